@@ -1,0 +1,51 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.Scope;
+import dev.vinekit.VineKit;
+import dev.vinekit.cellar.Cellar;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.project.ChangeSet;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.TestReport;
+import java.nio.file.Path;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** The whole way on the bundled database. */
+@Command(name = "demo", description = {
+    "The whole way on the bundled cellar database: read, map, generate, compile and test.",
+    "Needs nothing but this tool; leaves the generated project to read."})
+final class DemoCommand extends ToolCommand {
+    @Option(names = "--dir", paramLabel = "DIR", defaultValue = "cellar-demo",
+            description = "Where to write the project (default: ${DEFAULT-VALUE}).")
+    private Path directory;
+
+    @Option(names = "--serve", description = "Leave the service running afterwards, on a database with the seed rows.")
+    private boolean serve;
+
+    @Option(names = "--port", paramLabel = "PORT", defaultValue = "8080",
+            description = "Port for --serve; 0 picks a free one (default: ${DEFAULT-VALUE}).")
+    private int port;
+
+    @Override
+    public Integer call() {
+        Stages stages = output.stages();
+        Steps steps = new Steps(stages);
+        Project project;
+        try (Cellar cellar = stages.run("open", Cellar::open, opened -> "the bundled cellar, in memory")) {
+            Mapping mapping = steps.map(steps.read(cellar.database(), Scope.all()), "com.example.cellar");
+            ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed()), directory);
+            project = steps.write(changes);
+        }
+        steps.compile(project);
+        TestReport report = steps.summarised(() -> VineKit.test(project));
+        stages.total();
+        new Matrix(report, output.style(), System.out).print();
+        System.out.println("The project is in " + directory + ": read it, change it, run mvn verify in it.");
+        if (serve) {
+            return new Serving(output.style(), port).scratch(project);
+        }
+        System.out.println("See it at work: vinekit demo --serve");
+        return report.isGreen() ? 0 : VineKitCommand.ATTENTION;
+    }
+}

@@ -1,0 +1,93 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.VineKit;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Remark;
+import dev.vinekit.project.ChangeSet;
+import dev.vinekit.project.FileChange;
+import dev.vinekit.project.Project;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Generates a project, or brings it up to date. */
+@Command(name = "generate", description = {
+    "Generates the service for a database, or brings it up to date.",
+    "What people have written in the project is kept."})
+final class GenerateCommand extends ToolCommand {
+    @Mixin
+    private SourceOptions source;
+
+    @Mixin
+    private ProjectOptions project;
+
+    @Option(names = "--package", paramLabel = "NAME",
+            description = "Java package of the service (default: as before, or com.example and the directory's name).")
+    private String basePackage;
+
+    @Option(names = "--dry-run", description = "Show what would be written, and write nothing.")
+    private boolean dryRun;
+
+    @Override
+    public Integer call() {
+        Steps steps = new Steps(output.stages());
+        Path directory = project.directory();
+        Schema schema = steps.read(source.database(), source.scope());
+        Mapping mapping = steps.map(schema, basePackage == null ? packageFor(directory) : basePackage);
+        ChangeSet changes = steps.plan(VineKit.generate(mapping), directory);
+        if (!dryRun) {
+            steps.write(changes);
+        }
+        report(mapping, changes);
+        return changes.ofKind(FileChange.Kind.CONFLICT).isEmpty() ? 0 : VineKitCommand.ATTENTION;
+    }
+
+    private void report(Mapping mapping, ChangeSet changes) {
+        Style style = output.style();
+        int width = mapping.entities().stream().mapToInt(entity -> entity.table().name().name().length()).max().orElse(5);
+        int names = mapping.entities().stream().mapToInt(entity -> entity.name().value().length()).max().orElse(5);
+        Set<TableName> chosen = source.scope().chosen(mapping.schema());
+        for (Entity entity : mapping.entities()) {
+            boolean cameAlong = source.namesTables() && !chosen.contains(entity.table().name());
+            System.out.printf(Locale.ROOT, "%-" + width + "s  %-" + names + "s  /%s  %s%n",
+                    style.cell(entity.table().name().name().toLowerCase(Locale.ROOT), width), entity.name(), entity.path(),
+                    style.faint(entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+                            .collect(Collectors.joining(" ")) + (cameAlong ? "  (comes along: is referred to)" : "")));
+        }
+        System.out.println();
+        for (Remark remark : mapping.remarks()) {
+            System.out.println(style.warning(style.cell(remark.table().name().toLowerCase(Locale.ROOT), 60)) + ": "
+                    + style.cell(remark.text(), 400));
+        }
+        List.of(FileChange.Kind.CONFLICT, FileChange.Kind.MERGED, FileChange.Kind.LEFT_ALONE).forEach(kind ->
+                changes.ofKind(kind).forEach(change ->
+                        System.out.println(style.warning(Steps.label(kind)) + ": " + change.path())));
+        boolean nothing = changes.changes().stream().noneMatch(FileChange::touchesFile);
+        System.out.println(nothing ? "Nothing to write: the project is up to date."
+                : (dryRun ? "Would be written" : "Written") + " to " + changes.directory() + ": "
+                        + Steps.counts(changes) + ".");
+        if (!dryRun && !nothing) {
+            System.out.println("Next: vinekit test --dir " + changes.directory());
+        }
+    }
+
+    /** The package of the last run, or one made of the directory's name. */
+    private static String packageFor(Path directory) {
+        if (Files.exists(directory.resolve(".vinekit/service.json"))) {
+            return Project.existing(directory).service().basePackage();
+        }
+        String name = directory.toAbsolutePath().normalize().getFileName() == null ? ""
+                : directory.toAbsolutePath().normalize().getFileName().toString();
+        String letters = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "").replaceFirst("^[0-9]+", "");
+        return "com.example." + (letters.isEmpty() ? "service" : letters);
+    }
+}

@@ -1,0 +1,98 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.run.TestOutcome;
+import dev.vinekit.run.TestReport;
+import java.io.PrintStream;
+import java.util.List;
+import java.util.Locale;
+
+/** Prints how the tests of each table and operation ended. */
+final class Matrix {
+    private static final int GREATEST_NAME = 32;
+    private static final int SHOWN_FAILURES = 10;
+    private static final int SHOWN_LINES = 12;
+
+    private final TestReport report;
+    private final Style style;
+    private final PrintStream out;
+
+    Matrix(TestReport report, Style style, PrintStream out) {
+        this.report = report;
+        this.style = style;
+        this.out = out;
+    }
+
+    void print() {
+        int width = report.service().tables().stream().mapToInt(table -> table.table().length()).max().orElse(5);
+        int nameWidth = Math.min(GREATEST_NAME, Math.max(5, width));
+        out.print(style.strong(String.format(Locale.ROOT, "%-" + nameWidth + "s", "table")));
+        TestReport.ASPECTS.forEach(aspect -> out.print(style.strong("  " + aspect)));
+        out.println();
+        for (ServiceDescription.TableDescription table : report.service().tables()) {
+            String name = style.cell(table.table().toLowerCase(Locale.ROOT), nameWidth);
+            out.print(name + " ".repeat(nameWidth - name.length()));
+            for (String aspect : TestReport.ASPECTS) {
+                out.print("  " + cell(report.cell(table.entity(), aspect), aspect.length()));
+            }
+            out.println();
+        }
+        List<TestOutcome> contract = report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).toList();
+        out.println("the service as a whole: " + cell(contract, 0));
+        out.println();
+        remarks();
+        failures();
+        summary();
+    }
+
+    private String cell(List<TestOutcome> outcomes, int width) {
+        long passed = outcomes.stream().filter(TestOutcome::passed).count();
+        String text = outcomes.isEmpty() ? style.none()
+                : passed == outcomes.size() ? style.pass() + " " + passed
+                : style.fail() + " " + passed + "/" + outcomes.size();
+        String padded = text + " ".repeat(Math.max(0, width - text.length()));
+        return outcomes.isEmpty() ? style.faint(padded)
+                : passed == outcomes.size() ? style.good(padded) : style.bad(padded);
+    }
+
+    private void remarks() {
+        boolean any = false;
+        for (ServiceDescription.TableDescription table : report.service().tables()) {
+            for (String remark : table.remarks()) {
+                out.println(style.warning(table.table().toLowerCase(Locale.ROOT)) + ": "
+                        + style.cell(remark, 400));
+                any = true;
+            }
+        }
+        if (any) {
+            out.println();
+        }
+    }
+
+    private void failures() {
+        List<TestOutcome> failures = report.failures();
+        for (TestOutcome failure : failures.subList(0, Math.min(SHOWN_FAILURES, failures.size()))) {
+            out.println(style.bad(style.fail() + " " + failure.testClass() + "." + failure.name()));
+            failure.failure().orElse("").lines().limit(SHOWN_LINES).forEach(line -> out.println("    " + line));
+        }
+        if (failures.size() > SHOWN_FAILURES) {
+            out.println("... and " + (failures.size() - SHOWN_FAILURES) + " more; mvn verify in the project shows all.");
+        }
+        for (String table : report.changedTables()) {
+            out.println(style.bad(style.fail() + " " + table + " does not hold its seed rows again"));
+        }
+        if (!report.isGreen()) {
+            out.println();
+        }
+    }
+
+    private void summary() {
+        int all = report.outcomes().size();
+        int failed = report.failures().size();
+        String counts = (all - failed) + " passed, " + failed + " failed";
+        out.println(report.isGreen() ? style.good(counts) : style.bad(all == 0 ? "no test ran" : counts));
+        if (report.changedTables().isEmpty()) {
+            out.println("The scratch database held its " + report.seedRows() + " seed rows again afterwards.");
+        }
+    }
+}

@@ -1,0 +1,67 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.VineKit;
+import dev.vinekit.engine.Database;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.RunningService;
+import dev.vinekit.run.SeededDatabase;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.concurrent.CountDownLatch;
+
+/** Runs a service until the process is told to stop. */
+final class Serving {
+    private final Style style;
+    private final int port;
+
+    Serving(Style style, int port) {
+        this.style = style;
+        this.port = port;
+    }
+
+    /** On a scratch database with the project's seed rows. */
+    int scratch(Project project) {
+        try (SeededDatabase scratch = SeededDatabase.of(project)) {
+            return serve(project, scratch.url(), scratch.user(), scratch.password(),
+                    "a scratch database with the seed rows, gone when you stop");
+        }
+    }
+
+    /** On a database that is there. */
+    int database(Project project, Database database) {
+        return serve(project, database.url(), database.user(), database.password(), database.toString());
+    }
+
+    private int serve(Project project, String url, String user, String password, String where) {
+        Map<String, String> settings = new HashMap<>(System.getenv());
+        settings.put("DB_URL", url);
+        settings.put("DB_USER", user);
+        settings.put("DB_PASSWORD", password);
+        settings.put("HTTP_PORT", String.valueOf(port));
+        RunningService service = VineKit.serve(project, settings);
+        System.out.println();
+        service.endpoints().forEach(System.out::println);
+        System.out.println();
+        System.out.println(style.strong("Serving at " + service.url() + "/"));
+        System.out.println("Database: " + where + ".");
+        System.out.println(style.warning("No access control: everyone who reaches the port may read and write."));
+        System.out.println("Try: curl " + service.url() + "/" + project.service().tables().get(0).path() + "?limit=3");
+        System.out.println("Stop with Ctrl-C.");
+        untilStopped(service);
+        return 0;
+    }
+
+    private static void untilStopped(RunningService service) {
+        CountDownLatch stopped = new CountDownLatch(1);
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+            service.close();
+            stopped.countDown();
+        }, "stop"));
+        try {
+            stopped.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            service.close();
+        }
+    }
+}

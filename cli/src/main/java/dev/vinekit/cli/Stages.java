@@ -1,0 +1,41 @@
+package dev.vinekit.cli;
+
+import java.time.Instant;
+import java.util.Locale;
+import java.util.function.Function;
+import java.util.function.Supplier;
+
+/** Tells on standard error what is being done, what came of it and how long it took. */
+final class Stages {
+    private static final int WIDTH = 64;
+
+    private final boolean quiet;
+
+    Stages(boolean quiet) {
+        this.quiet = quiet;
+    }
+
+    /** Runs a stage and says what came of it. */
+    <T> T run(String name, Supplier<T> work, Function<T, String> summary) {
+        long begin = System.nanoTime();
+        T result = work.get();
+        if (!quiet) {
+            line(name, summary.apply(result), begin);
+        }
+        return result;
+    }
+
+    /** Ends with the time that all took, from the start of the virtual machine. */
+    void total() {
+        if (!quiet) {
+            long elapsed = System.currentTimeMillis() - ProcessHandle.current().info().startInstant()
+                    .map(Instant::toEpochMilli).orElse(System.currentTimeMillis());
+            System.err.printf(Locale.ROOT, "%-9s %-" + WIDTH + "s %6.2f s%n", "total", "", elapsed / 1e3);
+        }
+    }
+
+    private void line(String name, String summary, long begin) {
+        System.err.printf(Locale.ROOT, "%-9s %-" + WIDTH + "s %6.2f s%n",
+                name, summary, (System.nanoTime() - begin) / 1e9);
+    }
+}

@@ -1,0 +1,80 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.Scope;
+import dev.vinekit.VineKit;
+import dev.vinekit.engine.Database;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.project.ChangeSet;
+import dev.vinekit.project.FileChange;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.TestReport;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Table;
+import dev.vinekit.source.SourceTree;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+
+/** The steps of the front door, each with its line of progress. */
+final class Steps {
+    private final Stages stages;
+
+    Steps(Stages stages) {
+        this.stages = stages;
+    }
+
+    /** Fails early if the database does not let us in. */
+    void reach(Database database) {
+        stages.run("connect", () -> VineKit.login(database), login ->
+                login.product() + " " + login.version() + " as " + login.user());
+    }
+
+    Schema read(Database database, Scope scope) {
+        return stages.run("read", () -> VineKit.read(database, scope), schema ->
+                tables(schema) + " of " + database.engine().title());
+    }
+
+    Mapping map(Schema schema, String basePackage) {
+        return stages.run("map", () -> VineKit.map(schema, basePackage), mapping ->
+                count(mapping.entities().size(), "entity", "entities") + " in " + mapping.basePackage());
+    }
+
+    ChangeSet plan(SourceTree sources, Path directory) {
+        return stages.run("plan", () -> VineKit.plan(sources, directory), changes ->
+                count(changes.changes().size(), "file", "files") + ": " + counts(changes));
+    }
+
+    Project write(ChangeSet changes) {
+        return stages.run("write", () -> VineKit.write(changes), project -> "to " + project.directory());
+    }
+
+    void compile(Project project) {
+        stages.run("compile", () -> VineKit.compile(project), files -> count(files, "source file", "source files"));
+    }
+
+    TestReport summarised(Supplier<TestReport> run) {
+        return stages.run("test", run, report -> count(report.outcomes().size(), "test", "tests")
+                + " on a scratch database with " + count((int) report.seedRows(), "seed row", "seed rows"));
+    }
+
+    static String counts(ChangeSet changes) {
+        return changes.counts().entrySet().stream()
+                .map(entry -> entry.getValue() + " " + label(entry.getKey()))
+                .collect(Collectors.joining(", "));
+    }
+
+    static String label(FileChange.Kind kind) {
+        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    static String tables(Schema schema) {
+        long views = schema.tables().stream().filter(Table::isView).count();
+        String text = count((int) (schema.tables().size() - views), "table", "tables");
+        return views == 0 ? text : text + " and " + count((int) views, "view", "views");
+    }
+
+    static String count(int number, String one, String many) {
+        return number + " " + (number == 1 ? one : many);
+    }
+}

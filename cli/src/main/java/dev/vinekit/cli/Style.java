@@ -1,0 +1,61 @@
+package dev.vinekit.cli;
+
+/**
+ * What the terminal can show.
+ *
+ * @param coloured whether ANSI colours are wanted
+ * @param unicode whether characters outside ASCII can be shown
+ */
+record Style(boolean coloured, boolean unicode) {
+    String good(String text) {
+        return painted("32", text);
+    }
+
+    String bad(String text) {
+        return painted("1;31", text);
+    }
+
+    String warning(String text) {
+        return painted("33", text);
+    }
+
+    String strong(String text) {
+        return painted("1", text);
+    }
+
+    String faint(String text) {
+        return painted("2", text);
+    }
+
+    String pass() {
+        return unicode ? "\u2713" : "ok";
+    }
+
+    String fail() {
+        return unicode ? "\u2717" : "FAIL";
+    }
+
+    String none() {
+        return unicode ? "\u2013" : "-";
+    }
+
+    /**
+     * Text of a database as one line that cannot steer the terminal.
+     *
+     * @param width cut to so many characters
+     */
+    String cell(String text, int width) {
+        String shown = text.codePoints().limit(width + 1L)
+                .map(c -> Character.isISOControl(c) || Character.getType(c) == Character.FORMAT ? ' ' : c)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();
+        if (shown.codePointCount(0, shown.length()) <= width) {
+            return shown;
+        }
+        String more = unicode ? "\u2026" : "...";
+        return shown.substring(0, shown.offsetByCodePoints(0, Math.max(0, width - more.length()))) + more;
+    }
+
+    private String painted(String code, String text) {
+        return coloured ? "\u001b[" + code + "m" + text + "\u001b[0m" : text;
+    }
+}

@@ -1,0 +1,69 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.fault.Fault;
+import java.io.PrintStream;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The tool itself, with its commands. */
+@Command(
+        name = "vinekit",
+        description = "From a relational schema to a tested CRUD service in plain Java.",
+        synopsisSubcommandLabel = "COMMAND",
+        mixinStandardHelpOptions = true,
+        version = "vinekit 0.1.0",
+        subcommands = {
+            DemoCommand.class, InspectCommand.class, GenerateCommand.class, TestCommand.class, ServeCommand.class},
+        footer = {
+            "",
+            "Exit codes: 0 done; 1 done, and something wants attention; 2 the call was wrong;",
+            "3 the database or the file system would not let us."})
+public final class VineKitCommand implements Runnable {
+    static final int ATTENTION = 1;
+    static final int WRONG_CALL = 2;
+    static final int REFUSED = 3;
+
+    @CommandLine.Spec
+    private CommandLine.Model.CommandSpec spec;
+
+    @Override
+    public void run() {
+        throw new CommandLine.ParameterException(spec.commandLine(), "Name a command.");
+    }
+
+    public static void main(String[] arguments) {
+        System.exit(commandLine().execute(arguments));
+    }
+
+    private static CommandLine commandLine() {
+        CommandLine commandLine = new CommandLine(new VineKitCommand());
+        commandLine.setExpandAtFiles(false);
+        commandLine.setParameterExceptionHandler(VineKitCommand::wrongCall);
+        commandLine.setExecutionExceptionHandler(VineKitCommand::failed);
+        return commandLine;
+    }
+
+    private static int wrongCall(CommandLine.ParameterException e, String[] arguments) {
+        CommandLine command = e.getCommandLine();
+        command.getErr().println(e.getMessage());
+        CommandLine.UnmatchedArgumentException.printSuggestions(e, command.getErr());
+        command.getErr().println("Run " + command.getCommandSpec().qualifiedName() + " --help to see what it takes.");
+        return WRONG_CALL;
+    }
+
+    private static int failed(Exception e, CommandLine command, CommandLine.ParseResult parsed) {
+        PrintStream err = System.err;
+        boolean verbose = command.getCommand() instanceof ToolCommand tool && tool.output.verbose();
+        if (e instanceof Fault fault) {
+            err.println(fault.getMessage());
+            err.println(fault.fix());
+        } else {
+            err.println("Something went wrong that should not: " + e);
+            err.println("Run again with --verbose and report what it prints.");
+        }
+        if (verbose) {
+            e.printStackTrace(err);
+        }
+        return e instanceof Fault fault && fault.kind() == Fault.Kind.CALL ? WRONG_CALL : REFUSED;
+    }
+}

@@ -1,0 +1,154 @@
+package dev.vinekit;
+
+import dev.vinekit.data.SeedScript;
+import dev.vinekit.engine.Database;
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.Engines;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.Mapper;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.project.ChangeSet;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.ProjectCompiler;
+import dev.vinekit.run.RunningService;
+import dev.vinekit.run.SeededDatabase;
+import dev.vinekit.run.TestReport;
+import dev.vinekit.run.TestRun;
+import dev.vinekit.engine.SampleOfRows;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.source.SourceTree;
+import dev.vinekit.source.Sources;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.Map;
+
+/**
+ * Vine Kit, one method a step: read, map, generate, plan, write, compile, test, serve. Every step takes a value and
+ * gives a value; only reading, writing, testing and serving touch anything else. All throw {@link Fault}, which says
+ * what would put things right.
+ */
+public final class VineKit {
+    private VineKit() {
+    }
+
+    /** Connects, and tells who is connected to what. */
+    public static Engine.Login login(Database database) {
+        return ask(database, connection -> database.engine().login(connection));
+    }
+
+    /** Counts the rows of every table of a schema. */
+    public static Map<TableName, Long> countRows(Database database, Schema schema) {
+        return ask(database, connection -> database.engine().countRows(connection, schema));
+    }
+
+    /** The first rows of a table. */
+    public static SampleOfRows sampleRows(Database database, Schema schema, Table table, int limit) {
+        return ask(database, connection -> SampleOfRows.read(
+                connection, database.engine().dialect(schema).table(table.name(), schema.defaultSchema()), limit));
+    }
+
+    /** Reads the schema of a database; the database is not changed. */
+    public static Schema read(Database database, Scope scope) {
+        return ask(database, connection -> scope.narrow(database.engine().read(connection, scope.schemas())));
+    }
+
+    /**
+     * Decides what every table becomes.
+     *
+     * @param basePackage the package that the generated packages will lie in, for example {@code com.example.cellar}
+     */
+    public static Mapping map(Schema schema, String basePackage) {
+        return Mapper.map(schema, Engines.named(schema.engine()).dialect(schema), javaName(basePackage));
+    }
+
+    /** Writes every file of the service, in memory, with made-up seed rows. */
+    public static SourceTree generate(Mapping mapping) {
+        Engine engine = Engines.named(mapping.schema().engine());
+        return generate(mapping, new SeedScript(mapping, engine.dialect(mapping.schema())).text());
+    }
+
+    /**
+     * Writes every file of the service, in memory.
+     *
+     * @param seed SQL that inserts the seed rows into an empty database
+     */
+    public static SourceTree generate(Mapping mapping, String seed) {
+        Engine engine = Engines.named(mapping.schema().engine());
+        return Sources.of(mapping, engine.title(), engine.exampleUrl(), seed);
+    }
+
+    /** What the files mean for a directory; nothing is written. */
+    public static ChangeSet plan(SourceTree sources, Path directory) {
+        return Project.toWrite(directory).plan(sources);
+    }
+
+    /** Writes a change set: all of it or nothing. */
+    public static Project write(ChangeSet changes) {
+        Project project = Project.toWrite(changes.directory());
+        project.write(changes);
+        return project;
+    }
+
+    /**
+     * Compiles a project with this JDK.
+     *
+     * @return the number of source files
+     */
+    public static int compile(Project project) {
+        return new ProjectCompiler(project.directory()).compile();
+    }
+
+    /** Runs the tests of a compiled project on a scratch database, which is dropped afterwards. */
+    public static TestReport test(Project project) {
+        try (SeededDatabase database = SeededDatabase.of(project)) {
+            return new TestRun(project).on(database);
+        }
+    }
+
+    /**
+     * Runs the tests of a compiled project on a scratch database that has the tables of this schema.
+     *
+     * @param schema as it was just read from a database
+     */
+    public static TestReport test(Project project, Schema schema) {
+        String definition = Engines.named(schema.engine()).dialect(schema).definition(schema);
+        try (SeededDatabase database = SeededDatabase.of(project, definition)) {
+            return new TestRun(project).on(database);
+        }
+    }
+
+    /**
+     * Starts the service of a compiled project in this process.
+     *
+     * @param environment the service's settings, as environment variables would give them
+     */
+    public static RunningService serve(Project project, Map<String, String> environment) {
+        return RunningService.start(project, environment);
+    }
+
+    private static JavaName javaName(String basePackage) {
+        try {
+            return JavaName.of(basePackage);
+        } catch (IllegalArgumentException e) {
+            throw Fault.inCall("\"" + basePackage + "\" is not a Java package name.",
+                    "Use letters, digits and dots, and no Java keyword, for example com.example.cellar.");
+        }
+    }
+
+    private static <T> T ask(Database database, Question<T> question) {
+        try (Connection connection = database.connect()) {
+            return question.ask(connection);
+        } catch (SQLException e) {
+            throw Fault.inWorld(database + " refused to be read (SQL state " + e.getSQLState() + ").",
+                    "Check that the login may read the schema.", e);
+        }
+    }
+
+    private interface Question<T> {
+        T ask(Connection connection) throws SQLException;
+    }
+}

@@ -1,0 +1,65 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.JavaType;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
+/** Numbers within the bounds of a field. */
+final class NumberSamples {
+    private final int scale;
+    private final BigDecimal step;
+    private BigDecimal least;
+    private BigDecimal most;
+
+    NumberSamples(Field field) {
+        scale = field.type() == JavaType.BIG_DECIMAL ? field.column().type().scale() : 0;
+        step = BigDecimal.ONE.movePointLeft(scale);
+        for (FieldRule rule : field.rules()) {
+            if (rule instanceof FieldRule.Least bound) {
+                BigDecimal value = bound.bound().setScale(scale, RoundingMode.CEILING);
+                boolean excluded = !bound.inclusive() && value.compareTo(bound.bound()) == 0;
+                least = max(least, excluded ? value.add(step) : value);
+            } else if (rule instanceof FieldRule.Most bound) {
+                BigDecimal value = bound.bound().setScale(scale, RoundingMode.FLOOR);
+                boolean excluded = !bound.inclusive() && value.compareTo(bound.bound()) == 0;
+                most = min(most, excluded ? value.subtract(step) : value);
+            } else if (rule instanceof FieldRule.Digits digits) {
+                most = min(most, BigDecimal.ONE.movePointRight(digits.integer()).subtract(step));
+            }
+        }
+    }
+
+    Sample value(boolean other, int rank, boolean numbered) {
+        BigDecimal base = base();
+        if (numbered) {
+            return new Sample.NumberedNumber(base);
+        }
+        BigDecimal value = base.add(BigDecimal.valueOf(rank));
+        BigDecimal shifted = value.add(other ? BigDecimal.ONE : BigDecimal.ZERO);
+        if (most != null && shifted.compareTo(most) > 0) {
+            shifted = other ? min(most, value.add(step)) : most;
+        }
+        return new Sample.Number(shifted.setScale(scale, RoundingMode.DOWN));
+    }
+
+    /** A value well inside the bounds, if there are any. */
+    private BigDecimal base() {
+        if (least != null && most != null && least.compareTo(most) < 0 && most.subtract(least).compareTo(
+                BigDecimal.valueOf(1000)) < 0) {
+            return least.add(most).divide(BigDecimal.valueOf(2), scale, RoundingMode.DOWN);
+        }
+        BigDecimal ten = BigDecimal.TEN.setScale(scale, RoundingMode.DOWN);
+        BigDecimal low = least != null ? max(least, ten) : ten;
+        return most == null ? low : min(low, most);
+    }
+
+    private static BigDecimal max(BigDecimal a, BigDecimal b) {
+        return a == null || a.compareTo(b) < 0 ? b : a;
+    }
+
+    private static BigDecimal min(BigDecimal a, BigDecimal b) {
+        return a == null || a.compareTo(b) > 0 ? b : a;
+    }
+}

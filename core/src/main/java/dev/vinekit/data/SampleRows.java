@@ -1,0 +1,194 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Relation;
+import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.UniqueKey;
+import java.time.LocalDate;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
+/** Makes sample rows by rule, the same for the same mapping. */
+public final class SampleRows {
+    private static final LocalDate DAY = LocalDate.of(2021, 3, 1);
+
+    private final Mapping mapping;
+    private final Map<TableName, Set<TableName>> reachable = new HashMap<>();
+
+    public SampleRows(Mapping mapping) {
+        this.mapping = mapping;
+    }
+
+    /**
+     * A row with a value in every field, as far as references allow.
+     *
+     * @param other whether to make the second of two rows that differ in every field that has a choice
+     */
+    public SampleRow row(Entity entity, boolean other) {
+        Map<String, Integer> ranks = ranks(entity);
+        Map<Field, Sample> values = new LinkedHashMap<>();
+        for (Field field : entity.inputs()) {
+            values.put(field, field.input() == Field.Input.ASSIGNED
+                    ? new Sample.Nothing()
+                    : value(entity, field, other, ranks.getOrDefault(field.column().name(), 0)));
+        }
+        for (Relation relation : entity.relations()) {
+            refer(entity, relation, other, values);
+        }
+        return new SampleRow(values);
+    }
+
+    /** Whether a sample row has a row to refer to here. */
+    public boolean isFollowed(Entity entity, Relation relation, boolean other) {
+        if (relation.required()) {
+            return true;
+        }
+        boolean toItself = relation.foreignKey().target().equals(entity.table().name());
+        return toItself ? other : !reaches(relation.foreignKey().target(), entity.table().name());
+    }
+
+    private void refer(Entity entity, Relation relation, boolean other, Map<Field, Sample> values) {
+        boolean followed = isFollowed(entity, relation, other);
+        Entity target = mapping.entity(relation.foreignKey().target());
+        for (int i = 0; i < relation.fields().size(); i++) {
+            Field field = relation.fields().get(i);
+            if (!values.containsKey(field) || values.get(field) instanceof Sample.Reference) {
+                continue;
+            }
+            if (followed) {
+                Field targetField = target.field(relation.foreignKey().targetColumns().get(i));
+                values.put(field, new Sample.Reference(relation, targetField));
+            } else if (field.column().nullable()) {
+                values.put(field, new Sample.Nothing());
+            }
+        }
+    }
+
+    private boolean reaches(TableName from, TableName to) {
+        return reachable.computeIfAbsent(from, start -> {
+            Set<TableName> seen = new HashSet<>();
+            Deque<TableName> open = new ArrayDeque<>(List.of(start));
+            while (!open.isEmpty()) {
+                TableName name = open.pop();
+                if (seen.add(name)) {
+                    mapping.entity(name).relations().forEach(relation -> open.push(relation.foreignKey().target()));
+                }
+            }
+            return seen;
+        }).contains(to);
+    }
+
+    private Sample value(Entity entity, Field field, boolean other, int rank) {
+        if (field.enumeration().isPresent()) {
+            return constant(field, other);
+        }
+        boolean numbered = isNumbered(entity, field);
+        return switch (field.type()) {
+            case BOOLEAN -> new Sample.Truth(!other);
+            case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
+            case STRING -> new TextSamples(field, numbered).value(other);
+            case BINARY -> new Sample.Bytes(other ? "CAFE" : "0102FF");
+            case DATE -> numbered
+                    ? new Sample.NumberedDate(DAY.plusDays(rank * 100L).toString())
+                    : new Sample.Moment(day(other, rank).toString());
+            case TIME -> new Sample.Moment(time(other, rank));
+            case OFFSET_TIME -> new Sample.Moment(time(other, rank) + "+02:00");
+            case DATE_TIME -> new Sample.Moment(day(other, rank) + "T" + time(other, 0));
+            case OFFSET_DATE_TIME -> new Sample.Moment(day(other, rank) + "T" + time(other, 0) + "+02:00");
+            case UUID -> new Sample.NumberedUuid();
+            case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.50}");
+            case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
+        };
+    }
+
+    private static Sample constant(Field field, boolean other) {
+        List<Map.Entry<JavaName, String>> constants =
+                List.copyOf(field.enumeration().orElseThrow().constants().entrySet());
+        Map.Entry<JavaName, String> chosen = constants.get(other ? constants.size() - 1 : 0);
+        return new Sample.Constant(field.enumeration().orElseThrow().name(), chosen.getKey(), chosen.getValue());
+    }
+
+    private static Sample number(Entity entity, Field field, boolean other, int rank, boolean numbered) {
+        for (RowRule rule : entity.rowRules()) {
+            if (rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field)) {
+                return new Sample.Number(oneOf.options().get(other ? oneOf.options().size() - 1 : 0));
+            }
+        }
+        return new NumberSamples(field).value(other, rank, numbered);
+    }
+
+    private static LocalDate day(boolean other, int rank) {
+        return DAY.plusDays(rank * 10L + (other ? 31 : 0));
+    }
+
+    private static String time(boolean other, int rank) {
+        return String.format(Locale.ROOT, "%02d:30:00", (other ? 14 : 8) + Math.min(rank, 5));
+    }
+
+    /** Whether this field is the one that makes a unique key of the table unique. */
+    private static boolean isNumbered(Entity entity, Field field) {
+        List<UniqueKey> keys = new ArrayList<>(entity.table().uniqueKeys());
+        entity.table().primaryKey().ifPresent(keys::add);
+        entity.table().indexes().stream().filter(index -> index.unique())
+                .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
+        Set<String> references = new HashSet<>();
+        entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
+        return keys.stream().filter(key -> key.columns().contains(field.column().name()))
+                .filter(key -> key.columns().stream().noneMatch(references::contains))
+                .anyMatch(key -> distinguishing(entity, key).equals(field.column().name()));
+    }
+
+    private static String distinguishing(Entity entity, UniqueKey key) {
+        for (JavaType type : List.of(JavaType.UUID, JavaType.STRING, JavaType.LONG, JavaType.INTEGER,
+                JavaType.BIG_DECIMAL, JavaType.DATE)) {
+            for (String column : key.columns()) {
+                if (entity.field(column).type() == type) {
+                    return column;
+                }
+            }
+        }
+        return key.columns().get(0);
+    }
+
+    /** Where each column stands among those that it is compared with: least first. */
+    private static Map<String, Integer> ranks(Entity entity) {
+        Map<String, Integer> ranks = new HashMap<>();
+        for (int round = 0; round < entity.fields().size(); round++) {
+            for (RowRule rule : entity.rowRules()) {
+                if (rule instanceof RowRule.Compare compare) {
+                    raise(ranks, compare);
+                }
+            }
+        }
+        return ranks;
+    }
+
+    private static void raise(Map<String, Integer> ranks, RowRule.Compare compare) {
+        String left = compare.left().column().name();
+        String right = compare.right().column().name();
+        int a = ranks.getOrDefault(left, 0);
+        int b = ranks.getOrDefault(right, 0);
+        switch (compare.operator()) {
+            case LESS, AT_MOST -> ranks.put(right, Math.max(b, a + 1));
+            case GREATER, AT_LEAST -> ranks.put(left, Math.max(a, b + 1));
+            case NOT_EQUAL -> ranks.put(left, a == b ? a + 1 : a);
+            case EQUAL -> {
+                ranks.put(left, Math.max(a, b));
+                ranks.put(right, Math.max(a, b));
+            }
+        }
+    }
+}

@@ -1,0 +1,86 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.schema.SqlType;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
+
+/** Text that keeps the length and pattern rules of a field. */
+final class TextSamples {
+    /** Room for the number in a numbered text. */
+    private static final int DIGITS = 2;
+
+    private final Field field;
+    private final boolean numbered;
+    private int least;
+    private int most = Integer.MAX_VALUE;
+
+    TextSamples(Field field, boolean numbered) {
+        this.field = field;
+        this.numbered = numbered;
+        for (FieldRule rule : field.rules()) {
+            if (rule instanceof FieldRule.Length length) {
+                least = Math.max(least, length.least());
+                most = Math.min(most, length.most());
+            }
+        }
+        if (field.column().type().kind() == SqlType.Kind.CHAR && most < Integer.MAX_VALUE) {
+            least = most;
+        }
+    }
+
+    Sample value(boolean other) {
+        String words = field.name().value().replaceAll("(?<=[a-z])(?=[A-Z])", " ").toLowerCase(Locale.ROOT);
+        String title = Character.toUpperCase(words.charAt(0)) + words.substring(1);
+        List<String[]> candidates = List.of(
+                new String[] {(other ? "Other " + words : title) + " ", ""},
+                new String[] {field.name().value().toLowerCase(Locale.ROOT) + (other ? ".other" : ""), "@example.com"},
+                new String[] {"https://example.com/" + (other ? "other/" : ""), ""},
+                new String[] {other ? "B" : "A", ""},
+                new String[] {other ? "b" : "a", ""},
+                new String[] {"", ""});
+        for (String[] candidate : candidates) {
+            String text = candidate[0] + (numbered ? "11" : "") + candidate[1];
+            if (text.isBlank() || !fits(text)) {
+                continue;
+            }
+            return numbered
+                    ? new Sample.NumberedText(candidate[0], candidate[1])
+                    : new Sample.Text(text.strip());
+        }
+        if (numbered) {
+            return new Sample.Digits(Math.max(DIGITS, least));
+        }
+        return plain(other);
+    }
+
+    private Sample plain(boolean other) {
+        for (String unit : other ? List.of("y", "Y", "2", "b", "B") : List.of("x", "X", "1", "a", "A")) {
+            String text = unit.repeat(Math.max(1, Math.min(least, 1000)));
+            if (fits(text)) {
+                return new Sample.Text(text);
+            }
+        }
+        return listed(other);
+    }
+
+    /** One of the texts that a pattern lists, if it is a list of quoted texts; else a text that may not fit. */
+    private Sample listed(boolean other) {
+        for (FieldRule rule : field.rules()) {
+            if (rule instanceof FieldRule.Pattern pattern && pattern.regex().startsWith("\\Q")) {
+                String[] options = pattern.regex().split("\\|");
+                return new Sample.Text(options[other ? options.length - 1 : 0].replaceAll("\\\\[QE]", ""));
+            }
+        }
+        return new Sample.Text(other ? "y" : "x");
+    }
+
+    private boolean fits(String text) {
+        return text.length() >= least && text.length() <= most && field.rules().stream()
+                .filter(FieldRule.Pattern.class::isInstance)
+                .allMatch(rule -> Pattern.compile(((FieldRule.Pattern) rule).regex(), Pattern.DOTALL)
+                        .matcher(text).matches());
+    }
+}

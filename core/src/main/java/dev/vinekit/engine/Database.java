@@ -1,0 +1,46 @@
+package dev.vinekit.engine;
+
+import dev.vinekit.fault.Fault;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+
+/**
+ * How to reach a database.
+ *
+ * @param password never shown
+ */
+public record Database(Engine engine, String url, String user, String password) {
+    /**
+     * The database behind a JDBC URL; nothing is opened yet.
+     *
+     * @param user the login; empty if the URL says who
+     * @param password empty if there is none
+     * @throws Fault if no engine takes the URL
+     */
+    public static Database at(String url, String user, String password) {
+        return new Database(Engines.forUrl(url), url, user, password);
+    }
+
+    /**
+     * Opens a connection.
+     *
+     * @throws Fault naming cause and fix if the database refuses
+     */
+    public Connection connect() {
+        String target = engine.connectionUrl(url);
+        try {
+            return user.isEmpty() && password.isEmpty()
+                    ? DriverManager.getConnection(target)
+                    : DriverManager.getConnection(target, user, password);
+        } catch (SQLException e) {
+            Engine.ConnectionAdvice advice = engine.explain(url, user, e);
+            throw Fault.inWorld(advice.cause(), advice.fix(), e);
+        }
+    }
+
+    @Override
+    public String toString() {
+        return engine.title() + " at " + url.replaceAll("(?i)(password|pwd)=[^;&]*", "$1=...");
+    }
+}

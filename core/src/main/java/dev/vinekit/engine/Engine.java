@@ -1,0 +1,67 @@
+package dev.vinekit.engine;
+
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+
+/** One kind of database. */
+public interface Engine {
+    /** The name in lower case, for example {@code h2}. */
+    String name();
+
+    /** The name as its makers write it. */
+    String title();
+
+    /** A URL of the form that the driver takes, with made-up names. */
+    String exampleUrl();
+
+    /** Whether this engine's driver takes the URL. */
+    boolean accepts(String jdbcUrl);
+
+    /** The URL to connect with: as given, with whatever keeps a mistyped name from making a new database. */
+    default String connectionUrl(String jdbcUrl) {
+        return jdbcUrl;
+    }
+
+    /** One line of cause and one of fix for a connection that could not be opened. */
+    ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal);
+
+    /**
+     * Reads the catalog, in a number of statements that does not depend on the number of tables.
+     *
+     * @param schemas schemas to read; the connection's default schema if empty
+     */
+    Schema read(Connection connection, List<String> schemas) throws SQLException;
+
+    /** What the connection is, for a person to check. */
+    Login login(Connection connection) throws SQLException;
+
+    /** The number of rows in each of these tables, counted, in one statement. */
+    Map<TableName, Long> countRows(Connection connection, Schema schema) throws SQLException;
+
+    Dialect dialect(Schema schema);
+
+    /** A new, empty database that goes away when it is closed. */
+    ScratchDatabase scratch() throws SQLException;
+
+    /**
+     * Cause and fix of a refused connection.
+     *
+     * @param fix what would put it right, as a sentence
+     */
+    record ConnectionAdvice(String cause, String fix) {
+    }
+
+    /**
+     * Who is connected to what.
+     *
+     * @param version as the server reports it
+     * @param administrator whether this login may do anything
+     */
+    record Login(String product, String version, String user, boolean administrator) {
+    }
+}

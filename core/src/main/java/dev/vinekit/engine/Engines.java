@@ -1,0 +1,52 @@
+package dev.vinekit.engine;
+
+import dev.vinekit.fault.Fault;
+import java.util.List;
+import java.util.ServiceLoader;
+
+/** The engines on the class path, found through {@link ServiceLoader}. */
+public final class Engines {
+    private Engines() {
+    }
+
+    public static List<Engine> all() {
+        return ServiceLoader.load(Engine.class, Engines.class.getClassLoader()).stream()
+                .map(ServiceLoader.Provider::get).toList();
+    }
+
+    /**
+     * The engine for a JDBC URL.
+     *
+     * @throws Fault if no engine takes it
+     */
+    public static Engine forUrl(String jdbcUrl) {
+        if (!jdbcUrl.startsWith("jdbc:")) {
+            throw Fault.inCall("\"" + shortened(jdbcUrl) + "\" is not a JDBC URL.",
+                    "Begin it with jdbc:, for example jdbc:h2:./data/cellar.");
+        }
+        return all().stream().filter(engine -> engine.accepts(jdbcUrl)).findFirst()
+                .orElseThrow(() -> Fault.inCall(
+                        "No engine reads URLs like " + shortened(jdbcUrl) + ".",
+                        "Use one of: " + titles() + "."));
+    }
+
+    /**
+     * The engine of this name.
+     *
+     * @throws Fault if there is none
+     */
+    public static Engine named(String name) {
+        return all().stream().filter(engine -> engine.name().equals(name)).findFirst()
+                .orElseThrow(() -> Fault.inCall("There is no engine named " + name + ".",
+                        "Use one of: " + titles() + "."));
+    }
+
+    private static String titles() {
+        return String.join(", ", all().stream().map(Engine::title).toList());
+    }
+
+    /** The URL up to where options, and so perhaps a password, begin. */
+    private static String shortened(String url) {
+        return url.replaceAll("[?;@].*", "...");
+    }
+}

@@ -1,0 +1,71 @@
+package dev.vinekit.engine.h2;
+
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.Expression;
+import dev.vinekit.sql.ExpressionParser;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** H2's SQL. */
+final class H2Dialect implements Dialect {
+    private static final Pattern PLAIN = Pattern.compile("[A-Z_][A-Z0-9_]*");
+
+    /** Keywords that need quotes as identifiers: H2 manual, "Advanced", section "Keywords / Reserved Words". */
+    private static final Set<String> KEYWORDS = Set.of("""
+            ALL AND ANY ARRAY AS ASYMMETRIC AUTHORIZATION BETWEEN BOTH CASE CAST CHECK CONSTRAINT CROSS CURRENT_CATALOG
+            CURRENT_DATE CURRENT_PATH CURRENT_ROLE CURRENT_SCHEMA CURRENT_TIME CURRENT_TIMESTAMP CURRENT_USER DAY
+            DEFAULT DISTINCT ELSE END EXCEPT EXISTS FALSE FETCH FOR FOREIGN FROM FULL GROUP GROUPS HAVING HOUR IF ILIKE
+            IN INNER INTERSECT INTERVAL IS JOIN KEY LEADING LEFT LIKE LIMIT LOCALTIME LOCALTIMESTAMP MINUS MINUTE MONTH
+            NATURAL NOT NULL OFFSET ON OR ORDER OVER PARTITION PRIMARY QUALIFY RANGE REGEXP RIGHT ROW ROWNUM ROWS SECOND
+            SELECT SESSION_USER SET SOME SYMMETRIC SYSTEM_USER TABLE TO TOP TRAILING TRUE UESCAPE UNION UNIQUE UNKNOWN
+            USER USING VALUE VALUES WHEN WHERE WINDOW WITH YEAR _ROWID_""".split("\\s+"));
+
+    @Override
+    public String identifier(String name) {
+        return PLAIN.matcher(name).matches() && !KEYWORDS.contains(name)
+                ? name.toLowerCase(Locale.ROOT)
+                : Dialect.quoteIdentifier(name);
+    }
+
+    @Override
+    public Expression parseCheck(String expression) {
+        return ExpressionParser.parse(expression, word -> word.toUpperCase(Locale.ROOT));
+    }
+
+    @Override
+    public String parameter(SqlType type) {
+        return type.kind() == SqlType.Kind.JSON ? "? FORMAT JSON" : "?";
+    }
+
+    @Override
+    public String literal(SqlType type, String value) {
+        return switch (type.kind()) {
+            case BOOLEAN, TINYINT, SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> value;
+            case BINARY -> "X'" + value + "'";
+            case DATE -> "DATE " + Dialect.quoteLiteral(value);
+            case TIME, TIME_WITH_ZONE -> "TIME " + Dialect.quoteLiteral(value);
+            case TIMESTAMP -> "TIMESTAMP " + Dialect.quoteLiteral(value.replace('T', ' '));
+            case TIMESTAMP_WITH_ZONE -> "TIMESTAMP WITH TIME ZONE " + Dialect.quoteLiteral(value.replace('T', ' '));
+            case JSON -> "JSON " + Dialect.quoteLiteral(value);
+            default -> Dialect.quoteLiteral(value);
+        };
+    }
+
+    @Override
+    public String definition(Schema schema) {
+        return new H2Definition(this, schema).script();
+    }
+
+    @Override
+    public String overridingIdentity() {
+        return "OVERRIDING SYSTEM VALUE";
+    }
+
+    @Override
+    public String restartIdentity(String table, String column, long next) {
+        return "ALTER TABLE " + table + " ALTER COLUMN " + column + " RESTART WITH " + next;
+    }
+}

@@ -1,0 +1,126 @@
+package dev.vinekit.engine.h2;
+
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/** H2: all that is particular to it, apart from the catalog queries and the SQL spelling. */
+public final class H2Engine implements Engine {
+    @Override
+    public String name() {
+        return "h2";
+    }
+
+    @Override
+    public String title() {
+        return "H2";
+    }
+
+    @Override
+    public String exampleUrl() {
+        return "jdbc:h2:./data/cellar";
+    }
+
+    @Override
+    public boolean accepts(String jdbcUrl) {
+        return jdbcUrl.startsWith("jdbc:h2:");
+    }
+
+    /** H2 makes a file database that does not exist, unless told not to. */
+    @Override
+    public String connectionUrl(String jdbcUrl) {
+        boolean inMemory = jdbcUrl.startsWith("jdbc:h2:mem:");
+        boolean saysSo = jdbcUrl.toUpperCase(Locale.ROOT).contains(";IFEXISTS=");
+        return inMemory || saysSo ? jdbcUrl : jdbcUrl + ";IFEXISTS=TRUE";
+    }
+
+    /** Error codes: {@code org.h2.api.ErrorCode}. */
+    @Override
+    public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
+        String place = jdbcUrl.replaceAll(";.*", "");
+        return switch (refusal.getErrorCode()) {
+            case 28000 -> new ConnectionAdvice(
+                    "H2 does not accept the user name or password for " + place
+                            + (user.isEmpty() ? " (no user was given)." : " (user " + user + ")."),
+                    "Check --user, and that the variable named by --password-env holds the password.");
+            case 90013, 90146, 90149 -> new ConnectionAdvice(
+                    "There is no database at " + place + ".",
+                    "Check the path: it is relative to the current directory if it begins with ./, and has no .mv.db at the end.");
+            case 90020 -> new ConnectionAdvice(
+                    "Another program has " + place + " open.",
+                    "Close that program, or open the database in both with ;AUTO_SERVER=TRUE.");
+            case 90067 -> new ConnectionAdvice(
+                    "No H2 server answers at " + place + ".",
+                    "Check host and port, and that the server runs.");
+            case 90011 -> new ConnectionAdvice(
+                    "The path in " + place + " is neither absolute nor begins with ./ or ~/.",
+                    "Write jdbc:h2:./NAME for a file in the current directory.");
+            case 90046, 90113 -> new ConnectionAdvice(
+                    "H2 does not understand the URL " + place + " with its settings.",
+                    "Check the spelling, for example jdbc:h2:./data/cellar or jdbc:h2:tcp://localhost/~/cellar.");
+            default -> new ConnectionAdvice(
+                    "H2 could not open " + place + " (error " + refusal.getErrorCode() + ").",
+                    "Run again with --verbose to see what the driver says.");
+        };
+    }
+
+    @Override
+    public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        return new H2Catalog(connection, schemas).read();
+    }
+
+    @Override
+    public Login login(Connection connection) throws SQLException {
+        String sql = """
+                SELECT CURRENT_USER, (SELECT IS_ADMIN FROM INFORMATION_SCHEMA.USERS WHERE USER_NAME = CURRENT_USER)
+                """;
+        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+            row.next();
+            String version = connection.getMetaData().getDatabaseProductVersion().replaceAll(" .*", "");
+            return new Login(title(), version, row.getString(1), row.getBoolean(2));
+        }
+    }
+
+    @Override
+    public Map<TableName, Long> countRows(Connection connection, Schema schema) throws SQLException {
+        List<Table> tables = schema.tables();
+        Map<TableName, Long> counts = new LinkedHashMap<>();
+        if (tables.isEmpty()) {
+            return counts;
+        }
+        String sql = IntStream.range(0, tables.size())
+                .mapToObj(i -> "SELECT " + i + ", COUNT(*) FROM "
+                        + Dialect.quoteIdentifier(tables.get(i).name().schema()) + "."
+                        + Dialect.quoteIdentifier(tables.get(i).name().name()))
+                .collect(Collectors.joining(" UNION ALL "));
+        try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                counts.put(tables.get(rows.getInt(1)).name(), rows.getLong(2));
+            }
+        }
+        return counts;
+    }
+
+    @Override
+    public Dialect dialect(Schema schema) {
+        return new H2Dialect();
+    }
+
+    @Override
+    public ScratchDatabase scratch() throws SQLException {
+        return new H2Scratch();
+    }
+}

@@ -1,0 +1,2 @@
+/** What is particular to one database: connections, catalog queries, SQL spelling, scratch databases. */
+package dev.vinekit.engine;

@@ -1,0 +1,79 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.Table;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * A table as the generated code sees it.
+ *
+ * @param name of the class, singular
+ * @param variable the name of a value of the class
+ * @param title the name in running text, singular and lower case
+ * @param path the collection's path segment, plural
+ * @param sqlTable the table as statements spell it
+ * @param keyName the class of a key of several fields
+ * @param rowRules rules that the service checks
+ * @param checks the fields that each check constraint is about
+ */
+public record Entity(
+        Table table,
+        JavaName name,
+        JavaName variable,
+        String title,
+        String path,
+        String sqlTable,
+        List<Field> fields,
+        Optional<JavaName> keyName,
+        List<Relation> relations,
+        List<RowRule> rowRules,
+        List<CheckedFields> checks,
+        Set<Operation> operations) {
+
+    /** A check constraint and the fields that it is about. */
+    public record CheckedFields(String constraint, List<Field> fields) {
+    }
+
+    public Entity {
+        fields = List.copyOf(fields);
+        relations = List.copyOf(relations);
+        rowRules = List.copyOf(rowRules);
+        checks = List.copyOf(checks);
+        operations = Collections.unmodifiableSet(new TreeSet<>(operations));
+    }
+
+    /** The fields of the key, in the key's order; empty if rows have no name. */
+    public List<Field> key() {
+        List<String> order = table.primaryKey().map(key -> key.columns()).orElse(List.of());
+        return fields.stream().filter(Field::inKey)
+                .sorted((a, b) -> Integer.compare(order.indexOf(a.column().name()), order.indexOf(b.column().name())))
+                .toList();
+    }
+
+    public boolean can(Operation operation) {
+        return operations.contains(operation);
+    }
+
+    /** Whether clients write rows at all. */
+    public boolean isWritable() {
+        return can(Operation.CREATE) || can(Operation.REPLACE);
+    }
+
+    /** The fields that a client may send. */
+    public List<Field> inputs() {
+        return fields.stream().filter(field -> field.input() != Field.Input.READ_ONLY).toList();
+    }
+
+    /**
+     * The field of a column.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    public Field field(String column) {
+        return fields.stream().filter(field -> field.column().name().equals(column)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no column " + column + " in " + table.name()));
+    }
+}

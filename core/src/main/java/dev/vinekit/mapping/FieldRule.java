@@ -1,0 +1,21 @@
+package dev.vinekit.mapping;
+
+import java.math.BigDecimal;
+
+/** A rule that one value must keep by itself; null keeps every rule. */
+public sealed interface FieldRule {
+    /** Text has at least {@code least} and at most {@code most} characters. */
+    record Length(int least, int most) implements FieldRule { }
+
+    /** A number is at least this, or more than this if not inclusive. */
+    record Least(BigDecimal bound, boolean inclusive) implements FieldRule { }
+
+    /** A number is at most this, or less than this if not inclusive. */
+    record Most(BigDecimal bound, boolean inclusive) implements FieldRule { }
+
+    /** A number has at most so many digits before and after the point. */
+    record Digits(int integer, int fraction) implements FieldRule { }
+
+    /** The whole text matches a Java regular expression in which {@code .} stands for line ends too. */
+    record Pattern(String regex) implements FieldRule { }
+}

@@ -1,0 +1,36 @@
+package dev.vinekit.mapping;
+
+import javax.lang.model.SourceVersion;
+
+/**
+ * An identifier that Java accepts; dots separate the parts of a package or qualified name.
+ *
+ * @param value never a keyword
+ */
+public record JavaName(String value) implements Comparable<JavaName> {
+    public JavaName {
+        if (!SourceVersion.isName(value, SourceVersion.RELEASE_17)
+                || value.codePoints().anyMatch(Character::isIdentifierIgnorable)) {
+            throw new IllegalArgumentException("not a Java name: " + value);
+        }
+    }
+
+    public static JavaName of(String value) {
+        return new JavaName(value);
+    }
+
+    /** This name with letters or digits put behind. */
+    public JavaName with(String suffix) {
+        return new JavaName(value + suffix);
+    }
+
+    @Override
+    public int compareTo(JavaName other) {
+        return value.compareTo(other.value);
+    }
+
+    @Override
+    public String toString() {
+        return value;
+    }
+}

@@ -1,0 +1,97 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.SqlType;
+
+/** The Java types that columns map to. */
+public enum JavaType {
+    BOOLEAN("boolean", "Boolean", "getBoolean"),
+    INTEGER("int", "Integer", "getInt"),
+    LONG("long", "Long", "getLong"),
+    FLOAT("float", "Float", "getFloat"),
+    DOUBLE("double", "Double", "getDouble"),
+    BIG_DECIMAL("BigDecimal", "BigDecimal", "getBigDecimal"),
+    STRING("String", "String", "getString"),
+    BINARY("Binary", "Binary", "getBytes"),
+    DATE("LocalDate", "LocalDate", ""),
+    TIME("LocalTime", "LocalTime", ""),
+    OFFSET_TIME("OffsetTime", "OffsetTime", ""),
+    DATE_TIME("LocalDateTime", "LocalDateTime", ""),
+    OFFSET_DATE_TIME("OffsetDateTime", "OffsetDateTime", ""),
+    UUID("UUID", "UUID", ""),
+    JSON("JsonNode", "JsonNode", "getString"),
+    ENUM("", "", "getString");
+
+    private final String name;
+    private final String boxed;
+    private final String getter;
+
+    JavaType(String name, String boxed, String getter) {
+        this.name = name;
+        this.boxed = boxed;
+        this.getter = getter;
+    }
+
+    /** The type for values of a column; text for a type that has no better one. */
+    public static JavaType of(SqlType type) {
+        return switch (type.kind()) {
+            case BOOLEAN -> BOOLEAN;
+            case TINYINT, SMALLINT, INTEGER -> INTEGER;
+            case BIGINT -> LONG;
+            case DECIMAL -> BIG_DECIMAL;
+            case REAL -> FLOAT;
+            case DOUBLE -> DOUBLE;
+            case BINARY -> BINARY;
+            case DATE -> DATE;
+            case TIME -> TIME;
+            case TIME_WITH_ZONE -> OFFSET_TIME;
+            case TIMESTAMP -> DATE_TIME;
+            case TIMESTAMP_WITH_ZONE -> OFFSET_DATE_TIME;
+            case UUID -> UUID;
+            case JSON -> JSON;
+            case ENUM -> ENUM;
+            case CHAR, VARCHAR, TEXT, OTHER -> STRING;
+        };
+    }
+
+    /** The simple name for a value that is never null; empty for an enumeration. */
+    public String simpleName() {
+        return name;
+    }
+
+    /** The simple name for a value that may be null; empty for an enumeration. */
+    public String boxedName() {
+        return boxed;
+    }
+
+    /** The method of {@link java.sql.ResultSet} that reads it; empty if {@code getObject} with the type does. */
+    public String getter() {
+        return getter;
+    }
+
+    public boolean isPrimitive() {
+        return !name.equals(boxed);
+    }
+
+    /** Whether values have an order that {@code compareTo} and the database agree on. */
+    public boolean isComparable() {
+        return switch (this) {
+            case INTEGER, LONG, FLOAT, DOUBLE, BIG_DECIMAL, DATE, TIME, DATE_TIME -> true;
+            default -> false;
+        };
+    }
+
+    public boolean isNumber() {
+        return switch (this) {
+            case INTEGER, LONG, FLOAT, DOUBLE, BIG_DECIMAL -> true;
+            default -> false;
+        };
+    }
+
+    /** Whether a value can be the path segment that names a row. */
+    public boolean isKey() {
+        return switch (this) {
+            case BINARY, JSON, FLOAT, DOUBLE -> false;
+            default -> true;
+        };
+    }
+}

@@ -1,0 +1,43 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
+import java.util.List;
+
+/**
+ * Every decision about a schema.
+ *
+ * @param basePackage the package that the generated packages lie in
+ * @param artifact the name of the generated project, with hyphens
+ * @param definition the table definitions in the engine's SQL
+ * @param entities in the order of their table names
+ * @param remarks what a person should know before using the code
+ */
+public record Mapping(
+        Schema schema,
+        JavaName basePackage,
+        String artifact,
+        String definition,
+        List<Entity> entities,
+        List<Remark> remarks) {
+
+    public Mapping {
+        entities = List.copyOf(entities);
+        remarks = List.copyOf(remarks);
+    }
+
+    /**
+     * The entity of a table.
+     *
+     * @throws IllegalArgumentException if the table is not mapped
+     */
+    public Entity entity(TableName table) {
+        return entities.stream().filter(entity -> entity.table().name().equals(table)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no entity for " + table));
+    }
+
+    /** The entities in an order in which each comes after those that it refers to, as far as cycles allow. */
+    public List<Entity> inReferenceOrder() {
+        return schema.inReferenceOrder().stream().map(table -> entity(table.name())).toList();
+    }
+}

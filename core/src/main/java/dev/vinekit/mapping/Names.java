@@ -1,0 +1,122 @@
+package dev.vinekit.mapping;
+
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import javax.lang.model.SourceVersion;
+
+/** Gives out Java names that the compiler takes and nothing else has. */
+final class Names {
+    /** Methods of {@link Object} that a record component may not be called (JLS 17, section 8.10.1). */
+    private static final Set<String> NO_COMPONENTS = Set.of(
+            "clone", "finalize", "getClass", "hashCode", "notify", "notifyAll", "toString", "wait");
+
+    private final Set<String> taken = new HashSet<>();
+
+    /** The derived classes that every entity has, beside those of its enums. */
+    private static final List<String> SUFFIXES = List.of(
+            "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ControllerTest");
+
+    /**
+     * A class name for a table, of which no derived class clashes with another.
+     *
+     * @param onRename told the name that was not to be had, and why
+     */
+    JavaName entity(Words words, BiConsumer<String, String> onRename) {
+        String wanted = words.singular().pascal();
+        if (wanted.isEmpty() || !Character.isJavaIdentifierStart(wanted.charAt(0))) {
+            wanted = "Table" + wanted;
+        }
+        String name = wanted;
+        String reason = "";
+        for (int i = 1; ; i++) {
+            reason = reason.isEmpty() ? clash(name) : reason;
+            if (clash(name).isEmpty()) {
+                break;
+            }
+            name = wanted + "Row" + (i == 1 ? "" : i);
+        }
+        if (!name.equals(wanted)) {
+            onRename.accept(wanted, reason);
+        }
+        for (String suffix : SUFFIXES) {
+            taken.add((name + suffix).toLowerCase(Locale.ROOT));
+        }
+        return JavaName.of(name);
+    }
+
+    private String clash(String name) {
+        if (SourceVersion.isKeyword(name, SourceVersion.RELEASE_17)) {
+            return "it is a Java keyword";
+        }
+        if (ReservedTypes.contains(name)) {
+            return "the generated code uses a type of that name";
+        }
+        boolean clashes = SUFFIXES.stream().map(suffix -> name + suffix)
+                .anyMatch(derived -> taken.contains(derived.toLowerCase(Locale.ROOT)) || ReservedTypes.contains(derived));
+        return clashes ? "another table gives a class of that name" : "";
+    }
+
+    /** A class name for an enum. */
+    JavaName type(String wanted) {
+        String name = wanted;
+        for (int i = 2; taken.contains(name.toLowerCase(Locale.ROOT)) || ReservedTypes.contains(name); i++) {
+            name = wanted + i;
+        }
+        taken.add(name.toLowerCase(Locale.ROOT));
+        return JavaName.of(name);
+    }
+
+    /**
+     * A record component, different from the others.
+     *
+     * @param others names that are taken; the new one is added
+     * @param onRename told the name that was not to be had, and why
+     */
+    static JavaName component(Words words, Set<String> others, BiConsumer<String, String> onRename) {
+        String wanted = words.camel();
+        if (wanted.isEmpty() || !Character.isJavaIdentifierStart(wanted.charAt(0))) {
+            wanted = "column" + words.pascal();
+        }
+        String name = wanted;
+        String reason = "";
+        if (SourceVersion.isKeyword(name, SourceVersion.RELEASE_17)) {
+            name = wanted + "Value";
+            reason = "it is a Java keyword";
+        } else if (NO_COMPONENTS.contains(name)) {
+            name = wanted + "Value";
+            reason = "a record component may not be called so";
+        }
+        String base = name;
+        for (int i = 2; others.contains(name); i++) {
+            name = base + i;
+            reason = "another column gives the same name";
+        }
+        others.add(name);
+        if (!name.equals(wanted)) {
+            onRename.accept(wanted, reason);
+        }
+        return JavaName.of(name);
+    }
+
+    /** Enum constants for texts, in order. */
+    static Map<JavaName, String> constants(List<String> labels) {
+        Map<JavaName, String> constants = new LinkedHashMap<>();
+        for (String label : labels) {
+            String wanted = Words.of(label).joined("_").toUpperCase(Locale.ROOT);
+            if (wanted.isEmpty() || !Character.isJavaIdentifierStart(wanted.charAt(0))) {
+                wanted = "VALUE_" + (wanted.isEmpty() ? constants.size() + 1 : wanted);
+            }
+            String name = wanted;
+            for (int i = 2; constants.containsKey(JavaName.of(name)); i++) {
+                name = wanted + "_" + i;
+            }
+            constants.put(JavaName.of(name), label);
+        }
+        return constants;
+    }
+}

@@ -1,0 +1,21 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.ForeignKey;
+import java.util.List;
+
+/**
+ * A reference to a row of another entity.
+ *
+ * @param name of the row that is referred to, seen from here: {@code parcel} for a column {@code parcel_id}
+ * @param fields the referring fields, in the order of the key
+ */
+public record Relation(ForeignKey foreignKey, JavaName name, List<Field> fields) {
+    public Relation {
+        fields = List.copyOf(fields);
+    }
+
+    /** Whether every row has one. */
+    public boolean required() {
+        return fields.stream().noneMatch(field -> field.column().nullable());
+    }
+}

@@ -1,0 +1,242 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.Check;
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.Expression;
+import dev.vinekit.sql.Expression.Operator;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.regex.PatternSyntaxException;
+import java.util.stream.Collectors;
+
+/** What the types and checks of a table mean for its fields. */
+final class TableRules {
+    private final Table table;
+    private final Map<String, List<FieldRule>> fieldRules = new HashMap<>();
+    private final Map<String, List<String>> labels = new HashMap<>();
+    private final List<Part> forRows = new ArrayList<>();
+    private final Set<Check> leftToDatabase = new LinkedHashSet<>();
+
+    private TableRules(Table table) {
+        this.table = table;
+    }
+
+    static TableRules of(Table table, Dialect dialect) {
+        TableRules rules = new TableRules(table);
+        table.columns().forEach(rules::addType);
+        for (Check check : table.checks()) {
+            dialect.parseCheck(check.expression()).conjuncts().forEach(part -> rules.addCheck(check, part));
+        }
+        return rules;
+    }
+
+    /** The texts that a check allows in a column, in order; empty if no check lists them. */
+    List<String> labels(String column) {
+        return labels.getOrDefault(column, List.of());
+    }
+
+    List<FieldRule> fieldRules(String column) {
+        List<FieldRule> rules = new ArrayList<>(fieldRules.getOrDefault(column, List.of()));
+        if (labels.containsKey(column)) {
+            rules.add(new FieldRule.Pattern(labels(column).stream()
+                    .map(Pattern::quote).collect(Collectors.joining("|"))));
+        }
+        return rules;
+    }
+
+    /** Checks of which a part at least is not understood; known after {@link #rowRules}. */
+    Set<Check> leftToDatabase() {
+        return leftToDatabase;
+    }
+
+    List<RowRule> rowRules(List<Field> fields) {
+        Map<String, Field> inputs = fields.stream().filter(Field::updatable)
+                .collect(Collectors.toMap(field -> field.column().name(), field -> field));
+        fields.stream().filter(Field::inKey).forEach(field -> inputs.put(field.column().name(), field));
+        List<RowRule> rules = new ArrayList<>();
+        for (Part part : forRows) {
+            Optional<RowRule> rule = rowRule(part, inputs);
+            rule.ifPresentOrElse(rules::add, () -> leftToDatabase.add(part.check()));
+        }
+        return rules;
+    }
+
+    private void addType(Column column) {
+        SqlType type = column.type();
+        switch (type.kind()) {
+            case TINYINT -> range(column.name(), Byte.MIN_VALUE, Byte.MAX_VALUE);
+            case SMALLINT -> range(column.name(), Short.MIN_VALUE, Short.MAX_VALUE);
+            case DECIMAL -> {
+                if (type.precision() > 0) {
+                    add(column.name(), new FieldRule.Digits(
+                            Math.max(0, type.precision() - Math.max(0, type.scale())), Math.max(0, type.scale())));
+                }
+            }
+            case CHAR, VARCHAR, TEXT -> {
+                if (type.length() > 0 && type.length() < Integer.MAX_VALUE) {
+                    add(column.name(), new FieldRule.Length(0, (int) type.length()));
+                }
+            }
+            default -> { }
+        }
+    }
+
+    private void range(String column, int least, int most) {
+        add(column, new FieldRule.Least(BigDecimal.valueOf(least), true));
+        add(column, new FieldRule.Most(BigDecimal.valueOf(most), true));
+    }
+
+    private void add(String column, FieldRule rule) {
+        fieldRules.computeIfAbsent(column, key -> new ArrayList<>()).add(rule);
+    }
+
+    private void addCheck(Check check, Expression part) {
+        if (part instanceof Expression.Comparison comparison && addBound(comparison)
+                || part instanceof Expression.In in && addLabels(in)
+                || part instanceof Expression.Like like && addPattern(like)
+                || part instanceof Expression.Matches matches && addPattern(matches)) {
+            return;
+        }
+        forRows.add(new Part(check, part));
+    }
+
+    private boolean addBound(Expression.Comparison comparison) {
+        if (comparison.right() instanceof Expression.ColumnRef && literal(comparison.left()).isPresent()) {
+            return addBound(new Expression.Comparison(
+                    comparison.operator().mirrored(), comparison.right(), comparison.left()));
+        }
+        Optional<BigDecimal> bound = literal(comparison.right());
+        if (bound.isEmpty()) {
+            return false;
+        }
+        if (comparison.left() instanceof Expression.ColumnRef ref && isNumber(ref.name())) {
+            return addNumberBound(ref.name(), comparison.operator(), bound.get());
+        }
+        boolean ofLength = comparison.left() instanceof Expression.Call call && call.arguments().size() == 1
+                && Set.of("char_length", "character_length", "length").contains(call.name())
+                && call.arguments().get(0) instanceof Expression.ColumnRef ref && isText(ref.name());
+        return ofLength && addLength(comparison.left().columns().get(0), comparison.operator(), bound.get());
+    }
+
+    private boolean addNumberBound(String column, Operator operator, BigDecimal bound) {
+        switch (operator) {
+            case AT_LEAST, GREATER -> add(column, new FieldRule.Least(bound, operator == Operator.AT_LEAST));
+            case AT_MOST, LESS -> add(column, new FieldRule.Most(bound, operator == Operator.AT_MOST));
+            case EQUAL -> {
+                add(column, new FieldRule.Least(bound, true));
+                add(column, new FieldRule.Most(bound, true));
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean addLength(String column, Operator operator, BigDecimal bound) {
+        if (bound.stripTrailingZeros().scale() > 0 || bound.abs().compareTo(BigDecimal.valueOf(1_000_000_000)) > 0) {
+            return false;
+        }
+        int n = bound.intValueExact();
+        switch (operator) {
+            case AT_LEAST -> add(column, new FieldRule.Length(n, Integer.MAX_VALUE));
+            case GREATER -> add(column, new FieldRule.Length(n + 1, Integer.MAX_VALUE));
+            case AT_MOST -> add(column, new FieldRule.Length(0, n));
+            case LESS -> add(column, new FieldRule.Length(0, n - 1));
+            case EQUAL -> add(column, new FieldRule.Length(n, n));
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean addLabels(Expression.In in) {
+        boolean texts = in.options().stream().allMatch(Expression.Text.class::isInstance);
+        if (!texts || !(in.value() instanceof Expression.ColumnRef ref) || !isText(ref.name())
+                || labels.containsKey(ref.name())) {
+            return false;
+        }
+        labels.put(ref.name(), in.options().stream()
+                .map(option -> ((Expression.Text) option).value()).distinct().toList());
+        return true;
+    }
+
+    private boolean addPattern(Expression.Like like) {
+        if (!(like.value() instanceof Expression.ColumnRef ref) || !isText(ref.name()) || like.escape().length() > 1) {
+            return false;
+        }
+        char escape = like.escape().isEmpty() ? '\\' : like.escape().charAt(0);
+        add(ref.name(), new FieldRule.Pattern(LikePattern.regex(like.pattern(), escape)));
+        return true;
+    }
+
+    private boolean addPattern(Expression.Matches matches) {
+        if (!(matches.value() instanceof Expression.ColumnRef ref) || !isText(ref.name())) {
+            return false;
+        }
+        try {
+            Pattern.compile(matches.pattern());
+        } catch (PatternSyntaxException e) {
+            return false;
+        }
+        add(ref.name(), new FieldRule.Pattern(".*(?-s:" + matches.pattern() + ").*"));
+        return true;
+    }
+
+    private static Optional<RowRule> rowRule(Part part, Map<String, Field> inputs) {
+        if (part.expression() instanceof Expression.Comparison comparison
+                && comparison.left() instanceof Expression.ColumnRef left
+                && comparison.right() instanceof Expression.ColumnRef right) {
+            Field a = inputs.get(left.name());
+            Field b = inputs.get(right.name());
+            boolean equality = comparison.operator() == Operator.EQUAL || comparison.operator() == Operator.NOT_EQUAL;
+            boolean comparable = a != null && b != null && a.type() == b.type()
+                    && (a.type().isComparable() || equality && a.type() == JavaType.UUID);
+            return comparable
+                    ? Optional.of(new RowRule.Compare(part.check().name(), a, comparison.operator(), b))
+                    : Optional.empty();
+        }
+        if (part.expression() instanceof Expression.In in && in.value() instanceof Expression.ColumnRef ref
+                && inputs.containsKey(ref.name()) && inputs.get(ref.name()).type().isNumber()) {
+            List<BigDecimal> options = in.options().stream().flatMap(option -> literal(option).stream()).toList();
+            if (options.size() == in.options().size()) {
+                return Optional.of(new RowRule.OneOf(part.check().name(), inputs.get(ref.name()), options));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** A number, also where the engine put a cast around it. */
+    private static Optional<BigDecimal> literal(Expression expression) {
+        if (expression instanceof Expression.Cast cast) {
+            return literal(cast.value());
+        }
+        return expression instanceof Expression.Number number ? Optional.of(number.value()) : Optional.empty();
+    }
+
+    private boolean isNumber(String column) {
+        return find(column).map(found -> JavaType.of(found.type()).isNumber()).orElse(false);
+    }
+
+    private boolean isText(String column) {
+        return find(column).map(found -> found.type().isText()).orElse(false);
+    }
+
+    private Optional<Column> find(String name) {
+        return table.columns().stream().filter(column -> column.name().equals(name)).findFirst();
+    }
+
+    private record Part(Check check, Expression expression) {
+    }
+}

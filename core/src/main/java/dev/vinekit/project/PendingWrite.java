@@ -1,0 +1,109 @@
+package dev.vinekit.project;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * Changes to many files that take effect together. They are laid out beside the project first; a marker then says that
+ * they are complete. A process killed before the marker has changed nothing; one killed after it leaves the rest to the
+ * next run.
+ */
+final class PendingWrite {
+    private static final String READY = "ready";
+    private static final String REMOVED = "removed";
+
+    private final Path directory;
+    private final Path pending;
+    private final List<String> removed = new ArrayList<>();
+
+    private PendingWrite(Path directory) {
+        this.directory = directory;
+        this.pending = directory.resolve(Project.RECORD).resolve("pending");
+    }
+
+    static PendingWrite of(Path directory) {
+        return new PendingWrite(directory);
+    }
+
+    /** Completes what an earlier process had laid out completely, and clears away what it had not. */
+    void finishOrForget() throws IOException {
+        if (Files.exists(pending.resolve(READY))) {
+            apply();
+        } else {
+            clear();
+        }
+    }
+
+    void put(String path, String text) throws IOException {
+        Path file = pending.resolve("files").resolve(path);
+        Files.createDirectories(file.getParent());
+        Files.writeString(file, text);
+    }
+
+    void remove(String path) {
+        removed.add(path);
+    }
+
+    /** Makes the changes take effect. */
+    void commit() throws IOException {
+        Files.createDirectories(pending);
+        Files.write(pending.resolve(REMOVED), removed);
+        Files.createFile(pending.resolve(READY));
+        apply();
+    }
+
+    private void apply() throws IOException {
+        Path files = pending.resolve("files");
+        if (Files.isDirectory(files)) {
+            try (Stream<Path> staged = Files.walk(files)) {
+                for (Path file : staged.filter(Files::isRegularFile).toList()) {
+                    Path target = directory.resolve(files.relativize(file));
+                    Files.createDirectories(target.getParent());
+                    Files.move(file, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+                }
+            }
+        }
+        List<String> paths = Files.exists(pending.resolve(REMOVED))
+                ? Files.readAllLines(pending.resolve(REMOVED)) : List.of();
+        for (String path : paths) {
+            Files.deleteIfExists(directory.resolve(path));
+        }
+        clear();
+    }
+
+    private void clear() throws IOException {
+        if (Files.isDirectory(pending)) {
+            deleteAll();
+        }
+        Path record = pending.getParent();
+        if (Files.isDirectory(record)) {
+            try (Stream<Path> entries = Files.list(record)) {
+                if (entries.findAny().isPresent()) {
+                    return;
+                }
+            }
+            Files.delete(record);
+        }
+    }
+
+    /** Takes the marker away last, so that a half-cleared directory is never taken for a fresh one. */
+    private void deleteAll() throws IOException {
+        try (Stream<Path> entries = Files.walk(pending)) {
+            Comparator<Path> markerLast = Comparator.comparing(path -> path.equals(pending.resolve(READY)));
+            for (Path entry : entries.filter(Files::isRegularFile).sorted(markerLast).toList()) {
+                Files.delete(entry);
+            }
+        }
+        try (Stream<Path> entries = Files.walk(pending)) {
+            for (Path entry : entries.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(entry);
+            }
+        }
+    }
+}

@@ -1,0 +1,39 @@
+package dev.vinekit.project;
+
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.Remark;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * What a generated service is, as later runs need to know it.
+ *
+ * @param engine the engine's name
+ * @param basePackage the package that the generated packages lie in
+ */
+public record ServiceDescription(String engine, String basePackage, List<TableDescription> tables) {
+    /**
+     * A table or view.
+     *
+     * @param table its name in the database
+     * @param entity the name of its class
+     * @param remarks what a person should know
+     */
+    public record TableDescription(
+            String table, String entity, String path, Set<Operation> operations, List<String> remarks) {
+    }
+
+    public static ServiceDescription of(Mapping mapping) {
+        return new ServiceDescription(
+                mapping.schema().engine(),
+                mapping.basePackage().value(),
+                mapping.entities().stream().map(entity -> new TableDescription(
+                        entity.table().name().name(),
+                        entity.name().value(),
+                        entity.path(),
+                        entity.operations(),
+                        mapping.remarks().stream().filter(remark -> remark.table().equals(entity.table().name()))
+                                .map(Remark::text).toList())).toList());
+    }
+}

@@ -1,0 +1,82 @@
+package dev.vinekit.run;
+
+import dev.vinekit.project.ServiceDescription;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.junit.platform.engine.TestExecutionResult;
+import org.junit.platform.engine.TestSource;
+import org.junit.platform.engine.TestTag;
+import org.junit.platform.engine.support.descriptor.ClassSource;
+import org.junit.platform.engine.support.descriptor.MethodSource;
+import org.junit.platform.launcher.TestExecutionListener;
+import org.junit.platform.launcher.TestIdentifier;
+
+/** Notes how each test ends, and by the names of classes and tags what it is about. */
+final class OutcomeCollector implements TestExecutionListener {
+    private final ServiceDescription service;
+    private final Map<String, Long> starts = new ConcurrentHashMap<>();
+    private final List<TestOutcome> outcomes = new ArrayList<>();
+
+    OutcomeCollector(ServiceDescription service) {
+        this.service = service;
+    }
+
+    @Override
+    public void executionStarted(TestIdentifier test) {
+        starts.put(test.getUniqueId(), System.nanoTime());
+    }
+
+    /** Besides tests, notes classes that fail before or after theirs. */
+    @Override
+    public void executionFinished(TestIdentifier test, TestExecutionResult result) {
+        boolean failed = result.getStatus() != TestExecutionResult.Status.SUCCESSFUL;
+        if (test.isTest() || failed) {
+            String message = result.getThrowable().map(OutcomeCollector::message).orElse("ended early");
+            add(test, failed ? Optional.of(message) : Optional.empty());
+        }
+    }
+
+    @Override
+    public void executionSkipped(TestIdentifier test, String reason) {
+        add(test, Optional.of("skipped: " + reason));
+    }
+
+    private synchronized void add(TestIdentifier test, Optional<String> failure) {
+        long start = starts.getOrDefault(test.getUniqueId(), System.nanoTime());
+        String testClass = className(test.getSource().orElse(null));
+        String entity = service.tables().stream().map(ServiceDescription.TableDescription::entity)
+                .filter(name -> testClass.equals(name + "RepositoryTest") || testClass.equals(name + "ControllerTest"))
+                .findFirst().orElse("");
+        String aspect = test.getTags().stream().map(TestTag::getName).findFirst().orElse("");
+        outcomes.add(new TestOutcome(entity, aspect, testClass, test.getDisplayName().replaceAll("\\(.*\\)$", ""),
+                Duration.ofNanos(System.nanoTime() - start), failure));
+    }
+
+    List<TestOutcome> outcomes() {
+        return outcomes.stream()
+                .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList();
+    }
+
+    private static String className(TestSource source) {
+        String name = source instanceof MethodSource method ? method.getClassName()
+                : source instanceof ClassSource type ? type.getClassName() : "";
+        return name.substring(name.lastIndexOf('.') + 1);
+    }
+
+    private static String message(Throwable failure) {
+        StringBuilder text = new StringBuilder(String.valueOf(failure.getMessage()).strip());
+        for (StackTraceElement frame : failure.getStackTrace()) {
+            if (frame.getFileName() != null && frame.getFileName().endsWith("Test.java")) {
+                text.append("\nat ").append(frame.getFileName()).append(':').append(frame.getLineNumber());
+                break;
+            }
+        }
+        Throwable cause = failure.getCause();
+        return cause == null ? text.toString() : text + "\ncaused by " + cause;
+    }
+}

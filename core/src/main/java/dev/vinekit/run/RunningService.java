@@ -1,0 +1,99 @@
+package dev.vinekit.run;
+
+import dev.vinekit.fault.Fault;
+import dev.vinekit.project.Project;
+import java.io.IOException;
+import java.lang.reflect.InvocationTargetException;
+import java.net.BindException;
+import java.net.URLClassLoader;
+import java.util.List;
+import java.util.Map;
+
+/** A generated service that runs in this process. */
+public final class RunningService implements AutoCloseable {
+    private final URLClassLoader loader;
+    private final AutoCloseable server;
+
+    private RunningService(URLClassLoader loader, AutoCloseable server) {
+        this.loader = loader;
+        this.server = server;
+    }
+
+    /**
+     * Starts the compiled service of a project.
+     *
+     * @param environment the settings, as environment variables would give them
+     * @throws Fault if a setting is wrong, the database does not answer or the port is in use
+     */
+    public static RunningService start(Project project, Map<String, String> environment) {
+        URLClassLoader loader = new ProjectCompiler(project.directory()).classLoader();
+        String support = project.service().basePackage() + ".support.";
+        Thread thread = Thread.currentThread();
+        ClassLoader context = thread.getContextClassLoader();
+        try {
+            thread.setContextClassLoader(loader);
+            Class<?> settings = loader.loadClass(support + "Settings");
+            Object values = settings.getMethod("from", Map.class).invoke(null, environment);
+            Object server = loader.loadClass(support + "Server").getMethod("start", settings).invoke(null, values);
+            return new RunningService(loader, (AutoCloseable) server);
+        } catch (InvocationTargetException e) {
+            close(loader);
+            throw notStarted(e.getCause());
+        } catch (ReflectiveOperationException e) {
+            close(loader);
+            throw Fault.inCall("The project's support package is not as it was generated: " + e.getMessage() + ".",
+                    "Restore Settings and Server in " + support + "*.");
+        } finally {
+            thread.setContextClassLoader(context);
+        }
+    }
+
+    private static Fault notStarted(Throwable reason) {
+        for (Throwable cause = reason; cause != null; cause = cause.getCause()) {
+            if (cause instanceof BindException) {
+                return Fault.inWorld(reason.getMessage().replaceFirst(" is in use\\..*", " is in use."),
+                        "Choose another port with --port or HTTP_PORT; 0 picks a free one.", reason);
+            }
+        }
+        return Fault.inWorld("The service did not start. " + reason.getMessage(),
+                "Check the settings named above.", reason);
+    }
+
+    /** Where the entry point is, without a slash at the end. */
+    public String url() {
+        return (String) ask("url");
+    }
+
+    /** One line for each path, with the methods that it takes. */
+    public List<String> endpoints() {
+        return ((List<?>) ask("endpoints")).stream().map(String::valueOf).toList();
+    }
+
+    private Object ask(String method) {
+        try {
+            return server.getClass().getMethod(method).invoke(server);
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("the generated Server has no method " + method, e);
+        }
+    }
+
+    @Override
+    public void close() {
+        try {
+            server.close();
+        } catch (Exception e) {
+            throw Fault.inWorld("The service did not stop: " + e.getMessage() + ".", "End the process.", e);
+        } finally {
+            close(loader);
+        }
+    }
+
+    private static void close(URLClassLoader loader) {
+        try {
+            loader.close();
+        } catch (IOException e) {
+            throw Fault.inWorld("The service's classes could not be closed: " + e.getMessage() + ".",
+                    "End the process.", e);
+        }
+    }
+}

@@ -1,0 +1,107 @@
+package dev.vinekit.run;
+
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.project.Project;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+
+/** A scratch database with the tables and the seed rows of a project; it goes away when it is closed. */
+public final class SeededDatabase implements AutoCloseable {
+    private static final Path SCRIPTS = Path.of("src/main/resources/db");
+
+    private final Engine engine;
+    private final ScratchDatabase scratch;
+
+    private SeededDatabase(Engine engine, ScratchDatabase scratch) {
+        this.engine = engine;
+        this.scratch = scratch;
+    }
+
+    /** A database as the project's own scripts make it. */
+    public static SeededDatabase of(Project project) {
+        return of(project, script(project, "schema.sql"));
+    }
+
+    /**
+     * A database with other tables, and the project's seed rows.
+     *
+     * @param definition the statements that make the tables
+     */
+    public static SeededDatabase of(Project project, String definition) {
+        Engine engine = Engines.named(project.service().engine());
+        SeededDatabase database = new SeededDatabase(engine, opened(engine));
+        try {
+            database.execute("table definitions", definition);
+            database.execute("seed rows", script(project, "seed.sql"));
+            return database;
+        } catch (RuntimeException e) {
+            database.close();
+            throw e;
+        }
+    }
+
+    public String url() {
+        return scratch.url();
+    }
+
+    public String user() {
+        return scratch.user();
+    }
+
+    public String password() {
+        return scratch.password();
+    }
+
+    Engine engine() {
+        return engine;
+    }
+
+    Connection connect() throws SQLException {
+        return scratch.connect();
+    }
+
+    private void execute(String what, String script) {
+        try {
+            scratch.execute(script);
+        } catch (SQLException e) {
+            String reason = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+            throw Fault.inCall("The scratch database does not take the " + what + ": "
+                            + reason.replaceAll("; SQL statement:$", ".").replaceAll(" \\[\\d+-\\d+]$", "."),
+                    "Correct " + SCRIPTS + "/*.sql in the project, or generate it again.");
+        }
+    }
+
+    private static ScratchDatabase opened(Engine engine) {
+        try {
+            return engine.scratch();
+        } catch (SQLException e) {
+            throw Fault.inWorld("A scratch database could not be made on " + engine.title() + ".",
+                    "Run again with --verbose to see the reason.", e);
+        }
+    }
+
+    private static String script(Project project, String name) {
+        Path file = project.directory().resolve(SCRIPTS).resolve(name);
+        try {
+            return Files.readString(file);
+        } catch (IOException e) {
+            throw Fault.inWorld("Reading " + file + " failed.", "Restore the file, or generate the project again.", e);
+        }
+    }
+
+    @Override
+    public void close() {
+        try {
+            scratch.close();
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database could not be dropped.",
+                    "Run again with --verbose to see the reason.", e);
+        }
+    }
+}

@@ -1,0 +1,44 @@
+package dev.vinekit.run;
+
+import dev.vinekit.project.ServiceDescription;
+import java.time.Duration;
+import java.util.List;
+
+/**
+ * How a run of the generated tests ended.
+ *
+ * @param seedRows rows in the scratch database before the tests
+ * @param changedTables tables that did not hold their seed rows again afterwards
+ */
+public record TestReport(
+        ServiceDescription service,
+        List<TestOutcome> outcomes,
+        Duration duration,
+        long seedRows,
+        List<String> changedTables) {
+
+    /** The columns of the matrix, in order. */
+    public static final List<String> ASPECTS =
+            List.of("repository", "list", "create", "read", "replace", "patch", "delete", "rules");
+
+    public TestReport {
+        outcomes = List.copyOf(outcomes);
+        changedTables = List.copyOf(changedTables);
+    }
+
+    /** Whether tests ran, all passed, and the scratch database was left as it was. */
+    public boolean isGreen() {
+        return !outcomes.isEmpty() && failures().isEmpty() && changedTables.isEmpty();
+    }
+
+    public List<TestOutcome> failures() {
+        return outcomes.stream().filter(outcome -> !outcome.passed()).toList();
+    }
+
+    /** The tests of one entity that are about one aspect. */
+    public List<TestOutcome> cell(String entity, String aspect) {
+        return outcomes.stream()
+                .filter(outcome -> outcome.entity().equals(entity) && outcome.aspect().equals(aspect))
+                .toList();
+    }
+}

@@ -1,0 +1,70 @@
+package dev.vinekit.run;
+
+import dev.vinekit.fault.Fault;
+import dev.vinekit.project.Project;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.sql.Dialect;
+import java.io.IOException;
+import java.net.URLClassLoader;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.List;
+import java.util.Set;
+import org.junit.platform.engine.discovery.DiscoverySelectors;
+import org.junit.platform.launcher.LauncherDiscoveryRequest;
+import org.junit.platform.launcher.core.LauncherDiscoveryRequestBuilder;
+import org.junit.platform.launcher.core.LauncherFactory;
+
+/** Runs the generated tests of a compiled project. */
+public final class TestRun {
+    /** Where the generated tests look for a database that is ready; without it they make their own. */
+    private static final String DATABASE_URL = "test.database.url";
+
+    private final Project project;
+
+    public TestRun(Project project) {
+        this.project = project;
+    }
+
+    /**
+     * Runs every test, and compares the rows before and after.
+     *
+     * @param database the scratch database to run on
+     */
+    public TestReport on(SeededDatabase database) {
+        try (Connection connection = database.connect()) {
+            Schema schema = database.engine().read(connection, List.of());
+            Dialect dialect = database.engine().dialect(schema);
+            Contents before = Contents.of(connection, schema, dialect);
+            OutcomeCollector collector = new OutcomeCollector(project.service());
+            long start = System.nanoTime();
+            launch(database.url(), collector);
+            Duration duration = Duration.ofNanos(System.nanoTime() - start);
+            List<String> changed = before.differences(Contents.of(connection, schema, dialect));
+            return new TestReport(project.service(), collector.outcomes(), duration, before.count(), changed);
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database failed (SQL state " + e.getSQLState() + ").",
+                    "Run again with --verbose to see the reason.", e);
+        }
+    }
+
+    private void launch(String url, OutcomeCollector collector) {
+        Thread thread = Thread.currentThread();
+        ClassLoader context = thread.getContextClassLoader();
+        try (URLClassLoader loader = new ProjectCompiler(project.directory()).classLoader()) {
+            thread.setContextClassLoader(loader);
+            System.setProperty(DATABASE_URL, url);
+            LauncherDiscoveryRequest request = LauncherDiscoveryRequestBuilder.request()
+                    .selectors(DiscoverySelectors.selectClasspathRoots(
+                            Set.of(project.directory().resolve("target/test-classes"))))
+                    .build();
+            LauncherFactory.create().execute(request, collector);
+        } catch (IOException e) {
+            throw Fault.inWorld("The compiled classes could not be read: " + e + ".", "Run again.", e);
+        } finally {
+            System.clearProperty(DATABASE_URL);
+            thread.setContextClassLoader(context);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** A generated project at work: compiled in process, served, and tested against a scratch database. */
+package dev.vinekit.run;

@@ -1,0 +1,43 @@
+package dev.vinekit.schema;
+
+import java.util.List;
+
+/**
+ * A reference from columns of one table to a key of another.
+ *
+ * @param name the constraint's name in the catalog
+ * @param columns the referring columns, in the order of the key
+ * @param target the table that is referred to
+ * @param targetColumns the columns referred to, one for each of {@code columns}
+ */
+public record ForeignKey(
+        String name,
+        List<String> columns,
+        TableName target,
+        List<String> targetColumns,
+        Action onDelete,
+        Action onUpdate) {
+
+    /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
+    public enum Action {
+        NO_ACTION, RESTRICT, CASCADE, SET_NULL, SET_DEFAULT;
+
+        /** The SQL spelling. */
+        public String sql() {
+            return name().replace('_', ' ');
+        }
+
+        /** Whether the row that is referred to cannot go while it is referred to. */
+        public boolean refuses() {
+            return this == NO_ACTION || this == RESTRICT;
+        }
+    }
+
+    public ForeignKey {
+        columns = List.copyOf(columns);
+        targetColumns = List.copyOf(targetColumns);
+        if (columns.size() != targetColumns.size()) {
+            throw new IllegalArgumentException("foreign key " + name + " pairs " + columns + " with " + targetColumns);
+        }
+    }
+}

@@ -1,0 +1,64 @@
+package dev.vinekit.schema;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * A table or view.
+ *
+ * @param columns in order
+ * @param uniqueKeys unique constraints other than the primary key
+ * @param viewQuery the query of a view
+ * @param comment the comment in the catalog; empty if there is none
+ */
+public record Table(
+        TableName name,
+        List<Column> columns,
+        Optional<UniqueKey> primaryKey,
+        List<UniqueKey> uniqueKeys,
+        List<ForeignKey> foreignKeys,
+        List<Check> checks,
+        List<Index> indexes,
+        Optional<ViewQuery> viewQuery,
+        String comment) {
+
+    public Table {
+        Objects.requireNonNull(name, "name");
+        Objects.requireNonNull(comment, "comment");
+        columns = List.copyOf(columns);
+        uniqueKeys = List.copyOf(uniqueKeys);
+        foreignKeys = List.copyOf(foreignKeys);
+        checks = List.copyOf(checks);
+        indexes = List.copyOf(indexes);
+    }
+
+    public boolean isView() {
+        return viewQuery.isPresent();
+    }
+
+    /** The tables that must be there before this one can be: those it refers to, or those that the view reads. */
+    public List<TableName> needs() {
+        Stream<TableName> references = foreignKeys.stream().map(ForeignKey::target);
+        Stream<TableName> reads = viewQuery.stream().flatMap(query -> query.reads().stream());
+        return Stream.concat(references, reads).distinct().toList();
+    }
+
+    /** This table with other foreign keys. */
+    public Table withForeignKeys(List<ForeignKey> others) {
+        return new Table(name, columns, primaryKey, uniqueKeys, others, checks, indexes, viewQuery, comment);
+    }
+
+    /**
+     * The column of this name.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    public Column column(String columnName) {
+        return columns.stream()
+                .filter(column -> column.name().equals(columnName))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no column " + columnName + " in " + name));
+    }
+}

@@ -1,0 +1,15 @@
+package dev.vinekit.schema;
+
+import java.util.List;
+
+/**
+ * A primary key or unique constraint.
+ *
+ * @param name the constraint's name in the catalog
+ * @param columns in the order of the key
+ */
+public record UniqueKey(String name, List<String> columns) {
+    public UniqueKey {
+        columns = List.copyOf(columns);
+    }
+}

@@ -1,0 +1,2 @@
+/** Facts: what a database says about its tables, as immutable values. */
+package dev.vinekit.schema;

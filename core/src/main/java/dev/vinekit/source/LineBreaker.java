@@ -1,0 +1,85 @@
+package dev.vinekit.source;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Breaks lines of Java that grew too long because a name in them is. */
+final class LineBreaker {
+    static final int WIDTH = 120;
+    private static final String CONTINUED = "        ";
+
+    private LineBreaker() {
+    }
+
+    static String apply(String java) {
+        return java.lines().map(LineBreaker::broken).collect(Collectors.joining("\n", "", "\n"));
+    }
+
+    private static String broken(String line) {
+        if (line.length() <= WIDTH) {
+            return line;
+        }
+        String indent = " ".repeat(line.length() - line.stripLeading().length());
+        String text = line.strip();
+        if (text.startsWith("/** ") && text.endsWith(" */")) {
+            return indent + "/**\n" + comment(indent, text.substring(4, text.length() - 3)) + "\n" + indent + " */";
+        }
+        if (text.startsWith("* ")) {
+            return comment(indent.substring(0, indent.length() - 1), text.substring(2));
+        }
+        int place = place(line, indent.length());
+        return place < 0 ? line : line.substring(0, place).stripTrailing() + "\n"
+                + broken(indent + CONTINUED + line.substring(place).strip());
+    }
+
+    private static String comment(String indent, String text) {
+        List<String> lines = new ArrayList<>();
+        StringBuilder line = new StringBuilder();
+        for (String word : text.split(" ")) {
+            if (!line.isEmpty() && indent.length() + 4 + line.length() + word.length() > WIDTH) {
+                lines.add(indent + " * " + line);
+                line.setLength(0);
+            }
+            line.append(line.isEmpty() ? "" : " ").append(word);
+        }
+        lines.add(indent + " * " + line);
+        return String.join("\n", lines);
+    }
+
+    /** Where to break: at the outermost place, and among those the last, that leaves the first part short enough. */
+    private static int place(String line, int from) {
+        int best = -1;
+        int bestDepth = Integer.MAX_VALUE;
+        int depth = 0;
+        boolean quoted = false;
+        for (int i = from; i < line.length() && i <= WIDTH; i++) {
+            char c = line.charAt(i);
+            if (c == '"' && line.charAt(i - 1) != '\\') {
+                quoted = !quoted;
+            }
+            if (quoted) {
+                continue;
+            }
+            depth -= c == ')' ? 1 : 0;
+            int candidate = candidate(line, i, from);
+            if (candidate >= 0 && depth <= bestDepth && candidate <= WIDTH) {
+                best = candidate;
+                bestDepth = depth;
+            }
+            depth += c == '(' ? 1 : 0;
+        }
+        return best;
+    }
+
+    /** The place to break at if this character offers one; negative if not. */
+    private static int candidate(String line, int i, int from) {
+        char c = line.charAt(i);
+        if (c == ',' || c == '(' && line.charAt(i + 1) != ')') {
+            return i + 1;
+        }
+        boolean chained = c == '.' && i > from + 8 && line.charAt(i - 1) == ')';
+        return chained || line.startsWith(" throws ", i) || line.startsWith(" ? ", i) || line.startsWith(" : ", i)
+                || line.startsWith(" + ", i) || line.startsWith(" -> ", i - 4) && i > 4 ? i : -1;
+    }
+}

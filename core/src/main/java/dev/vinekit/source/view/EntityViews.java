@@ -1,0 +1,150 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.Relation;
+import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.Index;
+import dev.vinekit.schema.UniqueKey;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/** Makes the views of entities. */
+final class EntityViews {
+    private final Mapping mapping;
+    private final TestViews tests;
+
+    EntityViews(Mapping mapping) {
+        this.mapping = mapping;
+        this.tests = new TestViews(mapping);
+    }
+
+    EntityView of(Entity entity) {
+        Map<Field, FieldView> views = new LinkedHashMap<>();
+        for (Field field : entity.fields()) {
+            views.put(field, FieldViews.of(entity, field, views.size() + 1));
+        }
+        List<Field> updates = entity.fields().stream().filter(Field::updatable).toList();
+        return new EntityView(
+                entity.name(),
+                entity.variable(),
+                constant(entity),
+                title(entity),
+                JavaString.of(entity.title()),
+                DocText.of(entity.table().comment()),
+                DocText.of(entity.table().name().name()),
+                JavaString.of(entity.path()),
+                DocText.of(entity.path()),
+                DocText.of(entity.operations().stream()
+                        .map(operation -> operation.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "))),
+                JavaString.of("/" + entity.path()),
+                new OperationsView(entity.can(Operation.CREATE), entity.can(Operation.READ),
+                        entity.can(Operation.REPLACE), entity.can(Operation.DELETE)),
+                !entity.key().isEmpty(),
+                entity.isWritable(),
+                List.copyOf(views.values()),
+                entity.fields().stream().filter(field -> !field.column().comment().isBlank())
+                        .map(views::get).toList(),
+                entity.inputs().stream().map(views::get).toList(),
+                entity.fields().stream().filter(field -> field.input() == Field.Input.WRITABLE)
+                        .map(views::get).toList(),
+                updates.stream().map(views::get).toList(),
+                entity.key().stream().map(views::get).toList(),
+                entity.keyName(),
+                KeyViews.of(entity),
+                constraints(entity),
+                entity.rowRules().stream().map(EntityViews::rule).toList(),
+                statements(entity, updates),
+                tests.of(entity, views));
+    }
+
+    /** The enum constant that stands for a table in tests. */
+    static JavaName constant(Entity entity) {
+        return JavaName.of(entity.name().value().replaceAll("(?<=[a-z0-9])(?=[A-Z])", "_").toUpperCase(Locale.ROOT));
+    }
+
+    private static TitleView title(Entity entity) {
+        String article = "aeiou".indexOf(entity.title().charAt(0)) >= 0 ? "an " : "a ";
+        return new TitleView(DocText.of(article + entity.title()), DocText.of(entity.path().replace('-', ' ')));
+    }
+
+    private static EntityView.StatementView statements(Entity entity, List<Field> updates) {
+        List<String> key = entity.key().stream().map(Field::sqlName).toList();
+        List<String> sortable = entity.fields().stream()
+                .filter(field -> field.type().isKey() && field.column().type().length() < 10_000)
+                .map(Field::sqlName).toList();
+        String keyList = String.join(", ", key);
+        return new EntityView.StatementView(
+                JavaString.of(entity.sqlTable()),
+                JavaString.list(entity.fields().stream().map(Field::sqlName).toList()),
+                JavaString.of(keyList),
+                JavaString.of(key.size() == 1 ? keyList + " > ?"
+                        : "(" + keyList + ") > (" + "?, ".repeat(Math.max(0, key.size() - 1)) + "?)"),
+                JavaString.of(key.stream().map(name -> name + " = ?").collect(Collectors.joining(" AND "))),
+                JavaString.list(sortable.isEmpty() ? List.of("1") : sortable),
+                JavaString.lines(updates.stream()
+                        .map(field -> field.sqlName() + " = " + field.parameter()).toList()),
+                (key.isEmpty() ? sortable : key).stream().map(JavaString::of).toList());
+    }
+
+    private List<JavaCode> constraints(Entity entity) {
+        List<JavaCode> constraints = new ArrayList<>();
+        if (!entity.isWritable()) {
+            return constraints;
+        }
+        JavaString path = JavaString.of(entity.path());
+        List<UniqueKey> keys = new ArrayList<>(entity.table().primaryKey().stream().toList());
+        keys.addAll(entity.table().uniqueKeys());
+        entity.table().indexes().stream().filter(Index::unique)
+                .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
+        for (UniqueKey key : keys) {
+            constraints.add(constraint("unique", key.name(), List.of(path),
+                    key.columns().stream().map(entity::field).toList()));
+        }
+        for (Relation relation : entity.relations()) {
+            JavaString parents = JavaString.of(mapping.entity(relation.foreignKey().target()).path());
+            constraints.add(constraint("reference", relation.foreignKey().name(), List.of(path, parents),
+                    relation.fields()));
+        }
+        entity.checks().forEach(check ->
+                constraints.add(constraint("check", check.constraint(), List.of(path), check.fields())));
+        return constraints;
+    }
+
+    private static JavaCode constraint(String kind, String name, List<JavaString> paths, List<Field> fields) {
+        List<JavaString> arguments = new ArrayList<>(List.of(JavaString.of(name)));
+        arguments.addAll(paths);
+        fields.forEach(field -> arguments.add(JavaString.of(field.name().value())));
+        return JavaCode.of("Constraint." + kind + "(%s)", JavaCode.list(arguments));
+    }
+
+    private static JavaCode rule(RowRule rule) {
+        if (rule instanceof RowRule.OneOf oneOf) {
+            List<JavaString> options = oneOf.options().stream()
+                    .map(BigDecimal::toPlainString).map(JavaString::of).toList();
+            return JavaCode.of(".oneOf(%s, input.%s(), %s)",
+                    JavaString.of(oneOf.field().name().value()), oneOf.field().name(), JavaCode.list(options));
+        }
+        RowRule.Compare compare = (RowRule.Compare) rule;
+        String method = switch (compare.operator()) {
+            case EQUAL -> "equal";
+            case NOT_EQUAL -> "different";
+            case LESS -> "less";
+            case AT_MOST -> "atMost";
+            case GREATER -> "greater";
+            case AT_LEAST -> "atLeast";
+        };
+        JavaName left = compare.left().name();
+        JavaName right = compare.right().name();
+        return JavaCode.of("." + method + "(%s, input.%s(), %s, input.%s())",
+                JavaString.of(left.value()), left, JavaString.of(right.value()), right);
+    }
+}

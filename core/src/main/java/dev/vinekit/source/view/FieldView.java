@@ -1,0 +1,42 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.JavaName;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A field of an entity.
+ *
+ * @param type as the entity declares it
+ * @param boxed as the input declares it: may be null
+ * @param column the column's name
+ * @param sqlName the column as SQL spells it
+ * @param parameter the parameter marker, if it is more than a question mark
+ * @param read code that reads it from a result set named {@code row}
+ * @param fromKey code that takes it from the key of a row
+ * @param nameText the name as a string literal
+ * @param capitalised the name with a capital, to follow another word
+ * @param assigned whether the database numbers it
+ * @param coded whether the database holds another form than Java
+ * @param maxLength the greatest length in characters; 0 if there is no limit
+ */
+public record FieldView(
+        JavaName name,
+        JavaCode type,
+        JavaCode boxed,
+        DocText doc,
+        DocText columnDoc,
+        JavaString column,
+        JavaString sqlName,
+        Optional<JavaString> parameter,
+        List<JavaCode> annotations,
+        JavaCode read,
+        JavaCode fromKey,
+        JavaString nameText,
+        JavaName capitalised,
+        boolean inKey,
+        boolean assigned,
+        boolean coded,
+        int maxLength,
+        Optional<EnumView> enumeration) {
+}

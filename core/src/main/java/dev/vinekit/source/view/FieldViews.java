@@ -1,0 +1,157 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Enumeration;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Makes the views of fields. */
+final class FieldViews {
+    private FieldViews() {
+    }
+
+    static FieldView of(Entity entity, Field field, int position) {
+        JavaCode boxed = type(field, true);
+        return new FieldView(
+                field.name(),
+                type(field, field.column().nullable()),
+                boxed,
+                DocText.of(field.column().comment()),
+                DocText.of(field.column().name()),
+                JavaString.of(field.column().name()),
+                JavaString.of(field.sqlName()),
+                field.parameter().equals("?") ? Optional.empty() : Optional.of(JavaString.of(field.parameter())),
+                annotations(field),
+                read(field, boxed, position),
+                entity.key().size() > 1
+                        ? JavaCode.of("key.%s()", field.name())
+                        : JavaCode.of("%s", KeyViews.variable(entity)),
+                JavaString.of(field.name().value()),
+                capitalised(field.name()),
+                field.inKey(),
+                field.input() == Field.Input.ASSIGNED,
+                field.type() == JavaType.ENUM,
+                field.maxLength(),
+                field.enumeration().map(FieldViews::enumeration));
+    }
+
+    static JavaName capitalised(JavaName name) {
+        return JavaName.of(name.value().substring(0, 1).toUpperCase(Locale.ROOT) + name.value().substring(1));
+    }
+
+    static JavaCode type(Field field, boolean boxed) {
+        return field.enumeration().isPresent()
+                ? JavaCode.of("%s", field.enumeration().get().name())
+                : JavaCode.type(field.type(), boxed);
+    }
+
+    private static EnumView enumeration(Enumeration enumeration) {
+        return new EnumView(enumeration.name(), enumeration.constants().entrySet().stream()
+                .map(entry -> new EnumView.ConstantView(entry.getKey(), JavaString.of(entry.getValue())))
+                .toList());
+    }
+
+    private static JavaCode read(Field field, JavaCode boxed, int position) {
+        return switch (field.type()) {
+            case STRING, BIG_DECIMAL -> JavaCode.of("row." + field.type().getter() + "(%s)", position);
+            case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);
+            case JSON -> JavaCode.of("Json.parse(row.getString(%s))", position);
+            case ENUM -> JavaCode.of("%s.fromString(row.getString(%s))", boxed, position);
+            default -> field.type().isPrimitive() && !field.column().nullable()
+                    ? JavaCode.of("row." + field.type().getter() + "(%s)", position)
+                    : JavaCode.of("row.getObject(%s, %s.class)", position, boxed);
+        };
+    }
+
+    private static List<JavaCode> annotations(Field field) {
+        List<JavaCode> annotations = new ArrayList<>();
+        if (field.input() == Field.Input.ASSIGNED) {
+            annotations.add(JavaCode.of("@Null(groups = OnCreate.class)"));
+        } else if (field.requiredOnCreate()) {
+            annotations.add(JavaCode.of(field.inKey() ? "@NotNull(groups = OnCreate.class)" : "@NotNull"));
+        } else if (field.requiredOnReplaceOnly()) {
+            annotations.add(JavaCode.of("@NotNull(groups = OnReplace.class)"));
+        }
+        size(field).ifPresent(annotations::add);
+        bound(field, true).ifPresent(annotations::add);
+        bound(field, false).ifPresent(annotations::add);
+        for (FieldRule rule : field.rules()) {
+            if (rule instanceof FieldRule.Digits digits) {
+                annotations.add(JavaCode.of(
+                        "@Digits(integer = %s, fraction = %s)", digits.integer(), digits.fraction()));
+            } else if (rule instanceof FieldRule.Pattern pattern) {
+                annotations.add(JavaCode.of(
+                        "@Pattern(regexp = %s, flags = Pattern.Flag.DOTALL)", JavaString.of(pattern.regex())));
+            }
+        }
+        return annotations;
+    }
+
+    private static Optional<JavaCode> size(Field field) {
+        int least = 0;
+        int most = Integer.MAX_VALUE;
+        for (FieldRule rule : field.rules()) {
+            if (rule instanceof FieldRule.Length length) {
+                least = Math.max(least, length.least());
+                most = Math.min(most, length.most());
+            }
+        }
+        if (least == 0 && most == Integer.MAX_VALUE) {
+            return Optional.empty();
+        }
+        List<JavaCode> limits = new ArrayList<>();
+        if (least > 0) {
+            limits.add(JavaCode.of("min = %s", least));
+        }
+        if (most < Integer.MAX_VALUE) {
+            limits.add(JavaCode.of("max = %s", most));
+        }
+        return Optional.of(JavaCode.of("@Size(%s)", JavaCode.list(limits)));
+    }
+
+    /** The strictest lower or upper bound. */
+    private static Optional<JavaCode> bound(Field field, boolean lower) {
+        BigDecimal strictest = null;
+        boolean inclusive = true;
+        for (FieldRule rule : field.rules()) {
+            BigDecimal bound = lower && rule instanceof FieldRule.Least least ? least.bound()
+                    : !lower && rule instanceof FieldRule.Most most ? most.bound() : null;
+            if (bound == null) {
+                continue;
+            }
+            boolean closed = rule instanceof FieldRule.Least least ? least.inclusive()
+                    : ((FieldRule.Most) rule).inclusive();
+            int order = strictest == null ? 1 : lower ? bound.compareTo(strictest) : strictest.compareTo(bound);
+            if (order > 0 || order == 0 && !closed) {
+                strictest = bound;
+                inclusive = closed;
+            }
+        }
+        if (strictest == null) {
+            return Optional.empty();
+        }
+        return Optional.of(bound(field, lower, strictest.stripTrailingZeros(), inclusive));
+    }
+
+    private static JavaCode bound(Field field, boolean lower, BigDecimal bound, boolean inclusive) {
+        boolean whole = (field.type() == JavaType.INTEGER || field.type() == JavaType.LONG) && bound.scale() <= 0
+                && bound.abs().compareTo(BigDecimal.valueOf(Long.MAX_VALUE - 1)) < 0;
+        if (whole) {
+            long limit = bound.longValueExact() + (inclusive ? 0 : lower ? 1 : -1);
+            boolean needsSuffix = limit > Integer.MAX_VALUE || limit < Integer.MIN_VALUE;
+            return JavaCode.of((lower ? "@Min(%s" : "@Max(%s") + (needsSuffix ? "L)" : ")"), limit);
+        }
+        JavaString text = JavaString.of(bound.toPlainString());
+        String annotation = lower ? "@DecimalMin" : "@DecimalMax";
+        return inclusive
+                ? JavaCode.of(annotation + "(%s)", text)
+                : JavaCode.of(annotation + "(value = %s, inclusive = false)", text);
+    }
+}

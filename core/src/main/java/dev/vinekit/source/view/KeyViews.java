@@ -1,0 +1,76 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
+import java.util.List;
+import java.util.Set;
+
+/** Makes the views of keys. */
+final class KeyViews {
+    /** Names that the methods with a key parameter use for something else. */
+    private static final Set<String> LOCALS = Set.of(
+            "after", "changed", "connection", "created", "current", "deleted", "input", "limit", "page", "patch",
+            "repository", "row", "service", "transactions", "uri", "location", "offset", "key");
+
+    private KeyViews() {
+    }
+
+    /** The parameter that holds a key. */
+    static JavaName variable(Entity entity) {
+        List<Field> key = entity.key();
+        boolean single = key.size() == 1 && !LOCALS.contains(key.get(0).name().value());
+        return single ? key.get(0).name() : JavaName.of("key");
+    }
+
+    static EntityView.KeyView of(Entity entity) {
+        return entity.key().size() == 1 ? single(entity, entity.key().get(0)) : composite(entity);
+    }
+
+    private static EntityView.KeyView single(Entity entity, Field field) {
+        JavaName variable = variable(entity);
+        JavaName name = field.name();
+        boolean coded = field.type() == JavaType.ENUM;
+        return new EntityView.KeyView(
+                FieldViews.type(field, false),
+                FieldViews.type(field, true),
+                variable,
+                JavaCode.of("%s", variable),
+                JavaCode.of("after"),
+                JavaCode.of("%s::%s", entity.name(), name),
+                JavaCode.of(coded ? "build(created.%s().code())" : "build(created.%s())", name),
+                JavaCode.of("@PathParam(\"key\")"),
+                JavaCode.of(coded ? "%s.code()" : "%s", variable),
+                JavaCode.of("Api.segment(%s.%s())", entity.variable(), name),
+                JavaCode.of("stored.%s()", name),
+                JavaCode.of("before.%s()", name),
+                JavaCode.of("created.%s()", name),
+                JavaCode.of("all.get(0).%s()", name),
+                JavaCode.of("stored.%s()", name));
+    }
+
+    private static EntityView.KeyView composite(Entity entity) {
+        JavaName type = entity.keyName().orElse(entity.name());
+        return new EntityView.KeyView(
+                JavaCode.of("%s", type),
+                JavaCode.of("%s", type),
+                JavaName.of("key"),
+                parts(entity, "key.%s()"),
+                parts(entity, "after.%s()"),
+                JavaCode.of("%s::primaryKey", entity.name()),
+                JavaCode.of("buildFromEncoded(created.primaryKey().segment())"),
+                JavaCode.of("@Encoded @PathParam(\"key\")"),
+                JavaCode.of("key.segment()"),
+                JavaCode.of("%s.primaryKey().segment()", entity.variable()),
+                JavaCode.of("stored.primaryKey()"),
+                JavaCode.of("before.primaryKey()"),
+                JavaCode.of("created.primaryKey()"),
+                JavaCode.of("all.get(0).primaryKey()"),
+                parts(entity, "stored.%s()"));
+    }
+
+    private static JavaCode parts(Entity entity, String form) {
+        return JavaCode.list(entity.key().stream().map(field -> JavaCode.of(form, field.name())).toList());
+    }
+}

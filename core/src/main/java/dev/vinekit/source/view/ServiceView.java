@@ -1,0 +1,34 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.JavaName;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The service as a whole.
+ *
+ * @param constrained the entities that have constraints to translate
+ * @param tables the entities that tests write to, each after those that it refers to
+ * @param firstCollection a collection that can be listed
+ * @param firstWritable a collection that can be written to
+ */
+public record ServiceView(
+        JavaName basePackage,
+        DocText artifact,
+        DocText engineTitle,
+        DocText exampleUrl,
+        boolean binary,
+        boolean json,
+        boolean temporalKeys,
+        boolean compositeKeys,
+        List<EntityView> entities,
+        List<EntityView> constrained,
+        List<EntityView> tables,
+        JavaString firstCollection,
+        Optional<JavaString> firstWritable,
+        List<RemarkView> remarks) {
+
+    /** Something to know about a table. */
+    public record RemarkView(DocText table, DocText text) {
+    }
+}

@@ -1,0 +1,58 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.TableName;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Makes the view of a service. */
+public final class ServiceViews {
+    private ServiceViews() {
+    }
+
+    /**
+     * Everything that the templates see.
+     *
+     * @param engineTitle the engine's name as its makers write it
+     * @param exampleUrl a JDBC URL of the engine's form
+     */
+    public static ServiceView of(Mapping mapping, String engineTitle, String exampleUrl) {
+        EntityViews maker = new EntityViews(mapping);
+        Map<TableName, EntityView> views = new LinkedHashMap<>();
+        mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
+        List<EntityView> entities = List.copyOf(views.values());
+        return new ServiceView(
+                mapping.basePackage(),
+                DocText.of(mapping.artifact()),
+                DocText.of(("AEIOUH".indexOf(engineTitle.charAt(0)) >= 0 ? "an " : "a ") + engineTitle),
+                DocText.of(exampleUrl),
+                uses(mapping, JavaType.BINARY),
+                uses(mapping, JavaType.JSON),
+                hasTemporalKey(mapping),
+                mapping.entities().stream().anyMatch(entity -> entity.key().size() > 1),
+                entities,
+                entities.stream().filter(entity -> !entity.constraints().isEmpty()).toList(),
+                mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())
+                        .map(entity -> views.get(entity.table().name())).toList(),
+                entities.stream().map(EntityView::collection).findFirst().orElse(JavaString.of("/")),
+                entities.stream().filter(entity -> entity.can().create()).map(EntityView::collection).findFirst(),
+                mapping.remarks().stream().map(remark -> new ServiceView.RemarkView(
+                        DocText.of(remark.table().name()), DocText.of(remark.text()))).toList());
+    }
+
+    private static boolean uses(Mapping mapping, JavaType type) {
+        return mapping.entities().stream().flatMap(entity -> entity.fields().stream())
+                .anyMatch(field -> field.type() == type);
+    }
+
+    private static boolean hasTemporalKey(Mapping mapping) {
+        return mapping.entities().stream().map(Entity::key).filter(key -> key.size() == 1)
+                .anyMatch(key -> switch (key.get(0).type()) {
+                    case DATE, TIME, DATE_TIME, OFFSET_TIME, OFFSET_DATE_TIME -> true;
+                    default -> false;
+                });
+    }
+}

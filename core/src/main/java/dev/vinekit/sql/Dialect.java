@@ -1,0 +1,58 @@
+package dev.vinekit.sql;
+
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.TableName;
+
+/** How one engine spells the SQL of a generated service. */
+public interface Dialect {
+    /** The identifier as a statement must spell it: quoted exactly when the engine needs it. */
+    String identifier(String name);
+
+    /** The table as a statement must spell it: with its schema unless that is the default one. */
+    default String table(TableName name, String defaultSchema) {
+        return name.schema().isEmpty() || name.schema().equals(defaultSchema)
+                ? identifier(name.name())
+                : identifier(name.schema()) + "." + identifier(name.name());
+    }
+
+    /** The meaning of a check expression as the catalog gives it. */
+    Expression parseCheck(String expression);
+
+    /** The parameter marker for a value of this type. */
+    String parameter(SqlType type);
+
+    /**
+     * A constant of this type.
+     *
+     * @param value the value as text: a number, ISO 8601 for times, hexadecimal for binary, else the text itself
+     */
+    String literal(SqlType type, String value);
+
+    /** Whether a row's place in this type's order is worth sorting by. */
+    default boolean isSortable(SqlType type) {
+        return switch (type.kind()) {
+            case TEXT, BINARY, JSON, OTHER -> false;
+            default -> true;
+        };
+    }
+
+    /** The statements that make the tables and views of a schema in an empty database, one script. */
+    String definition(Schema schema);
+
+    /** How an insert may name a value for a column that always numbers itself; empty if nothing is needed. */
+    String overridingIdentity();
+
+    /** The statement that makes an identity column go on from this number. */
+    String restartIdentity(String table, String column, long next);
+
+    /** A literal in single quotes as in ISO/IEC 9075-2: quotes doubled, nothing else changed. */
+    static String quoteLiteral(String text) {
+        return "'" + text.replace("'", "''") + "'";
+    }
+
+    /** An identifier in double quotes as in ISO/IEC 9075-2: quotes doubled, nothing else changed. */
+    static String quoteIdentifier(String name) {
+        return '"' + name.replace("\"", "\"\"") + '"';
+    }
+}

@@ -1,0 +1,259 @@
+package dev.vinekit.sql;
+
+import dev.vinekit.sql.Expression.Operator;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/** Reads a check expression. Never fails: what it does not understand becomes {@link Expression.Unknown}. */
+public final class ExpressionParser {
+    private static final Map<String, Operator> COMPARISONS = Map.of(
+            "=", Operator.EQUAL, "<>", Operator.NOT_EQUAL, "!=", Operator.NOT_EQUAL,
+            "<", Operator.LESS, "<=", Operator.AT_MOST, ">", Operator.GREATER, ">=", Operator.AT_LEAST);
+
+    private final List<Token> tokens;
+    private final UnaryOperator<String> fold;
+    private int position;
+
+    private ExpressionParser(String sql, UnaryOperator<String> fold) {
+        this.tokens = Lexer.tokens(sql);
+        this.fold = fold;
+    }
+
+    /**
+     * The meaning of an expression.
+     *
+     * @param sql the expression as the engine writes it
+     * @param fold what the engine does with an identifier that is not quoted, for example {@code toUpperCase}
+     */
+    public static Expression parse(String sql, UnaryOperator<String> fold) {
+        try {
+            ExpressionParser parser = new ExpressionParser(sql, fold);
+            Expression expression = parser.disjunction();
+            return parser.peek().kind() == Token.Kind.END ? expression : new Expression.Unknown(sql);
+        } catch (NotUnderstood e) {
+            return new Expression.Unknown(sql);
+        }
+    }
+
+    private Expression disjunction() {
+        List<Expression> parts = new ArrayList<>(List.of(conjunction()));
+        while (takeWord("OR")) {
+            parts.add(conjunction());
+        }
+        return parts.size() == 1 ? parts.get(0) : new Expression.Or(List.copyOf(parts));
+    }
+
+    private Expression conjunction() {
+        List<Expression> parts = new ArrayList<>(List.of(negation()));
+        while (takeWord("AND")) {
+            parts.add(negation());
+        }
+        return parts.size() == 1 ? parts.get(0) : new Expression.And(List.copyOf(parts));
+    }
+
+    private Expression negation() {
+        return takeWord("NOT") ? new Expression.Not(negation()) : predicate();
+    }
+
+    private Expression predicate() {
+        Expression left = sum();
+        if (peek().kind() == Token.Kind.SYMBOL && COMPARISONS.containsKey(peek().text())) {
+            Operator operator = COMPARISONS.get(take().text());
+            return new Expression.Comparison(operator, left, sum());
+        }
+        if (takeWord("IS")) {
+            boolean negated = takeWord("NOT");
+            expectWord("NULL");
+            return negate(negated, new Expression.IsNull(left));
+        }
+        boolean negated = takeWord("NOT");
+        Optional<Expression> found = suffix(left);
+        if (negated && found.isEmpty()) {
+            throw new NotUnderstood();
+        }
+        return found.map(expression -> negate(negated, expression)).orElse(left);
+    }
+
+    private Optional<Expression> suffix(Expression left) {
+        if (takeWord("BETWEEN")) {
+            Expression low = sum();
+            expectWord("AND");
+            return Optional.of(new Expression.Between(left, low, sum()));
+        }
+        if (takeWord("IN")) {
+            expectSymbol("(");
+            return Optional.of(new Expression.In(left, arguments()));
+        }
+        if (takeWord("LIKE")) {
+            String pattern = string();
+            return Optional.of(new Expression.Like(left, pattern, takeWord("ESCAPE") ? string() : ""));
+        }
+        if (takeWord("REGEXP") || takeSymbol("~")) {
+            return Optional.of(new Expression.Matches(left, string()));
+        }
+        return Optional.empty();
+    }
+
+    private Expression sum() {
+        Expression left = product();
+        while (peek().isSymbol("+") || peek().isSymbol("-") || peek().isSymbol("||")) {
+            left = new Expression.Arithmetic(take().text(), left, product());
+        }
+        return left;
+    }
+
+    private Expression product() {
+        Expression left = value();
+        while (peek().isSymbol("*") || peek().isSymbol("/") || peek().isSymbol("%")) {
+            left = new Expression.Arithmetic(take().text(), left, value());
+        }
+        return left;
+    }
+
+    private Expression value() {
+        Token token = take();
+        switch (token.kind()) {
+            case NUMBER:
+                return new Expression.Number(decimal(token.text()));
+            case STRING:
+                return new Expression.Text(token.text());
+            case QUOTED_IDENTIFIER:
+                return new Expression.ColumnRef(token.text());
+            case WORD:
+                return word(token.text());
+            case SYMBOL:
+                if (token.text().equals("-") && peek().kind() == Token.Kind.NUMBER) {
+                    return new Expression.Number(decimal(take().text()).negate());
+                }
+                if (token.text().equals("(")) {
+                    Expression inner = disjunction();
+                    expectSymbol(")");
+                    return inner;
+                }
+                throw new NotUnderstood();
+            default:
+                throw new NotUnderstood();
+        }
+    }
+
+    private Expression word(String word) {
+        if (word.equalsIgnoreCase("CAST") && takeSymbol("(")) {
+            Expression value = disjunction();
+            expectWord("AS");
+            return new Expression.Cast(value, typeName());
+        }
+        if (takeSymbol("(")) {
+            return new Expression.Call(word.toLowerCase(Locale.ROOT), takeSymbol(")") ? List.of() : arguments());
+        }
+        return switch (word.toUpperCase(Locale.ROOT)) {
+            case "TRUE" -> new Expression.Truth(true);
+            case "FALSE" -> new Expression.Truth(false);
+            case "NULL" -> new Expression.Null();
+            case "CURRENT_DATE", "CURRENT_TIME", "CURRENT_TIMESTAMP", "LOCALTIME", "LOCALTIMESTAMP" ->
+                    new Expression.Call(word.toLowerCase(Locale.ROOT), List.of());
+            case "DATE", "TIME", "TIMESTAMP" -> peek().kind() == Token.Kind.STRING
+                    ? new Expression.Cast(new Expression.Text(take().text()), word.toLowerCase(Locale.ROOT))
+                    : new Expression.ColumnRef(fold.apply(word));
+            case "CASE", "EXISTS", "SELECT", "ARRAY", "ROW", "INTERVAL" -> throw new NotUnderstood();
+            default -> new Expression.ColumnRef(fold.apply(word));
+        };
+    }
+
+    /** The list up to the closing parenthesis; the opening one has been taken. */
+    private List<Expression> arguments() {
+        List<Expression> arguments = new ArrayList<>();
+        do {
+            arguments.add(disjunction());
+        } while (takeSymbol(","));
+        expectSymbol(")");
+        return List.copyOf(arguments);
+    }
+
+    /** The type of a CAST, up to the parenthesis that closes the cast. */
+    private String typeName() {
+        StringBuilder name = new StringBuilder();
+        for (int depth = 0; depth > 0 || !peek().isSymbol(")"); ) {
+            Token token = take();
+            if (token.kind() == Token.Kind.END) {
+                throw new NotUnderstood();
+            }
+            depth += token.isSymbol("(") ? 1 : token.isSymbol(")") ? -1 : 0;
+            name.append(name.isEmpty() || token.kind() == Token.Kind.SYMBOL ? "" : " ").append(token.text());
+        }
+        take();
+        return name.toString();
+    }
+
+    private String string() {
+        if (peek().kind() != Token.Kind.STRING) {
+            throw new NotUnderstood();
+        }
+        return take().text();
+    }
+
+    private static BigDecimal decimal(String text) {
+        try {
+            return new BigDecimal(text);
+        } catch (NumberFormatException e) {
+            throw new NotUnderstood();
+        }
+    }
+
+    private static Expression negate(boolean negated, Expression expression) {
+        return negated ? new Expression.Not(expression) : expression;
+    }
+
+    private Token peek() {
+        return tokens.get(position);
+    }
+
+    private Token take() {
+        Token token = tokens.get(position);
+        if (token.kind() != Token.Kind.END) {
+            position++;
+        }
+        return token;
+    }
+
+    private boolean takeWord(String word) {
+        boolean found = peek().isWord(word);
+        if (found) {
+            position++;
+        }
+        return found;
+    }
+
+    private boolean takeSymbol(String symbol) {
+        boolean found = peek().isSymbol(symbol);
+        if (found) {
+            position++;
+        }
+        return found;
+    }
+
+    private void expectWord(String word) {
+        if (!takeWord(word)) {
+            throw new NotUnderstood();
+        }
+    }
+
+    private void expectSymbol(String symbol) {
+        if (!takeSymbol(symbol)) {
+            throw new NotUnderstood();
+        }
+    }
+
+    /** Ends a parse whose text is outside the grammar. */
+    private static final class NotUnderstood extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        NotUnderstood() {
+            super(null, null, false, false);
+        }
+    }
+}

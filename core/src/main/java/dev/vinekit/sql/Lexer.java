@@ -1,0 +1,110 @@
+package dev.vinekit.sql;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Splits SQL into tokens; white space and comments are left out. */
+final class Lexer {
+    private static final List<String> LONG_SYMBOLS = List.of("<=", ">=", "<>", "!=", "||", "::", "!~*", "!~", "~*");
+
+    private final String sql;
+    private int position;
+
+    private Lexer(String sql) {
+        this.sql = sql;
+    }
+
+    static List<Token> tokens(String sql) {
+        return new Lexer(sql).all();
+    }
+
+    private List<Token> all() {
+        List<Token> tokens = new ArrayList<>();
+        for (skipBlank(); position < sql.length(); skipBlank()) {
+            tokens.add(next());
+        }
+        tokens.add(new Token(Token.Kind.END, "", sql.length()));
+        return tokens;
+    }
+
+    private void skipBlank() {
+        while (position < sql.length()) {
+            if (Character.isWhitespace(sql.charAt(position))) {
+                position++;
+            } else if (sql.startsWith("--", position)) {
+                position = endOr(sql.indexOf('\n', position));
+            } else if (sql.startsWith("/*", position)) {
+                int end = sql.indexOf("*/", position + 2);
+                position = end < 0 ? sql.length() : end + 2;
+            } else {
+                return;
+            }
+        }
+    }
+
+    private Token next() {
+        int start = position;
+        char c = sql.charAt(position);
+        if (c == '\'') {
+            return new Token(Token.Kind.STRING, quoted('\''), start);
+        }
+        if (c == '"' || c == '`') {
+            return new Token(Token.Kind.QUOTED_IDENTIFIER, quoted(c), start);
+        }
+        if (isDigit(c) || c == '.' && position + 1 < sql.length() && isDigit(sql.charAt(position + 1))) {
+            return new Token(Token.Kind.NUMBER, number(), start);
+        }
+        if (Character.isJavaIdentifierStart(c)) {
+            while (position < sql.length() && Character.isJavaIdentifierPart(sql.charAt(position))) {
+                position++;
+            }
+            return new Token(Token.Kind.WORD, sql.substring(start, position), start);
+        }
+        for (String symbol : LONG_SYMBOLS) {
+            if (sql.startsWith(symbol, position)) {
+                position += symbol.length();
+                return new Token(Token.Kind.SYMBOL, symbol, start);
+            }
+        }
+        position++;
+        return new Token(Token.Kind.SYMBOL, String.valueOf(c), start);
+    }
+
+    private String quoted(char quote) {
+        StringBuilder text = new StringBuilder();
+        for (position++; position < sql.length(); position++) {
+            char c = sql.charAt(position);
+            if (c != quote) {
+                text.append(c);
+            } else if (position + 1 < sql.length() && sql.charAt(position + 1) == quote) {
+                text.append(quote);
+                position++;
+            } else {
+                position++;
+                return text.toString();
+            }
+        }
+        return text.toString();
+    }
+
+    private String number() {
+        int start = position;
+        while (position < sql.length()) {
+            char c = sql.charAt(position);
+            boolean sign = (c == '+' || c == '-') && "eE".indexOf(sql.charAt(position - 1)) >= 0;
+            if (!isDigit(c) && c != '.' && c != 'e' && c != 'E' && !(position > start && sign)) {
+                break;
+            }
+            position++;
+        }
+        return sql.substring(start, position);
+    }
+
+    private int endOr(int index) {
+        return index < 0 ? sql.length() : index;
+    }
+
+    private static boolean isDigit(char c) {
+        return c >= '0' && c <= '9';
+    }
+}

@@ -1,0 +1,37 @@
+package dev.vinekit.sql;
+
+import java.util.LinkedHashSet;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/** Looks at the single words of SQL text and leaves strings and comments alone. */
+public final class Words {
+    private Words() {
+    }
+
+    /** The text with every bare occurrence of a word replaced, in any case. */
+    public static String replace(String sql, String word, String replacement) {
+        StringBuilder result = new StringBuilder();
+        int copied = 0;
+        for (Token token : Lexer.tokens(sql)) {
+            if (token.isWord(word)) {
+                result.append(sql, copied, token.start()).append(replacement);
+                copied = token.start() + word.length();
+            }
+        }
+        return result.append(sql.substring(copied)).toString();
+    }
+
+    /** Everything that may be an identifier: bare words, folded, and quoted identifiers as they are. */
+    public static Set<String> identifiers(String sql, UnaryOperator<String> fold) {
+        Set<String> found = new LinkedHashSet<>();
+        for (Token token : Lexer.tokens(sql)) {
+            if (token.kind() == Token.Kind.WORD) {
+                found.add(fold.apply(token.text()));
+            } else if (token.kind() == Token.Kind.QUOTED_IDENTIFIER) {
+                found.add(token.text());
+            }
+        }
+        return found;
+    }
+}

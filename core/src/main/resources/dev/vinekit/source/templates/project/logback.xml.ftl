@@ -1,0 +1,18 @@
+<configuration>
+  <appender name="console" class="ch.qos.logback.core.ConsoleAppender">
+    <encoder>
+      <pattern>%d{HH:mm:ss.SSS} %-5level %logger{0} - %msg%n</pattern>
+    </encoder>
+  </appender>
+
+  <!-- SQL_LOG=DEBUG shows the text of every statement, never its values. -->
+  <logger name="${s.basePackage}.support.Sql" level="${r"${SQL_LOG:-INFO}"}"/>
+  <logger name="com.zaxxer.hikari" level="WARN"/>
+  <logger name="io.undertow" level="WARN"/>
+  <logger name="org.hibernate.validator" level="WARN"/>
+  <logger name="org.jboss" level="WARN"/>
+  <logger name="org.xnio" level="WARN"/>
+  <root level="${r"${LOG_LEVEL:-INFO}"}">
+    <appender-ref ref="console"/>
+  </root>
+</configuration>

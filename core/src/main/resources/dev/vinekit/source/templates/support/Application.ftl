@@ -1,0 +1,30 @@
+/** The parts of the service, put together. */
+public final class Application {
+    private final List<Object> controllers;
+
+    public Application(DataSource dataSource) {
+        Transactions transactions = new Transactions(dataSource, new SqlErrors(List.of(
+<#list s.constrained as e>
+                ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>)));</#if>
+</#list><#if !s.constrained?has_content>                )));</#if>
+        controllers = List.of(
+                new EntryPoint(List.of(
+<#list s.entities as e>
+                        ${e.path}<#if e?has_next>,<#else>)),</#if>
+</#list>
+                new Health(dataSource),
+<#list s.entities as e>
+                new ${e.name}Controller(new ${e.name}Service(transactions, new ${e.name}Repository()))<#if e?has_next>,<#else>);</#if>
+</#list>
+    }
+
+    /** The controllers: one for each table, and those for the entry point and the health check. */
+    public List<Object> controllers() {
+        return controllers;
+    }
+
+    /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
+    public List<Object> providers() {
+        return List.of(new JsonProvider(), new ProblemMapper()<#if s.temporalKeys>, new KeyParameters()</#if>);
+    }
+}

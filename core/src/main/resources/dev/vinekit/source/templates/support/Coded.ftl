@@ -1,0 +1,4 @@
+/** An enum constant that the database stores as text. */
+public interface Coded {
+    String code();
+}

@@ -1,0 +1,18 @@
+/** The way in: which collections there are. */
+@Path("/")
+@Produces(MediaType.APPLICATION_JSON)
+public final class EntryPoint {
+    private final List<String> collections;
+
+    public EntryPoint(List<String> collections) {
+        this.collections = collections;
+    }
+
+    /** The collections by name, each with its link. */
+    @GET
+    public Map<String, URI> collections(@Context UriInfo uri) {
+        Map<String, URI> links = new LinkedHashMap<>();
+        collections.forEach(name -> links.put(name, uri.getBaseUriBuilder().path(name).build()));
+        return links;
+    }
+}

@@ -1,0 +1,3 @@
+/** The validation group of rules for a new row only. */
+public interface OnCreate {
+}

@@ -1,0 +1,3 @@
+/** The validation group of rules for a row that is there already only. */
+public interface OnReplace {
+}

@@ -1,0 +1,37 @@
+/** The values of column ${f.columnDoc.code} of ${e.table.code}. */
+public enum ${f.enumeration.name} implements Coded {
+<#list f.enumeration.constants as c>
+    ${c.name}(${c.text})<#sep>,</#sep><#if c?is_last>;</#if>
+</#list>
+
+    private final String code;
+
+    ${f.enumeration.name}(String code) {
+        this.code = code;
+    }
+
+    /** The value as the database stores it and JSON shows it. */
+    @Override
+    @JsonValue
+    public String code() {
+        return code;
+    }
+
+    /**
+     * The value of this code; null for null.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    @JsonCreator
+    public static ${f.enumeration.name} fromString(String code) {
+        if (code == null) {
+            return null;
+        }
+        for (${f.enumeration.name} value : values()) {
+            if (value.code.equals(code)) {
+                return value;
+            }
+        }
+        throw new IllegalArgumentException("no such value: " + code);
+    }
+}

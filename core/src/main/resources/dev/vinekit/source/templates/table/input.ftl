@@ -1,0 +1,20 @@
+/**
+ * What a client may send to create or replace ${e.title.withArticle}. Whatever is left out of a new row is filled in by the database,
+ * or stays empty.
+ */
+public record ${e.name}Input(
+<#list e.inputs as f>
+<#list f.annotations as annotation>
+        ${annotation}
+</#list>
+        ${f.boxed} ${f.name}<#if f?has_next>,<#else>) {</#if>
+</#list>
+
+    /** What a client would send to write this row again. */
+    public static ${e.name}Input of(${e.name} ${e.variable}) {
+        return new ${e.name}Input(
+<#list e.inputs as f>
+                ${e.variable}.${f.name}()<#if f?has_next>,<#else>);</#if>
+</#list>
+    }
+}

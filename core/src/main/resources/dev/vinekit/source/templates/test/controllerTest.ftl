@@ -1,0 +1,223 @@
+class ${e.name}ControllerTest {
+    private static final String PATH = ${e.collection};
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(<#if !e.test.touched?has_content>);</#if>
+<#list e.test.touched as t>
+            Tables.${t}<#sep>,</#sep><#if t?is_last>);</#if>
+</#list>
+
+    private final ${e.name}Repository repository = new ${e.name}Repository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+<#if e.keyed>
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, null, 500));
+<#else>
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, 0, 500));
+</#if>
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+<#if e.can.create>
+        ${e.name}Samples.inserted(connection);
+        ${e.name}Samples.inserted(connection);
+</#if>
+        List<${e.name}> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(${e.name}.class)));
+
+<#if e.keyed>
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+<#else>
+        assertThat(rows).isEqualTo(repository.list(connection, 0, Integer.MAX_VALUE));
+</#if>
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+<#if e.can.create>
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        ${e.name} created = answer.as(${e.name}.class);
+        assertThat(${e.name}Input.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+<#if e.keyed>
+        assertThat(answer.header("Location")).endsWith(path(created));
+        assertThat(repository.findById(connection, ${e.keyCode.ofCreated})).contains(created);
+<#else>
+        assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(created);
+</#if>
+    }
+</#if>
+<#if e.can.read && e.can.create>
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(${e.name}.class)).isEqualTo(stored);
+    }
+</#if>
+<#if e.can.replace && e.can.create>
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+        ${e.name}Input input = ${e.name}Samples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, <#list e.key as f>${f.nameText}<#sep>, </#list>));
+
+        assertThat(answer.status()).isEqualTo(200);
+        ${e.name} after = answer.as(${e.name}.class);
+        assertThat(${e.name}Input.of(after)).usingRecursiveComparison().ignoringFields(<#list e.key as f>${f.nameText}<#sep>, </#list>).isEqualTo(input);
+        assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+        ${e.name} another = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), ${e.name}Input.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains(<#list e.test.differingKey as f>${f.nameText}<#sep>, </#list>);
+        assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
+    }
+<#if e.test.patched??>
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+        ${e.name}Input other = ${e.name}Samples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, ${e.test.patched.nameText}));
+
+        assertThat(answer.status()).isEqualTo(200);
+        ${e.name} after = answer.as(${e.name}.class);
+        assertThat(after.${e.test.patched.name}()).isEqualTo(other.${e.test.patched.name}());
+        assertThat(${e.name}Input.of(after)).usingRecursiveComparison().ignoringFields(${e.test.patched.nameText})
+                .isEqualTo(${e.name}Input.of(before));
+        assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(after);
+    }
+</#if>
+</#if>
+<#if e.can.delete && e.can.create>
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, ${e.keyCode.ofStored})).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+</#if>
+<#if e.can.create>
+<#list e.test.required as f>
+
+    @Test
+    @Tag("rules")
+    void createWithout${f.capitalised}IsRefused() throws SQLException {
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, ${f.nameText}));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly(${f.nameText});
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+</#list>
+<#list e.test.limited as f>
+
+    @Test
+    @Tag("rules")
+    void tooLong${f.capitalised}IsRefused() throws SQLException {
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, ${f.nameText}, "x".repeat(${(f.maxLength + 1)?c})));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly(${f.nameText});
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+</#list>
+<#list e.test.uniques as u>
+
+    @Test
+    @Tag("rules")
+    void duplicate${u.label}IsRefused() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, ${e.name}Input.of(stored), <#list u.fields as f>${f.nameText}<#sep>, </#list>));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+</#list>
+<#list e.test.missing as m>
+
+    @Test
+    @Tag("rules")
+    void ${m.field.name}OfAMissingRowIsRefused() throws SQLException {
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, ${m.field.nameText}, ${m.value}));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains(${m.field.nameText});
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+</#list>
+<#list e.test.referred as r>
+
+    @Test
+    @Tag("rules")
+    void rowReferredToBy${r.field.capitalised}CannotBeDeleted() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.delete(${r.collection} + "/" + Api.segment(stored.${r.field.name}()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains(${r.children});
+        assertThat(repository.<#if e.keyed>findById(connection, ${e.keyCode.ofStored})).contains(stored<#else>list(connection, 0, Integer.MAX_VALUE)).contains(stored</#if>);
+    }
+</#list>
+</#if>
+<#if e.keyed && e.can.create>
+
+    private static String path(${e.name} ${e.variable}) {
+        return PATH + "/" + ${e.keyCode.segmentCode};
+    }
+</#if>
+}

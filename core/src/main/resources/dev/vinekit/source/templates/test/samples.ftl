@@ -1,0 +1,31 @@
+/** Rows of ${e.table.code} that satisfy every constraint. */
+public final class ${e.name}Samples {
+    private ${e.name}Samples() {
+    }
+
+<#list [e.test.sample, e.test.other] as s>
+<#if s?index == 0>
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static ${e.name}Input sample(Connection connection) throws SQLException {
+<#else>
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static ${e.name}Input other(Connection connection) throws SQLException {
+</#if>
+<#if s.numbered>
+        int n = Numbers.next();
+</#if>
+<#list s.parents as p>
+        ${p.type} ${p.name} = ${p.type}Samples.inserted(connection);
+</#list>
+        return new ${e.name}Input(
+<#list s.arguments as a>
+                ${a}<#if a?has_next>,<#else>);</#if>
+</#list>
+    }
+
+</#list>
+    /** A {@link #sample}, inserted. */
+    public static ${e.name} inserted(Connection connection) throws SQLException {
+        return new ${e.name}Repository().insert(connection, sample(connection));
+    }
+}

@@ -1,0 +1,103 @@
+class ContractTest {
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching();
+
+    private final Api api = SERVICE.api();
+
+    @Test
+    @Tag("contract")
+    void entryPointLinksToEveryCollection() {
+        ApiAnswer answer = api.get("/");
+
+        assertThat(answer.status()).isEqualTo(200);
+        List<String> names = new ArrayList<>();
+        answer.body().fieldNames().forEachRemaining(names::add);
+        assertThat(names).containsExactly(
+<#list s.entities as e>
+                ${e.path}<#if e?has_next>,<#else>);</#if>
+</#list>
+        for (String name : names) {
+            assertThat(answer.body().get(name).textValue()).endsWith("/" + name);
+            assertThat(api.get("/" + name + "?limit=1").status()).isEqualTo(200);
+        }
+    }
+
+    @Test
+    @Tag("contract")
+    void healthAsksTheDatabase() {
+        assertThat(api.get("/health").status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("contract")
+    void unknownPathIsAProblem() {
+        assertProblem(api.get("/no-such-collection"), 404);
+    }
+
+    @Test
+    @Tag("contract")
+    void methodThatThePathDoesNotTakeIsAProblem() {
+        ApiAnswer answer = api.delete(${s.firstCollection});
+
+        assertProblem(answer, 405);
+        assertThat(answer.header("Allow")).contains("GET");
+    }
+
+    @Test
+    @Tag("contract")
+    void unknownParameterIsAProblemThatNamesTheAllowedOnes() {
+        ApiAnswer answer = api.get(${s.firstCollection} + "?colour=blue");
+
+        assertProblem(answer, 400);
+        assertThat(answer.body().path("detail").textValue()).contains("colour", "after", "limit");
+    }
+
+    @Test
+    @Tag("contract")
+    void cursorThatIsNotOursIsAProblem() {
+        assertProblem(api.get(${s.firstCollection} + "?after=%21"), 400);
+        assertProblem(api.get(${s.firstCollection} + "?after=bnVsbA"), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void limitOutOfRangeIsAProblem() {
+        assertProblem(api.get(${s.firstCollection} + "?limit=0"), 400);
+        assertProblem(api.get(${s.firstCollection} + "?limit=501"), 400);
+        assertProblem(api.get(${s.firstCollection} + "?limit=ten"), 400);
+    }
+<#if s.firstWritable??>
+
+    @Test
+    @Tag("contract")
+    void malformedJsonIsAProblem() {
+        assertProblem(api.post(${s.firstWritable}, "{\"a\": "), 400);
+        assertProblem(api.post(${s.firstWritable}, "{\"a\": 1, \"a\": 2}"), 400);
+        assertProblem(api.post(${s.firstWritable}, "[]"), 400);
+        assertProblem(api.post(${s.firstWritable}, ""), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void unknownPropertyIsAProblemThatNamesIt() {
+        ApiAnswer answer = api.post(${s.firstWritable}, "{\"noSuchProperty\": 1}");
+
+        assertProblem(answer, 400);
+        assertThat(answer.violatedFields()).contains("noSuchProperty");
+    }
+
+    @Test
+    @Tag("contract")
+    void bodyThatIsNotJsonIsAProblem() {
+        assertProblem(api.send("POST", ${s.firstWritable}, "text/plain", "{}"), 415);
+    }
+</#if>
+
+    private static void assertProblem(ApiAnswer answer, int status) {
+        assertThat(answer.status()).isEqualTo(status);
+        assertThat(answer.header("Content-Type")).startsWith("application/problem+json");
+        assertThat(answer.body().path("status").intValue()).isEqualTo(status);
+        assertThat(answer.body().path("title").textValue()).isNotBlank();
+        assertThat(answer.body().path("detail").textValue()).isNotBlank();
+    }
+}
