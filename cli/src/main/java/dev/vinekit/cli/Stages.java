@@ -1,6 +1,6 @@
 package dev.vinekit.cli;
 
-import java.time.Instant;
+import java.lang.management.ManagementFactory;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -28,8 +28,7 @@ final class Stages {
     /** Ends with the time that all took, from the start of the virtual machine. */
     void total() {
         if (!quiet) {
-            long elapsed = System.currentTimeMillis() - ProcessHandle.current().info().startInstant()
-                    .map(Instant::toEpochMilli).orElse(System.currentTimeMillis());
+            long elapsed = System.currentTimeMillis() - ManagementFactory.getRuntimeMXBean().getStartTime();
             System.err.printf(Locale.ROOT, "%-9s %-" + WIDTH + "s %6.2f s%n", "total", "", elapsed / 1e3);
         }
     }
