@@ -59,13 +59,13 @@ final class GenerateCommand extends ToolCommand {
         for (Entity entity : mapping.entities()) {
             boolean cameAlong = source.namesTables() && !chosen.contains(entity.table().name());
             System.out.printf(Locale.ROOT, "%-" + width + "s  %-" + names + "s  /%s  %s%n",
-                    style.cell(entity.table().name().name().toLowerCase(Locale.ROOT), width), entity.name(), entity.path(),
+                    style.table(entity.table().name().name(), width), entity.name(), entity.path(),
                     style.faint(entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
                             .collect(Collectors.joining(" ")) + (cameAlong ? "  (comes along: is referred to)" : "")));
         }
         System.out.println();
         for (Remark remark : mapping.remarks()) {
-            System.out.println(style.warning(style.cell(remark.table().name().toLowerCase(Locale.ROOT), 60)) + ": "
+            System.out.println(style.warning(style.table(remark.table().name(), 60)) + ": "
                     + style.cell(remark.text(), 400));
         }
         List.of(FileChange.Kind.CONFLICT, FileChange.Kind.MERGED, FileChange.Kind.LEFT_ALONE).forEach(kind ->

@@ -30,7 +30,7 @@ final class Matrix {
         TestReport.ASPECTS.forEach(aspect -> out.print(style.strong("  " + aspect)));
         out.println();
         for (ServiceDescription.TableDescription table : report.service().tables()) {
-            String name = style.cell(table.table().toLowerCase(Locale.ROOT), nameWidth);
+            String name = style.table(table.table(), nameWidth);
             out.print(name + " ".repeat(nameWidth - name.length()));
             for (String aspect : TestReport.ASPECTS) {
                 out.print("  " + cell(report.cell(table.entity(), aspect), aspect.length()));
@@ -59,7 +59,7 @@ final class Matrix {
         boolean any = false;
         for (ServiceDescription.TableDescription table : report.service().tables()) {
             for (String remark : table.remarks()) {
-                out.println(style.warning(table.table().toLowerCase(Locale.ROOT)) + ": "
+                out.println(style.warning(style.table(table.table(), 60)) + ": "
                         + style.cell(remark, 400));
                 any = true;
             }

@@ -1,5 +1,7 @@
 package dev.vinekit.cli;
 
+import java.util.Locale;
+
 /**
  * What the terminal can show.
  *
@@ -53,6 +55,11 @@ record Style(boolean coloured, boolean unicode) {
         }
         String more = unicode ? "\u2026" : "...";
         return shown.substring(0, shown.offsetByCodePoints(0, Math.max(0, width - more.length()))) + more;
+    }
+
+    /** A table's name: in small letters if it is all capitals, as engines that do not care about case give it. */
+    String table(String name, int width) {
+        return cell(name.equals(name.toUpperCase(Locale.ROOT)) ? name.toLowerCase(Locale.ROOT) : name, width);
     }
 
     private String painted(String code, String text) {

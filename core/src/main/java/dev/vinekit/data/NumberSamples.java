@@ -10,11 +10,17 @@ import java.math.RoundingMode;
 final class NumberSamples {
     private final int scale;
     private final BigDecimal step;
+
+    /** Makes sample values of a type without a scale of its own have one that survives. */
+    private final BigDecimal fraction;
+
     private BigDecimal least;
     private BigDecimal most;
 
     NumberSamples(Field field) {
-        scale = field.type() == JavaType.BIG_DECIMAL ? field.column().type().scale() : 0;
+        boolean unlimited = field.type() == JavaType.BIG_DECIMAL && field.column().type().precision() == 0;
+        scale = unlimited ? 1 : field.type() == JavaType.BIG_DECIMAL ? Math.max(0, field.column().type().scale()) : 0;
+        fraction = unlimited ? new BigDecimal("0.5") : BigDecimal.ZERO;
         step = BigDecimal.ONE.movePointLeft(scale);
         for (FieldRule rule : field.rules()) {
             if (rule instanceof FieldRule.Least bound) {
@@ -34,14 +40,14 @@ final class NumberSamples {
     Sample value(boolean other, int rank, boolean numbered) {
         BigDecimal base = base();
         if (numbered) {
-            return new Sample.NumberedNumber(base);
+            return new Sample.NumberedNumber(base.add(fraction));
         }
         BigDecimal value = base.add(BigDecimal.valueOf(rank));
         BigDecimal shifted = value.add(other ? BigDecimal.ONE : BigDecimal.ZERO);
         if (most != null && shifted.compareTo(most) > 0) {
             shifted = other ? min(most, value.add(step)) : most;
         }
-        return new Sample.Number(shifted.setScale(scale, RoundingMode.DOWN));
+        return new Sample.Number(shifted.add(fraction).setScale(scale, RoundingMode.DOWN));
     }
 
     /** A value well inside the bounds, if there are any. */

@@ -18,6 +18,9 @@ public sealed interface Sample {
     /** {@code n} with leading zeros, so many digits in all. */
     record Digits(int length) implements Sample { }
 
+    /** The letter so many places after A. */
+    record Letter() implements Sample { }
+
     record Number(BigDecimal value) implements Sample { }
 
     /** {@code base + n}. */
@@ -30,8 +33,8 @@ public sealed interface Sample {
     /** A date or time in ISO 8601. */
     record Moment(String iso) implements Sample { }
 
-    /** A date so many days before today that no two rows have the same: {@code 2021-01-01} plus {@code n} days. */
-    record NumberedDate(String base) implements Sample { }
+    /** A date or time in ISO 8601, {@code n} days later, or {@code n} minutes if it is a time of day. */
+    record NumberedMoment(String iso) implements Sample { }
 
     /** A UUID made from {@code n}. */
     record NumberedUuid() implements Sample { }

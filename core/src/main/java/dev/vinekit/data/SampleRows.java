@@ -45,6 +45,9 @@ public final class SampleRows {
                     ? new Sample.Nothing()
                     : value(entity, field, other, ranks.getOrDefault(field.column().name(), 0)));
         }
+        entity.checks().stream().filter(check -> !check.understood()).flatMap(check -> check.fields().stream())
+                .filter(field -> field.column().nullable() && values.containsKey(field))
+                .forEach(field -> values.put(field, new Sample.Nothing()));
         for (Relation relation : entity.relations()) {
             refer(entity, relation, other, values);
         }
@@ -100,18 +103,22 @@ public final class SampleRows {
             case BOOLEAN -> new Sample.Truth(!other);
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
             case STRING -> new TextSamples(field, numbered).value(other);
-            case BINARY -> new Sample.Bytes(other ? "CAFE" : "0102FF");
-            case DATE -> numbered
-                    ? new Sample.NumberedDate(DAY.plusDays(rank * 100L).toString())
-                    : new Sample.Moment(day(other, rank).toString());
-            case TIME -> new Sample.Moment(time(other, rank));
-            case OFFSET_TIME -> new Sample.Moment(time(other, rank) + "+02:00");
-            case DATE_TIME -> new Sample.Moment(day(other, rank) + "T" + time(other, 0));
-            case OFFSET_DATE_TIME -> new Sample.Moment(day(other, rank) + "T" + time(other, 0) + "+02:00");
+            case BINARY -> bytes(field, other);
+            case DATE -> moment(day(other, rank).toString(), numbered);
+            case TIME -> moment(time(other, rank), numbered);
+            case OFFSET_TIME -> moment(time(other, rank) + "+02:00", numbered);
+            case DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0), numbered);
+            case OFFSET_DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0) + "+02:00", numbered);
             case UUID -> new Sample.NumberedUuid();
             case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.50}");
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
         };
+    }
+
+    /** As many bytes as a short column holds, so that a column of fixed length is filled. */
+    private static Sample bytes(Field field, boolean other) {
+        long length = field.column().type().length();
+        return new Sample.Bytes((other ? "CA" : "7F").repeat(length > 0 && length <= 64 ? (int) length : 3));
     }
 
     private static Sample constant(Field field, boolean other) {
@@ -130,6 +137,10 @@ public final class SampleRows {
         return new NumberSamples(field).value(other, rank, numbered);
     }
 
+    private static Sample moment(String iso, boolean numbered) {
+        return numbered ? new Sample.NumberedMoment(iso) : new Sample.Moment(iso);
+    }
+
     private static LocalDate day(boolean other, int rank) {
         return DAY.plusDays(rank * 10L + (other ? 31 : 0));
     }
@@ -146,6 +157,10 @@ public final class SampleRows {
                 .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
         Set<String> references = new HashSet<>();
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
+        if (entity.key().isEmpty() && entity.comparable().contains(field)) {
+            List<String> all = entity.comparable().stream().map(other -> other.column().name()).toList();
+            return distinguishing(entity, new UniqueKey("", all)).equals(field.column().name());
+        }
         return keys.stream().filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().noneMatch(references::contains))
                 .anyMatch(key -> distinguishing(entity, key).equals(field.column().name()));
@@ -153,7 +168,8 @@ public final class SampleRows {
 
     private static String distinguishing(Entity entity, UniqueKey key) {
         for (JavaType type : List.of(JavaType.UUID, JavaType.STRING, JavaType.LONG, JavaType.INTEGER,
-                JavaType.BIG_DECIMAL, JavaType.DATE)) {
+                JavaType.BIG_DECIMAL, JavaType.DATE, JavaType.DATE_TIME, JavaType.OFFSET_DATE_TIME, JavaType.TIME,
+                JavaType.OFFSET_TIME)) {
             for (String column : key.columns()) {
                 if (entity.field(column).type() == type) {
                     return column;

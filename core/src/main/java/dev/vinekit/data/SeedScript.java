@@ -6,6 +6,8 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -79,6 +81,14 @@ public final class SeedScript {
         return dialect.literal(field.column().type(), text(sample, n));
     }
 
+    private static String later(String iso, int n) {
+        if (iso.indexOf('-') < 0) {
+            LocalTime time = LocalTime.parse(iso.substring(0, 8));
+            return time.plusMinutes(n).format(DateTimeFormatter.ISO_LOCAL_TIME) + iso.substring(8);
+        }
+        return LocalDate.parse(iso.substring(0, 10)).plusDays(n) + iso.substring(10);
+    }
+
     private static String text(Sample sample, int n) {
         if (sample instanceof Sample.Text text) {
             return text.value();
@@ -86,6 +96,8 @@ public final class SeedScript {
             return text.before() + n + text.after();
         } else if (sample instanceof Sample.Digits digits) {
             return String.format(Locale.ROOT, "%0" + digits.length() + "d", n);
+        } else if (sample instanceof Sample.Letter) {
+            return Character.toString('A' + n);
         } else if (sample instanceof Sample.Number number) {
             return number.value().toPlainString();
         } else if (sample instanceof Sample.NumberedNumber number) {
@@ -96,8 +108,8 @@ public final class SeedScript {
             return constant.value();
         } else if (sample instanceof Sample.Moment moment) {
             return moment.iso();
-        } else if (sample instanceof Sample.NumberedDate date) {
-            return LocalDate.parse(date.base()).plusDays(n).toString();
+        } else if (sample instanceof Sample.NumberedMoment moment) {
+            return later(moment.iso(), n);
         } else if (sample instanceof Sample.NumberedUuid) {
             return String.format(Locale.ROOT, "00000000-0000-4000-8000-%012d", n);
         } else if (sample instanceof Sample.Document document) {

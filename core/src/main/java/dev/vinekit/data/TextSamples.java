@@ -40,6 +40,9 @@ final class TextSamples {
                 new String[] {"https://example.com/" + (other ? "other/" : ""), ""},
                 new String[] {other ? "B" : "A", ""},
                 new String[] {other ? "b" : "a", ""},
+                new String[] {other ? "CD" : "AB", ""},
+                new String[] {other ? "CDE" : "ABC", ""},
+                new String[] {other ? "CD-" : "AB-", ""},
                 new String[] {"", ""});
         for (String[] candidate : candidates) {
             String text = candidate[0] + (numbered ? "11" : "") + candidate[1];
@@ -50,8 +53,8 @@ final class TextSamples {
                     ? new Sample.NumberedText(candidate[0], candidate[1])
                     : new Sample.Text(text.strip());
         }
-        if (numbered) {
-            return new Sample.Digits(Math.max(DIGITS, least));
+        if (numbered && field.rules().stream().noneMatch(FieldRule.Pattern.class::isInstance)) {
+            return most < DIGITS ? new Sample.Letter() : new Sample.Digits(Math.max(DIGITS, least));
         }
         return plain(other);
     }
@@ -66,7 +69,10 @@ final class TextSamples {
         return listed(other);
     }
 
-    /** One of the texts that a pattern lists, if it is a list of quoted texts; else a text that may not fit. */
+    /**
+     * One of the texts that a pattern lists, if it is a list of quoted texts; else nothing, or where there must be
+     * something a text that may not fit.
+     */
     private Sample listed(boolean other) {
         for (FieldRule rule : field.rules()) {
             if (rule instanceof FieldRule.Pattern pattern && pattern.regex().startsWith("\\Q")) {
@@ -74,7 +80,7 @@ final class TextSamples {
                 return new Sample.Text(options[other ? options.length - 1 : 0].replaceAll("\\\\[QE]", ""));
             }
         }
-        return new Sample.Text(other ? "y" : "x");
+        return field.column().nullable() ? new Sample.Nothing() : new Sample.Text(other ? "y" : "x");
     }
 
     private boolean fits(String text) {

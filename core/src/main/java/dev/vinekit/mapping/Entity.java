@@ -1,5 +1,6 @@
 package dev.vinekit.mapping;
 
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import java.util.Collections;
 import java.util.List;
@@ -33,8 +34,12 @@ public record Entity(
         List<CheckedFields> checks,
         Set<Operation> operations) {
 
-    /** A check constraint and the fields that it is about. */
-    public record CheckedFields(String constraint, List<Field> fields) {
+    /**
+     * A check constraint and the fields that it is about.
+     *
+     * @param understood whether the service checks all of it too
+     */
+    public record CheckedFields(String constraint, List<Field> fields, boolean understood) {
     }
 
     public Entity {
@@ -51,6 +56,12 @@ public record Entity(
         return fields.stream().filter(Field::inKey)
                 .sorted((a, b) -> Integer.compare(order.indexOf(a.column().name()), order.indexOf(b.column().name())))
                 .toList();
+    }
+
+    /** The fields to tell rows apart by if there is no key: those whose values can be compared and sorted. */
+    public List<Field> comparable() {
+        return fields.stream()
+                .filter(field -> field.type().isKey() && field.column().type().kind() != SqlType.Kind.TEXT).toList();
     }
 
     public boolean can(Operation operation) {

@@ -1,5 +1,6 @@
 package dev.vinekit.mapping;
 
+import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
@@ -93,15 +94,16 @@ public final class Mapper {
                 keyColumns.size() > 1 ? Optional.of(name.with("Key")) : Optional.empty(),
                 relations(table, fields),
                 rowRules,
-                checkedFields(table, fields),
+                checkedFields(table, fields, rules.leftToDatabase()),
                 operations(table, fields, keyColumns));
     }
 
-    private List<Entity.CheckedFields> checkedFields(Table table, List<Field> fields) {
+    private List<Entity.CheckedFields> checkedFields(Table table, List<Field> fields, Set<Check> leftToDatabase) {
         return table.checks().stream().map(check -> {
             List<String> columns = dialect.parseCheck(check.expression()).columns();
             return new Entity.CheckedFields(check.name(),
-                    fields.stream().filter(field -> columns.contains(field.column().name())).toList());
+                    fields.stream().filter(field -> columns.contains(field.column().name())).toList(),
+                    !leftToDatabase.contains(check));
         }).toList();
     }
 

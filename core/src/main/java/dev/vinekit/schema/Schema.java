@@ -47,31 +47,32 @@ public record Schema(String engine, String defaultSchema, List<Table> tables) {
     }
 
     /**
-     * The tables in an order in which each comes after those that it needs, views last. Where references form a
-     * cycle, the tables of the cycle stand in name order.
+     * The tables in an order in which each comes after those that it needs, views last. In a cycle of references a
+     * table comes after those that its rows must refer to, and perhaps before those that they may refer to.
      */
     public List<Table> inReferenceOrder() {
-        Map<TableName, Table> byName = byName();
-        Set<TableName> visited = new HashSet<>();
         List<Table> ordered = new ArrayList<>();
-        tables.stream().filter(table -> !table.isView()).forEach(table -> visit(table, byName, visited, ordered));
-        tables.stream().filter(Table::isView).forEach(table -> visit(table, byName, visited, ordered));
+        List<Table> open = new ArrayList<>(tables.stream().filter(table -> !table.isView()).toList());
+        open.addAll(tables.stream().filter(Table::isView).toList());
+        Set<TableName> missing = new HashSet<>(byName().keySet());
+        while (!open.isEmpty()) {
+            List<Table> ready = open.stream().filter(table -> isReady(table, table.needs(), missing)).toList();
+            if (ready.isEmpty()) {
+                ready = List.of(open.stream().filter(table -> isReady(table, table.requires(), missing)).findFirst()
+                        .orElse(open.get(0)));
+            }
+            ordered.addAll(ready);
+            open.removeAll(ready);
+            ready.forEach(table -> missing.remove(table.name()));
+        }
         return List.copyOf(ordered);
+    }
+
+    private static boolean isReady(Table table, List<TableName> needed, Set<TableName> missing) {
+        return needed.stream().noneMatch(name -> missing.contains(name) && !name.equals(table.name()));
     }
 
     private Map<TableName, Table> byName() {
         return tables.stream().collect(Collectors.toMap(Table::name, Function.identity()));
-    }
-
-    private static void visit(
-            Table table, Map<TableName, Table> byName, Set<TableName> visited, List<Table> ordered) {
-        if (visited.add(table.name())) {
-            for (TableName needed : table.needs()) {
-                if (byName.containsKey(needed)) {
-                    visit(byName.get(needed), byName, visited, ordered);
-                }
-            }
-            ordered.add(table);
-        }
     }
 }

@@ -3,6 +3,8 @@ package dev.vinekit.schema;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -43,6 +45,16 @@ public record Table(
         Stream<TableName> references = foreignKeys.stream().map(ForeignKey::target);
         Stream<TableName> reads = viewQuery.stream().flatMap(query -> query.reads().stream());
         return Stream.concat(references, reads).distinct().toList();
+    }
+
+    /** The tables that every row of this one refers to, or that the view reads. */
+    public List<TableName> requires() {
+        Set<TableName> optional = foreignKeys.stream()
+                .filter(key -> key.columns().stream().anyMatch(name -> column(name).nullable()))
+                .map(ForeignKey::target).collect(Collectors.toSet());
+        foreignKeys.stream().filter(key -> key.columns().stream().noneMatch(name -> column(name).nullable()))
+                .map(ForeignKey::target).forEach(optional::remove);
+        return needs().stream().filter(name -> !optional.contains(name)).toList();
     }
 
     /** This table with other foreign keys. */

@@ -80,6 +80,7 @@ final class LineBreaker {
         }
         boolean chained = c == '.' && i > from + 8 && line.charAt(i - 1) == ')';
         return chained || line.startsWith(" throws ", i) || line.startsWith(" ? ", i) || line.startsWith(" : ", i)
+                || line.startsWith(" = ", i)
                 || line.startsWith(" + ", i) || line.startsWith(" -> ", i - 4) && i > 4 ? i : -1;
     }
 }

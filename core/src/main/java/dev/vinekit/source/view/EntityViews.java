@@ -78,9 +78,7 @@ final class EntityViews {
 
     private static EntityView.StatementView statements(Entity entity, List<Field> updates) {
         List<String> key = entity.key().stream().map(Field::sqlName).toList();
-        List<String> sortable = entity.fields().stream()
-                .filter(field -> field.type().isKey() && field.column().type().length() < 10_000)
-                .map(Field::sqlName).toList();
+        List<String> sortable = entity.comparable().stream().map(Field::sqlName).toList();
         String keyList = String.join(", ", key);
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),

@@ -1,56 +1,60 @@
 package dev.vinekit.source.view;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 
 /** Text that stands in Java source inside a string literal or text block. */
 public final class JavaString {
-    private static final int WIDTH = 100;
+    private static final int WIDTH = 84;
 
-    private final String value;
+    /** Lines of layout; a line break inside one of them is part of the text, and is written as an escape. */
+    private final List<String> lines;
 
-    private JavaString(String value) {
-        this.value = value;
+    private JavaString(List<String> lines) {
+        this.lines = List.copyOf(lines);
     }
 
     public static JavaString of(String value) {
-        return new JavaString(value);
+        return new JavaString(List.of(value));
     }
 
-    /** The values joined by commas, with line breaks where a line would grow too long. */
+    /** The values joined by commas, on as many lines as they need. */
     public static JavaString list(List<String> values) {
-        StringBuilder text = new StringBuilder();
-        int width = 0;
+        List<String> lines = new ArrayList<>();
+        StringBuilder line = new StringBuilder();
         for (int i = 0; i < values.size(); i++) {
             String part = values.get(i) + (i + 1 < values.size() ? "," : "");
-            if (width > 0 && width + part.length() + 1 > WIDTH - 30) {
-                text.append('\n');
-                width = 0;
-            } else if (i > 0) {
-                text.append(' ');
+            if (!line.isEmpty() && line.length() + part.length() >= WIDTH) {
+                lines.add(line.toString());
+                line.setLength(0);
             }
-            text.append(part);
-            width += part.length() + 1;
+            line.append(line.isEmpty() ? "" : " ").append(part);
         }
-        return new JavaString(text.toString());
+        lines.add(line.toString());
+        return new JavaString(lines);
     }
 
     /** The values joined by commas, each on a line of its own. */
     public static JavaString lines(List<String> values) {
-        return new JavaString(String.join(",\n", values));
+        List<String> lines = new ArrayList<>();
+        for (int i = 0; i < values.size(); i++) {
+            lines.add(values.get(i) + (i + 1 < values.size() ? "," : ""));
+        }
+        return new JavaString(lines);
     }
 
     /** A string literal, with its quotes. */
     @Override
     public String toString() {
-        return '"' + value.codePoints().mapToObj(JavaString::escapedInLiteral).collect(Collectors.joining()) + '"';
+        return '"' + String.join("\n", lines).codePoints().mapToObj(JavaString::escapedInLiteral).collect(Collectors.joining()) + '"';
     }
 
     /** Part of a text block, of which later lines are indented by so many spaces. */
     public String block(int indent) {
         String joint = "\n" + " ".repeat(indent);
-        return value.lines().map(JavaString::blockLine).collect(Collectors.joining(joint));
+        return lines.stream().map(JavaString::blockLine).collect(Collectors.joining(joint));
     }
 
 

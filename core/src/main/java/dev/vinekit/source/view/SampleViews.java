@@ -54,8 +54,8 @@ final class SampleViews {
 
     static boolean isNumbered(Sample sample) {
         return sample instanceof Sample.NumberedText || sample instanceof Sample.NumberedNumber
-                || sample instanceof Sample.NumberedDate || sample instanceof Sample.NumberedUuid
-                || sample instanceof Sample.Digits;
+                || sample instanceof Sample.NumberedMoment || sample instanceof Sample.NumberedUuid
+                || sample instanceof Sample.Digits || sample instanceof Sample.Letter;
     }
 
     static JavaCode code(Field field, Sample sample) {
@@ -67,6 +67,8 @@ final class SampleViews {
                     : JavaCode.of("%s + n + %s", JavaString.of(text.before()), JavaString.of(text.after()));
         } else if (sample instanceof Sample.Digits digits) {
             return JavaCode.of("Numbers.digits(n, %s)", digits.length());
+        } else if (sample instanceof Sample.Letter) {
+            return JavaCode.of("Character.toString('A' + n)");
         } else if (sample instanceof Sample.Number number) {
             return number(field.type(), number.value());
         } else if (sample instanceof Sample.NumberedNumber number) {
@@ -77,8 +79,9 @@ final class SampleViews {
             return JavaCode.of("%s.%s", constant.enumeration(), constant.constant());
         } else if (sample instanceof Sample.Moment moment) {
             return moment(field.type(), moment.iso());
-        } else if (sample instanceof Sample.NumberedDate date) {
-            return JavaCode.of("%s.plusDays(n)", moment(JavaType.DATE, date.base()));
+        } else if (sample instanceof Sample.NumberedMoment moment) {
+            boolean ofDay = field.type() == JavaType.TIME || field.type() == JavaType.OFFSET_TIME;
+            return JavaCode.of(ofDay ? "%s.plusMinutes(n)" : "%s.plusDays(n)", moment(field.type(), moment.iso()));
         } else if (sample instanceof Sample.NumberedUuid) {
             return JavaCode.of("Numbers.uuid(n)");
         } else if (sample instanceof Sample.Document document) {

@@ -57,7 +57,7 @@ class ${e.name}ControllerTest {
         assertThat(${e.name}Input.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
 <#if e.keyed>
-        assertThat(answer.header("Location")).endsWith(path(created));
+        assertThat(api.at(answer.header("Location")).as(${e.name}.class)).isEqualTo(created);
         assertThat(repository.findById(connection, ${e.keyCode.ofCreated})).contains(created);
 <#else>
         assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(created);

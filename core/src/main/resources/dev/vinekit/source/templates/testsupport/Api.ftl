@@ -13,6 +13,12 @@ public final class Api {
         return send("GET", path, "application/json", null);
     }
 
+    /** Reads what is at a whole URL of the service. */
+    public ApiAnswer at(String location) {
+        assertThat(location).startsWith(url);
+        return get(location.substring(url.length()));
+    }
+
     public ApiAnswer post(String path, Object body) {
         return send("POST", path, "application/json", body);
     }
