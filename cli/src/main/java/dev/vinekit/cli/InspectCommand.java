@@ -18,6 +18,8 @@ import picocli.CommandLine.Mixin;
     "Shows what is in a database: its tables, or with --tables each of those in full.",
     "Reads only."})
 final class InspectCommand extends ToolCommand {
+    private static final int SAMPLE = 5;
+
     @Mixin
     private SourceOptions source;
 
@@ -26,18 +28,17 @@ final class InspectCommand extends ToolCommand {
         Database database = source.database();
         Engine.Login login = VineKit.login(database);
         Schema schema = VineKit.read(database, new Scope(source.scope().schemas(), List.of()));
+        Set<TableName> chosen = source.scope().chosen(schema);
+        Schema shown = chosen.isEmpty() ? schema : new Schema(schema.engine(), schema.defaultSchema(),
+                schema.tables().stream().filter(table -> chosen.contains(table.name())).toList());
+        Map<TableName, Long> counts = VineKit.countRows(database, shown);
         SchemaView view = new SchemaView(schema, output.style(), System.out);
         view.login(login);
-        if (!source.namesTables()) {
-            view.overview(VineKit.countRows(database, schema));
-            return 0;
+        if (chosen.isEmpty()) {
+            view.overview(counts);
         }
-        Set<TableName> chosen = source.scope().chosen(schema);
-        Schema part = new Schema(schema.engine(), schema.defaultSchema(),
-                schema.tables().stream().filter(table -> chosen.contains(table.name())).toList());
-        Map<TableName, Long> counts = VineKit.countRows(database, part);
-        for (Table table : part.tables()) {
-            view.table(table, counts.get(table.name()), VineKit.sampleRows(database, schema, table, 5));
+        for (Table table : chosen.isEmpty() ? List.<Table>of() : shown.tables()) {
+            view.table(table, counts.get(table.name()), VineKit.sampleRows(database, schema, table, SAMPLE));
         }
         return 0;
     }

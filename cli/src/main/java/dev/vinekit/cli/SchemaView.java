@@ -52,11 +52,11 @@ final class SchemaView {
         }
         lines.print(out);
         out.println();
-        out.println(Steps.tables(schema) + ", " + rows + " rows (counted). One in full: --tables NAME");
+        out.println(Steps.tables(schema) + ", " + Steps.count(rows, "row", "rows") + " (counted). One in full: --tables NAME");
     }
 
     void table(Table table, long rows, SampleOfRows sample) {
-        out.println(style.strong(name(table.name())) + (table.isView() ? " (view)" : "") + ", " + rows + " rows (counted)");
+        out.println(style.strong(name(table.name())) + (table.isView() ? " (view)" : "") + ", " + Steps.count(rows, "row", "rows") + " (counted)");
         if (!table.comment().isEmpty()) {
             out.println(style.cell(table.comment(), LINE_WIDTH));
         }

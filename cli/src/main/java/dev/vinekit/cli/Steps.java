@@ -55,7 +55,7 @@ final class Steps {
 
     TestReport summarised(Supplier<TestReport> run) {
         return stages.run("test", run, report -> count(report.outcomes().size(), "test", "tests")
-                + " on a scratch database with " + count((int) report.seedRows(), "seed row", "seed rows"));
+                + " on a scratch database with " + count(report.seedRows(), "seed row", "seed rows"));
     }
 
     static String counts(ChangeSet changes) {
@@ -70,11 +70,11 @@ final class Steps {
 
     static String tables(Schema schema) {
         long views = schema.tables().stream().filter(Table::isView).count();
-        String text = count((int) (schema.tables().size() - views), "table", "tables");
-        return views == 0 ? text : text + " and " + count((int) views, "view", "views");
+        String text = count(schema.tables().size() - views, "table", "tables");
+        return views == 0 ? text : text + " and " + count(views, "view", "views");
     }
 
-    static String count(int number, String one, String many) {
+    static String count(long number, String one, String many) {
         return number + " " + (number == 1 ? one : many);
     }
 }

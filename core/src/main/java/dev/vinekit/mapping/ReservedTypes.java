@@ -1,50 +1,67 @@
 package dev.vinekit.mapping;
 
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /** Simple names that an entity may not have, since the generated files use types of these names. */
 public final class ReservedTypes {
+    /** Types of {@code java.lang}, of our own support package, and nested ones. */
     private static final Set<String> NAMES = Set.of("""
-            Test TestInstance Tag RegisterExtension ParameterizedTest ValueSource ExtendWith JsonNode ObjectNode
-            ObjectMapper JsonMapper JsonParser JsonProcessingException ArrayNode JsonCreator JsonValue JsonPointer
-            JavaTimeModule SerializationFeature DeserializationFeature MapperFeature StreamReadFeature JsonGenerator
-            MismatchedInputException UnrecognizedPropertyException InvalidFormatException StdSerializer HikariConfig
-            HikariDataSource Logger LoggerFactory Undertow UndertowOptions Handlers PathHandler Response Path GET POST
-            PUT PATCH DELETE HEAD Produces Consumes PathParam QueryParam Context UriInfo UriBuilder Encoded MediaType
-            MultivaluedMap ExceptionMapper Provider MessageBodyReader MessageBodyWriter HttpHeaders
-            WebApplicationException NotFoundException NotAllowedException NotSupportedException HttpMethod
-            ParamConverter ParamConverterProvider ResteasyDeployment ResteasyDeploymentImpl HttpServletDispatcher
-            HttpServlet30Dispatcher ServletInfo DeploymentInfo DeploymentManager Servlets ServletContext Validator
-            ValidatorFactory Validation ConstraintViolation Default Null NotNull Size DecimalMin DecimalMax Digits
-            Pattern Min Max NotBlank ParameterMessageInterpolator PlatformResourceBundleLocator HibernateValidator
-            BigDecimal BigInteger UUID LocalDate LocalTime LocalDateTime OffsetDateTime OffsetTime Instant ZoneOffset
-            Duration DateTimeException DateTimeParseException Connection PreparedStatement ResultSet SQLException
-            DataSource Statement DriverManager ResultSetMetaData List Map Set Optional Arrays Collection Collections
-            Objects Base64 Locale ArrayList HashMap LinkedHashMap Iterator Entry TreeMap HashSet LinkedHashSet
-            Comparator Function UnaryOperator BiFunction Supplier Consumer Predicate Stream Collectors IntStream
-            StandardCharsets InputStream OutputStream IOException UncheckedIOException Annotation Type RecordComponent
-            Constructor Method InvocationTargetException ParameterizedType HttpClient HttpRequest HttpResponse
-            BodyPublishers BodyHandlers URI URLEncoder URLDecoder InetSocketAddress BindException AtomicInteger
-            AtomicLong ConcurrentHashMap TimeUnit Matcher Files AfterEachCallback AfterAllCallback BeforeAllCallback
-            BeforeEachCallback ExtensionContext Extension Object String Class System Integer Long Short Byte Character
-            Boolean Float Double Number Void Math Iterable Exception RuntimeException Throwable Error Record Enum
-            Override Deprecated SuppressWarnings SafeVarargs FunctionalInterface Thread Runnable Process
-            ProcessBuilder Runtime Comparable CharSequence StringBuilder StringBuffer Cloneable AutoCloseable Module
-            ModuleLayer Package ClassLoader ThreadLocal ThreadGroup StackTraceElement StackWalker StrictMath
-            SecurityManager Compiler ClassValue ClassCastException IllegalArgumentException IllegalStateException
-            NullPointerException NumberFormatException UnsupportedOperationException IndexOutOfBoundsException
-            InterruptedException CloneNotSupportedException ArithmeticException AssertionError LinkageError
-            ExceptionInInitializerError NoSuchElementException ReflectiveOperationException SecurityException Readable
-            Appendable Application Main Server Settings Transactions Sql Insert Binary Coded Json JsonProvider Problem
-            ProblemMapper ProblemException Violation Constraint SqlErrors PageRequest Page Cursor Validated OnCreate
-            OnReplace Rules EntryPoint Health MergePatch PathKeys KeyReader TimeParameters RowMapper Endpoints
-            InputReader ServiceUnderTest TestDatabase TestTransaction TestRow Api ApiAnswer Numbers SeedRows Tables
+            TestInstance ParameterizedTest ValueSource ExtendWith ObjectMapper JsonParser ArrayNode JsonPointer
+            JsonGenerator MismatchedInputException UnrecognizedPropertyException InvalidFormatException StdSerializer
+            PathHandler HEAD QueryParam UriBuilder NotFoundException NotAllowedException NotSupportedException
+            HttpServletDispatcher ServletInfo ServletContext ValidatorFactory NotBlank PlatformResourceBundleLocator
+            BigInteger Instant ZoneOffset DateTimeException DateTimeParseException Collection Collections Iterator
+            Entry LinkedHashSet UnaryOperator BiFunction Supplier Predicate Stream IntStream Constructor
+            InvocationTargetException ParameterizedType BodyPublishers BodyHandlers AtomicLong ConcurrentHashMap
+            TimeUnit Files Extension Object String Class System Integer Long Short Byte Character Boolean Float Double
+            Number Void Math Iterable Exception RuntimeException Throwable Error Record Enum Override Deprecated
+            SuppressWarnings SafeVarargs FunctionalInterface Thread Runnable Process ProcessBuilder Runtime Comparable
+            CharSequence StringBuilder StringBuffer Cloneable AutoCloseable Module ModuleLayer Package ClassLoader
+            ThreadLocal ThreadGroup StackTraceElement StackWalker StrictMath SecurityManager Compiler ClassValue
+            ClassCastException IllegalArgumentException IllegalStateException NullPointerException
+            NumberFormatException UnsupportedOperationException IndexOutOfBoundsException InterruptedException
+            CloneNotSupportedException ArithmeticException AssertionError LinkageError ExceptionInInitializerError
+            NoSuchElementException ReflectiveOperationException SecurityException Readable Appendable Application Main
+            Server Settings Transactions Sql Insert Binary Coded Json JsonProvider Problem ProblemMapper
+            ProblemException Violation Constraint SqlErrors PageRequest Page Cursor Validated OnCreate OnReplace Rules
+            EntryPoint Health MergePatch PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
+            ServiceUnderTest TestDatabase TestTransaction TestRow Api Numbers Tables ApiAnswer
             """.trim().split("\\s+"));
+
+    private static final Map<String, String> LIBRARY = library();
 
     private ReservedTypes() {
     }
 
     public static boolean contains(String simpleName) {
-        return NAMES.contains(simpleName);
+        return NAMES.contains(simpleName) || LIBRARY.containsKey(simpleName) || LIBRARY.containsKey("@" + simpleName);
+    }
+
+    /**
+     * The types that templates use without their package, by simple name: {@code static a.B.c} for a static method,
+     * and both names behind {@code @} for a type that is meant only where it annotates.
+     */
+    public static Map<String, String> libraryTypes() {
+        return LIBRARY;
+    }
+
+    private static Map<String, String> library() {
+        Map<String, String> types = new TreeMap<>();
+        try (InputStream file = ReservedTypes.class.getResourceAsStream("library-types.txt");
+                BufferedReader lines = new BufferedReader(new InputStreamReader(file, StandardCharsets.UTF_8))) {
+            lines.lines().forEach(line -> types.put(
+                    (line.startsWith("@") ? "@" : "") + line.substring(line.lastIndexOf('.') + 1), line));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return Map.copyOf(types);
     }
 }

@@ -1,16 +1,11 @@
 package dev.vinekit.source;
 
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.ReservedTypes;
 import dev.vinekit.source.view.EntityView;
 import dev.vinekit.source.view.FieldView;
 import dev.vinekit.source.view.ServiceView;
 import dev.vinekit.source.view.ServiceViews;
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -19,13 +14,13 @@ import java.util.Map;
 
 /** Writes every file of a service. */
 public final class Sources {
-    private static final List<String> SUPPORT = List.of(
+    static final List<String> SUPPORT = List.of(
             "Application", "Coded", "Constraint", "Endpoints", "EntryPoint", "Health", "InputReader", "Insert", "Json",
             "JsonProvider", "Main", "MergePatch", "OnCreate", "OnReplace", "PageRequest", "PathKeys", "Problem",
             "ProblemException", "ProblemMapper", "Rules", "Server", "Settings", "Sql", "SqlErrors", "Transactions",
             "Violation", "Binary", "KeyParameters");
 
-    private static final List<String> TEST_SUPPORT = List.of(
+    static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase", "TestRow",
             "TestTransaction");
 
@@ -118,7 +113,7 @@ public final class Sources {
 
     private void writeJava() {
         String base = mapping.basePackage().value();
-        Map<String, String> known = new HashMap<>(libraryTypes());
+        Map<String, String> known = new HashMap<>(ReservedTypes.libraryTypes());
         java.forEach(file -> known.put(file.name, base + "." + file.layer + "." + file.name));
         Map<String, String> knownInDto = new LinkedHashMap<>(known);
         knownInDto.put("Pattern", "jakarta.validation.constraints.Pattern");
@@ -131,23 +126,6 @@ public final class Sources {
                     + LineBreaker.apply(file.body);
             file("src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java", text);
         }
-    }
-
-    /** The types of the Java library and of our dependencies that templates use, by simple name. */
-    static Map<String, String> libraryTypes() {
-        Map<String, String> types = new HashMap<>();
-        try (InputStream file = Sources.class.getResourceAsStream("imports.txt");
-                BufferedReader lines = new BufferedReader(new InputStreamReader(file, StandardCharsets.UTF_8))) {
-            lines.lines().forEach(line -> types.put(simpleName(line), line));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return types;
-    }
-
-    /** The last part of a name, behind the mark of an annotation if it has one. */
-    private static String simpleName(String line) {
-        return (line.startsWith("@") ? "@" : "") + line.substring(line.lastIndexOf('.') + 1);
     }
 
     private record JavaFile(String side, String layer, String name, String body) {

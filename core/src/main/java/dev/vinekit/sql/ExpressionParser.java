@@ -183,7 +183,8 @@ public final class ExpressionParser {
                 throw new NotUnderstood();
             }
             depth += token.isSymbol("(") ? 1 : token.isSymbol(")") ? -1 : 0;
-            name.append(name.isEmpty() || token.kind() == Token.Kind.SYMBOL ? "" : " ").append(token.text());
+            boolean glued = name.isEmpty() || token.kind() == Token.Kind.SYMBOL || name.charAt(name.length() - 1) == '(';
+            name.append(glued ? "" : " ").append(token.text());
         }
         take();
         return name.toString();

@@ -46,10 +46,10 @@ final class Lexer {
         int start = position;
         char c = sql.charAt(position);
         if (c == '\'') {
-            return new Token(Token.Kind.STRING, quoted('\''), start);
+            return quoted(Token.Kind.STRING, c);
         }
         if (c == '"' || c == '`') {
-            return new Token(Token.Kind.QUOTED_IDENTIFIER, quoted(c), start);
+            return quoted(Token.Kind.QUOTED_IDENTIFIER, c);
         }
         if (isDigit(c) || c == '.' && position + 1 < sql.length() && isDigit(sql.charAt(position + 1))) {
             return new Token(Token.Kind.NUMBER, number(), start);
@@ -70,7 +70,9 @@ final class Lexer {
         return new Token(Token.Kind.SYMBOL, String.valueOf(c), start);
     }
 
-    private String quoted(char quote) {
+    /** A quoted token, or the quote alone as a symbol if there is no second one. */
+    private Token quoted(Token.Kind kind, char quote) {
+        int start = position;
         StringBuilder text = new StringBuilder();
         for (position++; position < sql.length(); position++) {
             char c = sql.charAt(position);
@@ -81,10 +83,10 @@ final class Lexer {
                 position++;
             } else {
                 position++;
-                return text.toString();
+                return new Token(kind, text.toString(), start);
             }
         }
-        return text.toString();
+        return new Token(Token.Kind.SYMBOL, String.valueOf(quote), start);
     }
 
     private String number() {

@@ -11,7 +11,6 @@ public record Problem(
         String detail,
         @JsonInclude(JsonInclude.Include.NON_EMPTY)
         List<Violation> violations) {
-
     public static final String MEDIA_TYPE = "application/problem+json";
 
     /** A problem whose title is the status's own. */

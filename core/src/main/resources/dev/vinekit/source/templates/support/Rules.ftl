@@ -33,9 +33,7 @@ public final class Rules {
         return switch (rule.getAnnotation().annotationType().getSimpleName()) {
             case "NotNull" -> "is required";
             case "Null" -> "is numbered by the database; leave it out";
-            case "Size" -> attributes.get("max").equals(Integer.MAX_VALUE)
-                    ? "must be at least " + attributes.get("min") + " characters long"
-                    : "must be " + attributes.get("min") + " to " + attributes.get("max") + " characters long";
+            case "Size" -> size((int) attributes.get("min"), (int) attributes.get("max"));
             case "Digits" -> "must have at most " + attributes.get("integer") + " digits before the point and "
                     + attributes.get("fraction") + " after it";
             case "Min" -> "must be at least " + attributes.get("value");
@@ -47,6 +45,15 @@ public final class Rules {
             case "Pattern" -> "must match the pattern " + attributes.get("regexp");
             default -> "breaks the rule " + rule.getAnnotation().annotationType().getSimpleName();
         };
+    }
+
+    private static String size(int min, int max) {
+        if (min == 0) {
+            return "must be at most " + max + " characters long";
+        }
+        return max == Integer.MAX_VALUE
+                ? "must be at least " + min + " characters long"
+                : "must be " + min + " to " + max + " characters long";
     }
 
     public <T extends Comparable<? super T>> Rules atLeast(String field, T value, String otherField, T other) {

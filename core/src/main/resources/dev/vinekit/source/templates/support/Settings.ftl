@@ -17,7 +17,6 @@ public record Settings(
         String host,
         int port,
         String basePath) {
-
     /**
      * Reads the settings.
      *

@@ -22,7 +22,6 @@ public record ${e.name}(
         ${f.type} ${f.name}<#if f?has_next>,<#else>) {</#if>
 </#list>
 <#if e.keyName??>
-
     /** The primary key. */
     public ${e.keyName} primaryKey() {
         return new ${e.keyName}(<#list e.key as f>${f.name}<#sep>, </#list>);

@@ -9,7 +9,6 @@ public record ${e.name}Input(
 </#list>
         ${f.boxed} ${f.name}<#if f?has_next>,<#else>) {</#if>
 </#list>
-
     /** What a client would send to write this row again. */
     public static ${e.name}Input of(${e.name} ${e.variable}) {
         return new ${e.name}Input(

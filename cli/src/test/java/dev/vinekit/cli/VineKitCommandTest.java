@@ -1,0 +1,229 @@
+package dev.vinekit.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class VineKitCommandTest {
+    private static final Map<String, String> PASSWORD = Map.of("ORCHARD_PASSWORD", "pressed");
+    private static final String SCRIPT = """
+            CREATE TABLE tree (
+                id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+                label VARCHAR(20) NOT NULL UNIQUE,
+                planted_on DATE
+            );
+            CREATE TABLE picking (
+                id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+                tree_id INT NOT NULL REFERENCES tree (id),
+                kilos NUMERIC(6, 2) NOT NULL CHECK (kilos > 0)
+            );
+            CREATE TABLE note (text VARCHAR(200));
+            INSERT INTO tree (label, planted_on) VALUES ('Old \u001b[31mred', DATE '1999-04-01');
+            COMMENT ON TABLE tree IS 'An apple tree';
+            """;
+
+    @TempDir
+    private Path directory;
+
+    private Tool tool;
+    private String url;
+
+    @BeforeEach
+    void makeDatabase() throws Exception {
+        tool = new Tool(directory);
+        url = tool.database(SCRIPT);
+    }
+
+    @Test
+    void demoGoesAllTheWayAndThenFindsNothingToWrite() throws Exception {
+        Tool.Result first = tool.run("demo");
+
+        assertThat(first.err()).containsSubsequence("open", "read", "map", "plan", "write", "compile", "test", "total");
+        assertThat(first.out())
+                .contains("blend_component", "cellar_stock", "wine_lot_harvest", "\u2713", " passed, 0 failed")
+                .contains("cellar_stock: A view: it can be listed, nothing else.")
+                .contains("The scratch database held its 389 seed rows again afterwards.")
+                .doesNotContain("\u001b");
+        assertThat(first.exit()).isZero();
+        assertThat(tool.run("demo", "--quiet").err()).isEmpty();
+        assertThat(tool.run("demo").err()).contains("168 same");
+    }
+
+    @Test
+    void inspectListsTablesWithRowsKeysAndReferences() throws Exception {
+        Tool.Result result = tool.run(PASSWORD, source("inspect"));
+
+        assertThat(result.exit()).isZero();
+        assertThat(result.out()).startsWith("H2 2.").contains("SA is an administrator");
+        assertThat(result.out()).containsPattern("PICKING +0 +3 +ID +TREE").containsPattern("TREE +1 +3 +ID");
+        assertThat(result.out()).contains("3 tables, 1 row (counted)");
+    }
+
+    @Test
+    void inspectShowsOneTableInFullAndNothingThatSteersTheTerminal() throws Exception {
+        Tool.Result result = tool.run(PASSWORD, source("inspect", "--tables", "tree"));
+
+        assertThat(result.out()).contains("An apple tree", "identity, always", "VARCHAR(20)", "1999-04-01")
+                .containsPattern("referred by +PICKING \\(TREE_ID\\)").containsPattern("unique +LABEL")
+                .doesNotContain("\u001b");
+    }
+
+    @Test
+    void generateTestAndServeWorkOnADatabaseOfOnesOwn() throws Exception {
+        Tool.Result generated = tool.run(PASSWORD, source("generate", "--dir", "service", "--tables", "picking"));
+        assertThat(generated.exit()).isZero();
+        assertThat(generated.out()).containsPattern("tree +Tree +/trees .*comes along").contains("Written to service")
+                .doesNotContain("note");
+        assertThat(directory.resolve("service/src/main/java/com/example/service/entity/Picking.java")).exists();
+
+        Tool.Result tested = tool.run(PASSWORD, source("test", "--dir", "service", "--tables", "picking"));
+        assertThat(tested.exit()).isZero();
+        assertThat(tested.out()).contains(" passed, 0 failed");
+
+        Path out = directory.resolve("out.txt");
+        Process serving = tool.start(PASSWORD, out, directory.resolve("err.txt"),
+                source("serve", "--dir", "service", "--port", "0"));
+        try {
+            String trees = address(out) + "/trees";
+            assertThat(get(trees)).contains("\"plantedOn\":\"1999-04-01\"");
+        } finally {
+            serving.destroy();
+            assertThat(serving.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        }
+        assertThat(Files.readString(out)).contains("/api/pickings/{key}", "No access control");
+    }
+
+    @Test
+    void dryRunWritesNothing() throws Exception {
+        Tool.Result result = tool.run(PASSWORD, source("generate", "--dir", "service", "--dry-run"));
+
+        assertThat(result.exit()).isZero();
+        assertThat(result.out()).contains("Would be written to service");
+        assertThat(directory.resolve("service")).doesNotExist();
+    }
+
+    @Test
+    void failingTestsExitWithOne() throws Exception {
+        tool.run(PASSWORD, source("generate", "--dir", "service"));
+        Path service = directory.resolve("service/src/main/java/com/example/service/service/TreeService.java");
+        Files.writeString(service, Files.readString(service)
+                .replace("return transactions.read(connection -> existing(connection, id));", "throw missing(id);"));
+
+        Tool.Result result = tool.run("test", "--dir", "service");
+
+        assertThat(result.exit()).isEqualTo(1);
+        assertThat(result.out()).contains("TreeControllerTest.readReturnsTheRow", "expected: 200", "but was: 404");
+    }
+
+    @Test
+    void portInUseIsNamedWithTheWayOut() throws Exception {
+        tool.run(PASSWORD, source("generate", "--dir", "service"));
+        try (ServerSocket taken = new ServerSocket(0)) {
+            String port = String.valueOf(taken.getLocalPort());
+
+            Tool.Result result = tool.run("serve", "--dir", "service", "--port", port);
+
+            assertThat(result.exit()).isEqualTo(3);
+            assertThat(result.err()).contains(port, "in use", "--port");
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "2 | frobnicate                                             | Unmatched argument",
+        "2 | demo --colour                                          | Unknown option",
+        "2 |                                                        | Name a command",
+        "2 | inspect                                                | --url",
+        "2 | inspect --url postgres://x                             | jdbc:",
+        "2 | inspect --url jdbc:nosuch:x                            | No engine reads URLs",
+        "3 | inspect --url jdbc:h2:./nowhere                        | no database at",
+        "3 | inspect --url jdbc:h2:tcp://localhost:1/x              | No H2 server answers",
+        "3 | inspect --url jdbc:h2:./orchard --user sa              | does not accept the user name or password",
+        "2 | inspect --url jdbc:h2:./orchard --password-env NOT_SET | NOT_SET is not set",
+        "2 | inspect --url URL --schema CAVE                        | There is no schema named CAVE",
+        "2 | inspect --url URL --tables tre                         | The nearest name is TREE",
+        "2 | generate --url URL --dir a-file                        | is a file, not a directory",
+        "2 | generate --url URL --dir theirs                        | not generated by Vine Kit",
+        "3 | generate --url URL --dir a-file/inside                 | failed",
+        "3 | generate --url URL --dir /proc/service                 | failed",
+        "2 | generate --url URL --dir new --package 1a              | is not a Java package name",
+        "2 | generate --url URL --dir new --tables nosuch           | no table or view named nosuch",
+        "2 | test --dir nothing                                     | no generated project in nothing",
+        "2 | serve --dir theirs                                     | no generated project in theirs"})
+    void mistakesAreNamedWithTheWayOutAndNothingIsWritten(int exit, String line, String message) throws Exception {
+        Files.writeString(directory.resolve("a-file"), "mine");
+        Files.createDirectories(directory.resolve("theirs"));
+        Files.writeString(directory.resolve("theirs/pom.xml"), "theirs");
+        List<Path> before = files();
+
+        Tool.Result result = tool.run(PASSWORD, arguments(line));
+
+        assertThat(result.err()).contains(message).doesNotContain("\tat ", "Exception");
+        assertThat(result.err().lines().count()).isGreaterThanOrEqualTo(2);
+        assertThat(result.exit()).isEqualTo(exit);
+        assertThat(result.out()).isEmpty();
+        assertThat(files()).isEqualTo(before);
+    }
+
+    @Test
+    void helpNamesEveryCommand() throws Exception {
+        Tool.Result result = tool.run("--help");
+
+        assertThat(result.exit()).isZero();
+        assertThat(result.out()).contains("demo", "inspect", "generate", "test", "serve", "Exit codes");
+    }
+
+    private String[] source(String command, String... more) {
+        return Stream.concat(
+                Stream.of(command, "--url", url, "--user", "sa", "--password-env", "ORCHARD_PASSWORD"),
+                Stream.of(more)).toArray(String[]::new);
+    }
+
+    private String[] arguments(String line) {
+        if (line == null) {
+            return new String[0];
+        }
+        return line.replace("URL", url + " --user sa --password-env ORCHARD_PASSWORD").split(" +");
+    }
+
+    private List<Path> files() throws IOException {
+        try (Stream<Path> files = Files.walk(directory)) {
+            return files.filter(file -> !file.toString().endsWith(".trace.db")).sorted().toList();
+        }
+    }
+
+    private static String address(Path out) throws Exception {
+        Pattern address = Pattern.compile("Serving at (\\S+)/");
+        for (int i = 0; i < 600; i++) {
+            Matcher matcher = address.matcher(Files.readString(out));
+            if (matcher.find()) {
+                return matcher.group(1);
+            }
+            Thread.sleep(100);
+        }
+        throw new AssertionError("the service did not start: " + Files.readString(out));
+    }
+
+    private static String get(String url) throws Exception {
+        return HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString()).body();
+    }
+}

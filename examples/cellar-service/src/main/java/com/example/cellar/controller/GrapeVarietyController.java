@@ -1,0 +1,73 @@
+package com.example.cellar.controller;
+
+import com.example.cellar.dto.GrapeVarietyInput;
+import com.example.cellar.entity.GrapeVariety;
+import com.example.cellar.service.GrapeVarietyService;
+import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.PageRequest;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import jakarta.ws.rs.Consumes;
+import jakarta.ws.rs.DELETE;
+import jakarta.ws.rs.GET;
+import jakarta.ws.rs.PATCH;
+import jakarta.ws.rs.POST;
+import jakarta.ws.rs.PUT;
+import jakarta.ws.rs.Path;
+import jakarta.ws.rs.PathParam;
+import jakarta.ws.rs.Produces;
+import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.MediaType;
+import jakarta.ws.rs.core.Response;
+import jakarta.ws.rs.core.UriInfo;
+import java.net.URI;
+
+/** The HTTP face of grape varieties. */
+@Path("grape-varieties")
+@Produces(MediaType.APPLICATION_JSON)
+public final class GrapeVarietyController {
+    private final GrapeVarietyService service;
+
+    public GrapeVarietyController(GrapeVarietyService service) {
+        this.service = service;
+    }
+
+    @GET
+    public Response list(@Context UriInfo uri) {
+        PageRequest<String> page = PageRequest.of(uri, String.class);
+        return page.answer(service.list(page), GrapeVariety::code);
+    }
+
+    @POST
+    @Consumes(MediaType.APPLICATION_JSON)
+    public Response create(GrapeVarietyInput input, @Context UriInfo uri) {
+        GrapeVariety created = service.create(input);
+        URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.code());
+        return Response.created(location).entity(created).build();
+    }
+
+    @GET
+    @Path("{key}")
+    public GrapeVariety read(@PathParam("key") String code) {
+        return service.find(code);
+    }
+
+    @PUT
+    @Path("{key}")
+    @Consumes(MediaType.APPLICATION_JSON)
+    public GrapeVariety replace(@PathParam("key") String code, GrapeVarietyInput input) {
+        return service.replace(code, input);
+    }
+
+    @PATCH
+    @Path("{key}")
+    @Consumes(MergePatch.MEDIA_TYPE)
+    public GrapeVariety change(@PathParam("key") String code, ObjectNode patch) {
+        return service.change(code, patch);
+    }
+
+    @DELETE
+    @Path("{key}")
+    public void delete(@PathParam("key") String code) {
+        service.delete(code);
+    }
+}

@@ -1,0 +1,73 @@
+package com.example.cellar.controller;
+
+import com.example.cellar.dto.HarvestInput;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.service.HarvestService;
+import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.PageRequest;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import jakarta.ws.rs.Consumes;
+import jakarta.ws.rs.DELETE;
+import jakarta.ws.rs.GET;
+import jakarta.ws.rs.PATCH;
+import jakarta.ws.rs.POST;
+import jakarta.ws.rs.PUT;
+import jakarta.ws.rs.Path;
+import jakarta.ws.rs.PathParam;
+import jakarta.ws.rs.Produces;
+import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.MediaType;
+import jakarta.ws.rs.core.Response;
+import jakarta.ws.rs.core.UriInfo;
+import java.net.URI;
+
+/** The HTTP face of harvests. */
+@Path("harvests")
+@Produces(MediaType.APPLICATION_JSON)
+public final class HarvestController {
+    private final HarvestService service;
+
+    public HarvestController(HarvestService service) {
+        this.service = service;
+    }
+
+    @GET
+    public Response list(@Context UriInfo uri) {
+        PageRequest<Long> page = PageRequest.of(uri, Long.class);
+        return page.answer(service.list(page), Harvest::id);
+    }
+
+    @POST
+    @Consumes(MediaType.APPLICATION_JSON)
+    public Response create(HarvestInput input, @Context UriInfo uri) {
+        Harvest created = service.create(input);
+        URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
+        return Response.created(location).entity(created).build();
+    }
+
+    @GET
+    @Path("{key}")
+    public Harvest read(@PathParam("key") long id) {
+        return service.find(id);
+    }
+
+    @PUT
+    @Path("{key}")
+    @Consumes(MediaType.APPLICATION_JSON)
+    public Harvest replace(@PathParam("key") long id, HarvestInput input) {
+        return service.replace(id, input);
+    }
+
+    @PATCH
+    @Path("{key}")
+    @Consumes(MergePatch.MEDIA_TYPE)
+    public Harvest change(@PathParam("key") long id, ObjectNode patch) {
+        return service.change(id, patch);
+    }
+
+    @DELETE
+    @Path("{key}")
+    public void delete(@PathParam("key") long id) {
+        service.delete(id);
+    }
+}

@@ -1,0 +1,17 @@
+package com.example.cellar.entity;
+
+import java.math.BigDecimal;
+
+/**
+ * What lies in the cellar today.
+ *
+ * <p>Table {@code CELLAR_STOCK}.
+ */
+public record CellarStock(
+        String code,
+        String kind,
+        Integer capacityLitres,
+        String wine,
+        Integer vintage,
+        BigDecimal litres) {
+}

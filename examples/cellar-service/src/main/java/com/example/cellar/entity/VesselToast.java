@@ -1,0 +1,43 @@
+package com.example.cellar.entity;
+
+import com.example.cellar.support.Coded;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+
+/** The values of column {@code TOAST} of {@code VESSEL}. */
+public enum VesselToast implements Coded {
+    LIGHT("light"),
+    MEDIUM("medium"),
+    HEAVY("heavy");
+
+    private final String code;
+
+    VesselToast(String code) {
+        this.code = code;
+    }
+
+    /** The value as the database stores it and JSON shows it. */
+    @Override
+    @JsonValue
+    public String code() {
+        return code;
+    }
+
+    /**
+     * The value of this code; null for null.
+     *
+     * @throws IllegalArgumentException if there is none
+     */
+    @JsonCreator
+    public static VesselToast fromString(String code) {
+        if (code == null) {
+            return null;
+        }
+        for (VesselToast value : values()) {
+            if (value.code.equals(code)) {
+                return value;
+            }
+        }
+        throw new IllegalArgumentException("no such value: " + code);
+    }
+}

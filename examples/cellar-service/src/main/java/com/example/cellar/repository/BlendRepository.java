@@ -1,0 +1,130 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.BlendInput;
+import com.example.cellar.entity.Blend;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code BLEND}. Every method works on the connection, and in the transaction, that it is given. */
+public final class BlendRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("BLEND_PKEY", "blends", "id"),
+            Constraint.unique("BLEND_NAME_VINTAGE_KEY", "blends", "name", "vintage"),
+            Constraint.reference("BLEND_APPROVER_FKEY", "blends", "cellar-hands", "approvedBy"),
+            Constraint.check("BLEND_VINTAGE_CHECK", "blends", "vintage"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "NAME",
+        "VINTAGE",
+        "BLENDED_ON",
+        "TASTING_NOTES",
+        "APPROVED_BY"
+    };
+
+    private static final String SELECT = """
+            SELECT id, name, vintage, blended_on, tasting_notes, approved_by
+            FROM blend
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM blend
+            """;
+
+    private static final String UPDATE = """
+            UPDATE blend
+            SET name = ?,
+                vintage = ?,
+                blended_on = ?,
+                tasting_notes = ?,
+                approved_by = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM blend
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<Blend> list(Connection connection, Integer after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, BlendRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, BlendRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<Blend> findById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, FIND, BlendRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public Blend insert(Connection connection, BlendInput input) throws SQLException {
+        return new Insert("blend")
+                .set("name", input.name())
+                .set("vintage", input.vintage())
+                .set("blended_on", input.blendedOn())
+                .set("tasting_notes", input.tastingNotes())
+                .set("approved_by", input.approvedBy())
+                .returning(connection, COLUMNS, BlendRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, BlendInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.name(),
+                input.vintage(),
+                input.blendedOn(),
+                input.tastingNotes(),
+                input.approvedBy(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, int id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static Blend row(ResultSet row) throws SQLException {
+        return new Blend(
+                row.getInt(1),
+                row.getString(2),
+                row.getObject(3, Integer.class),
+                row.getObject(4, LocalDate.class),
+                row.getString(5),
+                row.getObject(6, Integer.class));
+    }
+}

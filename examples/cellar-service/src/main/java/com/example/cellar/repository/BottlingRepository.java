@@ -1,0 +1,146 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.BottlingInput;
+import com.example.cellar.entity.Bottling;
+import com.example.cellar.entity.BottlingClosedWith;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code BOTTLING}. Every method works on the connection, and in the transaction, that it is given. */
+public final class BottlingRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("BOTTLING_PKEY", "bottlings", "id"),
+            Constraint.reference("BOTTLING_BLEND_FKEY", "bottlings", "blends", "blendId"),
+            Constraint.reference("BOTTLING_LABEL_FKEY", "bottlings", "labels", "labelId"),
+            Constraint.check("BOTTLING_BOTTLES_CHECK", "bottlings", "bottles"),
+            Constraint.check("BOTTLING_CLOSURE_CHECK", "bottlings", "closedWith"),
+            Constraint.check("BOTTLING_PRICE_CHECK", "bottlings", "price"),
+            Constraint.check("BOTTLING_SIZE_CHECK", "bottlings", "bottleMl"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "BLEND_ID",
+        "LABEL_ID",
+        "BOTTLED_ON",
+        "BOTTLE_ML",
+        "BOTTLES",
+        "LITRES",
+        "PRICE",
+        "CLOSED_WITH"
+    };
+
+    private static final String SELECT = """
+            SELECT id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
+            FROM bottling
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM bottling
+            """;
+
+    private static final String UPDATE = """
+            UPDATE bottling
+            SET blend_id = ?,
+                label_id = ?,
+                bottled_on = ?,
+                bottle_ml = ?,
+                bottles = ?,
+                price = ?,
+                closed_with = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM bottling
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<Bottling> list(Connection connection, Integer after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, BottlingRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, BottlingRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<Bottling> findById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, FIND, BottlingRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public Bottling insert(Connection connection, BottlingInput input) throws SQLException {
+        return new Insert("bottling")
+                .set("blend_id", input.blendId())
+                .set("label_id", input.labelId())
+                .set("bottled_on", input.bottledOn())
+                .set("bottle_ml", input.bottleMl())
+                .set("bottles", input.bottles())
+                .set("price", input.price())
+                .set("closed_with", input.closedWith())
+                .returning(connection, COLUMNS, BottlingRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, BottlingInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.blendId(),
+                input.labelId(),
+                input.bottledOn(),
+                input.bottleMl(),
+                input.bottles(),
+                input.price(),
+                input.closedWith(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, int id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static Bottling row(ResultSet row) throws SQLException {
+        return new Bottling(
+                row.getInt(1),
+                row.getInt(2),
+                row.getObject(3, Integer.class),
+                row.getObject(4, LocalDate.class),
+                row.getInt(5),
+                row.getInt(6),
+                row.getBigDecimal(7),
+                row.getBigDecimal(8),
+                BottlingClosedWith.fromString(row.getString(9)));
+    }
+}

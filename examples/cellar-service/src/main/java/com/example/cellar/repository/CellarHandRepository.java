@@ -1,0 +1,144 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.CellarHandInput;
+import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.CellarHandCraft;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code CELLAR_HAND}. Every method works on the connection, and in the transaction, that it is given. */
+public final class CellarHandRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("CELLAR_HAND_PKEY", "cellar-hands", "id"),
+            Constraint.unique("CELLAR_HAND_EMAIL_KEY", "cellar-hands", "email"),
+            Constraint.reference("CELLAR_HAND_SUPERVISOR_FKEY", "cellar-hands", "cellar-hands", "supervisorId"),
+            Constraint.check("CELLAR_HAND_CRAFT_CHECK", "cellar-hands", "craft"),
+            Constraint.check("CELLAR_HAND_DATES_CHECK", "cellar-hands", "hiredOn", "leftOn"),
+            Constraint.check("CELLAR_HAND_EMAIL_CHECK", "cellar-hands", "email"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "FULL_NAME",
+        "EMAIL",
+        "CRAFT",
+        "HIRED_ON",
+        "LEFT_ON",
+        "SHIFT_STARTS",
+        "SUPERVISOR_ID"
+    };
+
+    private static final String SELECT = """
+            SELECT id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
+            FROM cellar_hand
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM cellar_hand
+            """;
+
+    private static final String UPDATE = """
+            UPDATE cellar_hand
+            SET full_name = ?,
+                email = ?,
+                craft = ?,
+                hired_on = ?,
+                left_on = ?,
+                shift_starts = ?,
+                supervisor_id = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM cellar_hand
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<CellarHand> list(Connection connection, Integer after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, CellarHandRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, CellarHandRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<CellarHand> findById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, FIND, CellarHandRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public CellarHand insert(Connection connection, CellarHandInput input) throws SQLException {
+        return new Insert("cellar_hand")
+                .set("full_name", input.fullName())
+                .set("email", input.email())
+                .set("craft", input.craft())
+                .set("hired_on", input.hiredOn())
+                .set("left_on", input.leftOn())
+                .set("shift_starts", input.shiftStarts())
+                .set("supervisor_id", input.supervisorId())
+                .returning(connection, COLUMNS, CellarHandRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, CellarHandInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.fullName(),
+                input.email(),
+                input.craft(),
+                input.hiredOn(),
+                input.leftOn(),
+                input.shiftStarts(),
+                input.supervisorId(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, int id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static CellarHand row(ResultSet row) throws SQLException {
+        return new CellarHand(
+                row.getInt(1),
+                row.getString(2),
+                row.getString(3),
+                CellarHandCraft.fromString(row.getString(4)),
+                row.getObject(5, LocalDate.class),
+                row.getObject(6, LocalDate.class),
+                row.getObject(7, LocalTime.class),
+                row.getObject(8, Integer.class));
+    }
+}

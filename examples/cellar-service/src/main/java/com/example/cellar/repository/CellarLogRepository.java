@@ -1,0 +1,66 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.CellarLogInput;
+import com.example.cellar.entity.CellarLog;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDateTime;
+import java.util.List;
+
+/** The SQL for {@code CELLAR_LOG}. Every method works on the connection, and in the transaction, that it is given. */
+public final class CellarLogRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.reference("CELLAR_LOG_HAND_FKEY", "cellar-logs", "cellar-hands", "handId"));
+
+    private static final String[] COLUMNS = {
+        "LOGGED_AT",
+        "HAND_ID",
+        "ENTRY"
+    };
+
+    private static final String SELECT = """
+            SELECT logged_at, hand_id, entry
+            FROM cellar_log
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY logged_at, hand_id, entry
+            LIMIT ? OFFSET ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM cellar_log
+            """;
+
+    /** At most {@code limit} rows, without the first {@code offset}. */
+    public List<CellarLog> list(Connection connection, long offset, int limit) throws SQLException {
+        return Sql.list(connection, LIST, CellarLogRepository::row, limit, offset);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public CellarLog insert(Connection connection, CellarLogInput input) throws SQLException {
+        return new Insert("cellar_log")
+                .set("logged_at", input.loggedAt())
+                .set("hand_id", input.handId())
+                .set("entry", input.entry())
+                .returning(connection, COLUMNS, CellarLogRepository::row);
+    }
+
+    private static CellarLog row(ResultSet row) throws SQLException {
+        return new CellarLog(
+                row.getObject(1, LocalDateTime.class),
+                row.getObject(2, Integer.class),
+                row.getString(3));
+    }
+}

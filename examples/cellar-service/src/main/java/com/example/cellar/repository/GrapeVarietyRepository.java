@@ -1,0 +1,127 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.GrapeVarietyInput;
+import com.example.cellar.entity.GrapeVariety;
+import com.example.cellar.entity.GrapeVarietyColour;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The SQL for {@code GRAPE_VARIETY}. Every method works on the connection, and in the transaction, that it is given.
+ */
+public final class GrapeVarietyRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("GRAPE_VARIETY_PKEY", "grape-varieties", "code"),
+            Constraint.unique("GRAPE_VARIETY_NAME_KEY", "grape-varieties", "name"),
+            Constraint.check("GRAPE_VARIETY_COLOUR_CHECK", "grape-varieties", "colour"));
+
+    private static final String[] COLUMNS = {
+        "CODE",
+        "NAME",
+        "COLOUR",
+        "order",
+        "SYNONYMS"
+    };
+
+    private static final String SELECT = """
+            SELECT code, name, colour, "order", synonyms
+            FROM grape_variety
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY code
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE code > ?
+            ORDER BY code
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE code = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM grape_variety
+            """;
+
+    private static final String UPDATE = """
+            UPDATE grape_variety
+            SET name = ?,
+                colour = ?,
+                "order" = ?,
+                synonyms = ?
+            WHERE code = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM grape_variety
+            WHERE code = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<GrapeVariety> list(Connection connection, String after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, GrapeVarietyRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, GrapeVarietyRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<GrapeVariety> findById(Connection connection, String code) throws SQLException {
+        return Sql.first(connection, FIND, GrapeVarietyRepository::row, code);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public GrapeVariety insert(Connection connection, GrapeVarietyInput input) throws SQLException {
+        return new Insert("grape_variety")
+                .set("code", input.code())
+                .set("name", input.name())
+                .set("colour", input.colour())
+                .set("\"order\"", input.order())
+                .set("synonyms", input.synonyms())
+                .returning(connection, COLUMNS, GrapeVarietyRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, String code, GrapeVarietyInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.name(),
+                input.colour(),
+                input.order(),
+                input.synonyms(),
+                code) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, String code) throws SQLException {
+        return Sql.update(connection, DELETE, code) == 1;
+    }
+
+    private static GrapeVariety row(ResultSet row) throws SQLException {
+        return new GrapeVariety(
+                row.getString(1),
+                row.getString(2),
+                GrapeVarietyColour.fromString(row.getString(3)),
+                row.getInt(4),
+                row.getString(5));
+    }
+}

@@ -1,0 +1,137 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.HarvestInput;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code HARVEST}. Every method works on the connection, and in the transaction, that it is given. */
+public final class HarvestRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("HARVEST_PKEY", "harvests", "id"),
+            Constraint.unique("HARVEST_PARCEL_DAY_KEY", "harvests", "parcelId", "pickedOn"),
+            Constraint.reference("HARVEST_PARCEL_FKEY", "harvests", "parcels", "parcelId"),
+            Constraint.reference("HARVEST_PICKER_FKEY", "harvests", "cellar-hands", "pickedBy"),
+            Constraint.check("HARVEST_BRIX_CHECK", "harvests", "brix"),
+            Constraint.check("HARVEST_WEIGHT_CHECK", "harvests", "weightKg"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "PARCEL_ID",
+        "PICKED_ON",
+        "WEIGHT_KG",
+        "BRIX",
+        "BY_MACHINE",
+        "PICKED_BY"
+    };
+
+    private static final String SELECT = """
+            SELECT id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by
+            FROM harvest
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM harvest
+            """;
+
+    private static final String UPDATE = """
+            UPDATE harvest
+            SET parcel_id = ?,
+                picked_on = ?,
+                weight_kg = ?,
+                brix = ?,
+                by_machine = ?,
+                picked_by = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM harvest
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<Harvest> list(Connection connection, Long after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, HarvestRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, HarvestRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<Harvest> findById(Connection connection, long id) throws SQLException {
+        return Sql.first(connection, FIND, HarvestRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public Harvest insert(Connection connection, HarvestInput input) throws SQLException {
+        return new Insert("harvest")
+                .set("parcel_id", input.parcelId())
+                .set("picked_on", input.pickedOn())
+                .set("weight_kg", input.weightKg())
+                .set("brix", input.brix())
+                .set("by_machine", input.byMachine())
+                .set("picked_by", input.pickedBy())
+                .returning(connection, COLUMNS, HarvestRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, long id, HarvestInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.parcelId(),
+                input.pickedOn(),
+                input.weightKg(),
+                input.brix(),
+                input.byMachine(),
+                input.pickedBy(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, long id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static Harvest row(ResultSet row) throws SQLException {
+        return new Harvest(
+                row.getLong(1),
+                row.getInt(2),
+                row.getObject(3, LocalDate.class),
+                row.getBigDecimal(4),
+                row.getBigDecimal(5),
+                row.getBoolean(6),
+                row.getObject(7, Integer.class));
+    }
+}

@@ -1,0 +1,142 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.LabAnalysisInput;
+import com.example.cellar.entity.LabAnalysis;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Json;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** The SQL for {@code LAB_ANALYSIS}. Every method works on the connection, and in the transaction, that it is given. */
+public final class LabAnalysisRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("LAB_ANALYSIS_PKEY", "lab-analyses", "id"),
+            Constraint.reference("LAB_ANALYSIS_LOT_FKEY", "lab-analyses", "wine-lots", "wineLotId"),
+            Constraint.check("LAB_ANALYSIS_ALCOHOL_CHECK", "lab-analyses", "alcoholVolume"),
+            Constraint.check("LAB_ANALYSIS_PH_CHECK", "lab-analyses", "ph"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "WINE_LOT_ID",
+        "TAKEN_AT",
+        "PH",
+        "ALCOHOL_VOLUME",
+        "CELSIUS",
+        "READINGS",
+        "REMARKS"
+    };
+
+    private static final String SELECT = """
+            SELECT id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
+            FROM lab_analysis
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM lab_analysis
+            """;
+
+    private static final String UPDATE = """
+            UPDATE lab_analysis
+            SET wine_lot_id = ?,
+                taken_at = ?,
+                ph = ?,
+                alcohol_volume = ?,
+                celsius = ?,
+                readings = ? FORMAT JSON,
+                remarks = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM lab_analysis
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<LabAnalysis> list(Connection connection, Long after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, LabAnalysisRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, LabAnalysisRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<LabAnalysis> findById(Connection connection, long id) throws SQLException {
+        return Sql.first(connection, FIND, LabAnalysisRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public LabAnalysis insert(Connection connection, LabAnalysisInput input) throws SQLException {
+        return new Insert("lab_analysis")
+                .set("wine_lot_id", input.wineLotId())
+                .set("taken_at", input.takenAt())
+                .set("ph", input.ph())
+                .set("alcohol_volume", input.alcoholVolume())
+                .set("celsius", input.celsius())
+                .set("readings", "? FORMAT JSON", input.readings())
+                .set("remarks", input.remarks())
+                .returning(connection, COLUMNS, LabAnalysisRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, long id, LabAnalysisInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.wineLotId(),
+                input.takenAt(),
+                input.ph(),
+                input.alcoholVolume(),
+                input.celsius(),
+                input.readings(),
+                input.remarks(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, long id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static LabAnalysis row(ResultSet row) throws SQLException {
+        return new LabAnalysis(
+                row.getLong(1),
+                row.getObject(2, UUID.class),
+                row.getObject(3, OffsetDateTime.class),
+                row.getBigDecimal(4),
+                row.getBigDecimal(5),
+                row.getObject(6, Float.class),
+                Json.parse(row.getString(7)),
+                row.getString(8));
+    }
+}

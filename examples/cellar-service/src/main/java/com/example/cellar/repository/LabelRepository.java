@@ -1,0 +1,123 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.LabelInput;
+import com.example.cellar.entity.Label;
+import com.example.cellar.support.Binary;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code LABEL}. Every method works on the connection, and in the transaction, that it is given. */
+public final class LabelRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("LABEL_PKEY", "labels", "id"),
+            Constraint.unique("LABEL_TITLE_LANGUAGE_KEY", "labels", "title", "languageCode"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "TITLE",
+        "LANGUAGE_CODE",
+        "BACK_TEXT",
+        "PICTURE"
+    };
+
+    private static final String SELECT = """
+            SELECT id, title, language_code, back_text, picture
+            FROM label
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM label
+            """;
+
+    private static final String UPDATE = """
+            UPDATE label
+            SET title = ?,
+                language_code = ?,
+                back_text = ?,
+                picture = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM label
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<Label> list(Connection connection, Integer after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, LabelRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, LabelRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<Label> findById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, FIND, LabelRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public Label insert(Connection connection, LabelInput input) throws SQLException {
+        return new Insert("label")
+                .set("title", input.title())
+                .set("language_code", input.languageCode())
+                .set("back_text", input.backText())
+                .set("picture", input.picture())
+                .returning(connection, COLUMNS, LabelRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, LabelInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.title(),
+                input.languageCode(),
+                input.backText(),
+                input.picture(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, int id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static Label row(ResultSet row) throws SQLException {
+        return new Label(
+                row.getInt(1),
+                row.getString(2),
+                row.getString(3),
+                row.getString(4),
+                Binary.of(row.getBytes(5)));
+    }
+}

@@ -1,0 +1,156 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.ParcelInput;
+import com.example.cellar.entity.Parcel;
+import com.example.cellar.entity.ParcelSoil;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code PARCEL}. Every method works on the connection, and in the transaction, that it is given. */
+public final class ParcelRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("PARCEL_PKEY", "parcels", "id"),
+            Constraint.unique("PARCEL_NAME_KEY", "parcels", "name"),
+            Constraint.reference("PARCEL_VARIETY_FKEY", "parcels", "grape-varieties", "varietyCode"),
+            Constraint.check("PARCEL_AREA_CHECK", "parcels", "areaHa"),
+            Constraint.check("PARCEL_LATITUDE_CHECK", "parcels", "latitude"),
+            Constraint.check("PARCEL_LONGITUDE_CHECK", "parcels", "longitude"),
+            Constraint.check("PARCEL_SLOPE_CHECK", "parcels", "slopePercent"),
+            Constraint.check("PARCEL_SOIL_CHECK", "parcels", "soil"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "NAME",
+        "VARIETY_CODE",
+        "AREA_HA",
+        "SLOPE_PERCENT",
+        "SOIL",
+        "PLANTED_ON",
+        "ORGANIC",
+        "LATITUDE",
+        "LONGITUDE"
+    };
+
+    private static final String SELECT = """
+            SELECT id, name, variety_code, area_ha, slope_percent, soil, planted_on, organic, latitude,
+                longitude
+            FROM parcel
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM parcel
+            """;
+
+    private static final String UPDATE = """
+            UPDATE parcel
+            SET name = ?,
+                variety_code = ?,
+                area_ha = ?,
+                slope_percent = ?,
+                soil = ?,
+                planted_on = ?,
+                organic = ?,
+                latitude = ?,
+                longitude = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM parcel
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<Parcel> list(Connection connection, Integer after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, ParcelRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, ParcelRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<Parcel> findById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, FIND, ParcelRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public Parcel insert(Connection connection, ParcelInput input) throws SQLException {
+        return new Insert("parcel")
+                .set("name", input.name())
+                .set("variety_code", input.varietyCode())
+                .set("area_ha", input.areaHa())
+                .set("slope_percent", input.slopePercent())
+                .set("soil", input.soil())
+                .set("planted_on", input.plantedOn())
+                .set("organic", input.organic())
+                .set("latitude", input.latitude())
+                .set("longitude", input.longitude())
+                .returning(connection, COLUMNS, ParcelRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, ParcelInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.name(),
+                input.varietyCode(),
+                input.areaHa(),
+                input.slopePercent(),
+                input.soil(),
+                input.plantedOn(),
+                input.organic(),
+                input.latitude(),
+                input.longitude(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, int id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static Parcel row(ResultSet row) throws SQLException {
+        return new Parcel(
+                row.getInt(1),
+                row.getString(2),
+                row.getString(3),
+                row.getBigDecimal(4),
+                row.getObject(5, Integer.class),
+                ParcelSoil.fromString(row.getString(6)),
+                row.getObject(7, LocalDate.class),
+                row.getBoolean(8),
+                row.getObject(9, Double.class),
+                row.getObject(10, Double.class));
+    }
+}

@@ -1,0 +1,138 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.VesselInput;
+import com.example.cellar.entity.Vessel;
+import com.example.cellar.entity.VesselKind;
+import com.example.cellar.entity.VesselToast;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/** The SQL for {@code VESSEL}. Every method works on the connection, and in the transaction, that it is given. */
+public final class VesselRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("VESSEL_PKEY", "vessels", "id"),
+            Constraint.unique("VESSEL_CODE_KEY", "vessels", "code"),
+            Constraint.check("VESSEL_CAPACITY_CHECK", "vessels", "capacityLitres"),
+            Constraint.check("VESSEL_KIND_CHECK", "vessels", "kind"),
+            Constraint.check("VESSEL_TOAST_CHECK", "vessels", "toast"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "CODE",
+        "KIND",
+        "CAPACITY_LITRES",
+        "TOAST",
+        "BOUGHT_ON",
+        "IN_USE"
+    };
+
+    private static final String SELECT = """
+            SELECT id, code, kind, capacity_litres, toast, bought_on, in_use
+            FROM vessel
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM vessel
+            """;
+
+    private static final String UPDATE = """
+            UPDATE vessel
+            SET code = ?,
+                kind = ?,
+                capacity_litres = ?,
+                toast = ?,
+                bought_on = ?,
+                in_use = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM vessel
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<Vessel> list(Connection connection, Integer after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, VesselRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, VesselRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<Vessel> findById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, FIND, VesselRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public Vessel insert(Connection connection, VesselInput input) throws SQLException {
+        return new Insert("vessel")
+                .set("code", input.code())
+                .set("kind", input.kind())
+                .set("capacity_litres", input.capacityLitres())
+                .set("toast", input.toast())
+                .set("bought_on", input.boughtOn())
+                .set("in_use", input.inUse())
+                .returning(connection, COLUMNS, VesselRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, VesselInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.code(),
+                input.kind(),
+                input.capacityLitres(),
+                input.toast(),
+                input.boughtOn(),
+                input.inUse(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, int id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static Vessel row(ResultSet row) throws SQLException {
+        return new Vessel(
+                row.getInt(1),
+                row.getString(2),
+                VesselKind.fromString(row.getString(3)),
+                row.getInt(4),
+                VesselToast.fromString(row.getString(5)),
+                row.getObject(6, LocalDate.class),
+                row.getBoolean(7));
+    }
+}

@@ -1,0 +1,145 @@
+package com.example.cellar.repository;
+
+import com.example.cellar.dto.WineLotInput;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Insert;
+import com.example.cellar.support.Sql;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** The SQL for {@code WINE_LOT}. Every method works on the connection, and in the transaction, that it is given. */
+public final class WineLotRepository {
+    /** What it means to a client when the database refuses a row. */
+    public static final List<Constraint> CONSTRAINTS = List.of(
+            Constraint.unique("WINE_LOT_PKEY", "wine-lots", "id"),
+            Constraint.unique("WINE_LOT_NAME_VINTAGE_KEY", "wine-lots", "name", "vintage"),
+            Constraint.reference("WINE_LOT_VESSEL_FKEY", "wine-lots", "vessels", "vesselId"),
+            Constraint.check("WINE_LOT_DATES_CHECK", "wine-lots", "filledOn", "emptiedOn"),
+            Constraint.check("WINE_LOT_LITRES_CHECK", "wine-lots", "litres"),
+            Constraint.check("WINE_LOT_VINTAGE_CHECK", "wine-lots", "vintage"));
+
+    private static final String[] COLUMNS = {
+        "ID",
+        "NAME",
+        "VINTAGE",
+        "VESSEL_ID",
+        "LITRES",
+        "FILLED_ON",
+        "EMPTIED_ON",
+        "CREATED_AT"
+    };
+
+    private static final String SELECT = """
+            SELECT id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
+            FROM wine_lot
+            """;
+
+    private static final String LIST = SELECT + """
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String LIST_AFTER = SELECT + """
+            WHERE id > ?
+            ORDER BY id
+            LIMIT ?
+            """;
+
+    private static final String FIND = SELECT + """
+            WHERE id = ?
+            """;
+
+    private static final String COUNT = """
+            SELECT COUNT(*)
+            FROM wine_lot
+            """;
+
+    private static final String UPDATE = """
+            UPDATE wine_lot
+            SET name = ?,
+                vintage = ?,
+                vessel_id = ?,
+                litres = ?,
+                filled_on = ?,
+                emptied_on = ?,
+                created_at = ?
+            WHERE id = ?
+            """;
+
+    private static final String DELETE = """
+            DELETE FROM wine_lot
+            WHERE id = ?
+            """;
+
+    /**
+     * At most {@code limit} rows, by ascending key.
+     *
+     * @param after the key of the row before the first one wanted; null to begin at the first
+     */
+    public List<WineLot> list(Connection connection, UUID after, int limit) throws SQLException {
+        return after == null
+                ? Sql.list(connection, LIST, WineLotRepository::row, limit)
+                : Sql.list(connection, LIST_AFTER, WineLotRepository::row, after, limit);
+    }
+
+    /** The row with this key, if there is one. */
+    public Optional<WineLot> findById(Connection connection, UUID id) throws SQLException {
+        return Sql.first(connection, FIND, WineLotRepository::row, id);
+    }
+
+    /** The number of rows. */
+    public long count(Connection connection) throws SQLException {
+        return Sql.count(connection, COUNT);
+    }
+
+    /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+    public WineLot insert(Connection connection, WineLotInput input) throws SQLException {
+        return new Insert("wine_lot")
+                .set("id", input.id())
+                .set("name", input.name())
+                .set("vintage", input.vintage())
+                .set("vessel_id", input.vesselId())
+                .set("litres", input.litres())
+                .set("filled_on", input.filledOn())
+                .set("emptied_on", input.emptiedOn())
+                .set("created_at", input.createdAt())
+                .returning(connection, COLUMNS, WineLotRepository::row);
+    }
+
+    /** Gives every column but those of the key a new value; false if there is no such row. */
+    public boolean update(Connection connection, UUID id, WineLotInput input) throws SQLException {
+        return Sql.update(connection, UPDATE,
+                input.name(),
+                input.vintage(),
+                input.vesselId(),
+                input.litres(),
+                input.filledOn(),
+                input.emptiedOn(),
+                input.createdAt(),
+                id) == 1;
+    }
+
+    /** Deletes the row with this key; false if there is none. */
+    public boolean delete(Connection connection, UUID id) throws SQLException {
+        return Sql.update(connection, DELETE, id) == 1;
+    }
+
+    private static WineLot row(ResultSet row) throws SQLException {
+        return new WineLot(
+                row.getObject(1, UUID.class),
+                row.getString(2),
+                row.getInt(3),
+                row.getObject(4, Integer.class),
+                row.getBigDecimal(5),
+                row.getObject(6, LocalDate.class),
+                row.getObject(7, LocalDate.class),
+                row.getObject(8, OffsetDateTime.class));
+    }
+}

@@ -1,0 +1,115 @@
+package com.example.cellar.service;
+
+import com.example.cellar.dto.BlendComponentInput;
+import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.entity.BlendComponentKey;
+import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OnCreate;
+import com.example.cellar.support.OnReplace;
+import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.Rules;
+import com.example.cellar.support.Transactions;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+
+/** What can be done with blend components, each in a transaction of its own. */
+public final class BlendComponentService {
+    private final Transactions transactions;
+    private final BlendComponentRepository repository;
+
+    public BlendComponentService(Transactions transactions, BlendComponentRepository repository) {
+        this.transactions = transactions;
+        this.repository = repository;
+    }
+
+    /** The rows of a page, and one more if another page follows. */
+    public List<BlendComponent> list(PageRequest<BlendComponentKey> page) {
+        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    }
+
+    /**
+     * The row with this key.
+     *
+     * @throws ProblemException 404 if there is none
+     */
+    public BlendComponent find(BlendComponentKey key) {
+        return transactions.read(connection -> existing(connection, key));
+    }
+
+    /**
+     * Creates a row and returns it as stored.
+     *
+     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
+     */
+    public BlendComponent create(BlendComponentInput input) {
+        check(input, OnCreate.class).verify();
+        return transactions.write(connection -> repository.insert(connection, input));
+    }
+
+    /**
+     * Replaces everything but the key and returns the row as stored.
+     *
+     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     */
+    public BlendComponent replace(BlendComponentKey key, BlendComponentInput input) {
+        checkReplacement(key, input);
+        return transactions.write(connection -> updated(connection, key, input));
+    }
+
+    /**
+     * Changes some fields (RFC 7396) and returns the row as stored.
+     *
+     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     */
+    public BlendComponent change(BlendComponentKey key, ObjectNode patch) {
+        return transactions.write(connection -> {
+            BlendComponentInput current = BlendComponentInput.of(existing(connection, key));
+            BlendComponentInput changed = MergePatch.apply(patch, current, BlendComponentInput.class);
+            checkReplacement(key, changed);
+            return updated(connection, key, changed);
+        });
+    }
+
+    /**
+     * Deletes the row with this key.
+     *
+     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     */
+    public void delete(BlendComponentKey key) {
+        boolean deleted = transactions.write(connection -> repository.delete(connection, key));
+        if (!deleted) {
+            throw missing(key);
+        }
+    }
+
+    private BlendComponent existing(Connection connection, BlendComponentKey key) throws SQLException {
+        return repository.findById(connection, key).orElseThrow(() -> missing(key));
+    }
+
+    private BlendComponent updated(Connection connection, BlendComponentKey key, BlendComponentInput input)
+            throws SQLException {
+        if (!repository.update(connection, key, input)) {
+            throw missing(key);
+        }
+        return existing(connection, key);
+    }
+
+    private static void checkReplacement(BlendComponentKey key, BlendComponentInput input) {
+        check(input, OnReplace.class)
+                .sameKey("blendId", input.blendId(), key.blendId())
+                .sameKey("wineLotId", input.wineLotId(), key.wineLotId())
+                .verify();
+    }
+
+    private static ProblemException missing(BlendComponentKey key) {
+        return ProblemException.notFound("blend component", key.segment());
+    }
+
+    private static Rules check(BlendComponentInput input, Class<?> group) {
+        return Rules.of(input, group);
+    }
+}

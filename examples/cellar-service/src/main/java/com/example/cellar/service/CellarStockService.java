@@ -1,0 +1,23 @@
+package com.example.cellar.service;
+
+import com.example.cellar.entity.CellarStock;
+import com.example.cellar.repository.CellarStockRepository;
+import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Transactions;
+import java.util.List;
+
+/** What can be done with cellar stock, each in a transaction of its own. */
+public final class CellarStockService {
+    private final Transactions transactions;
+    private final CellarStockRepository repository;
+
+    public CellarStockService(Transactions transactions, CellarStockRepository repository) {
+        this.transactions = transactions;
+        this.repository = repository;
+    }
+
+    /** The rows of a page, and one more if another page follows. */
+    public List<CellarStock> list(PageRequest<Long> page) {
+        return transactions.read(connection -> repository.list(connection, page.offset(), page.limit() + 1));
+    }
+}

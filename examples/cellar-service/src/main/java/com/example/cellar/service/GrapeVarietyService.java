@@ -1,0 +1,112 @@
+package com.example.cellar.service;
+
+import com.example.cellar.dto.GrapeVarietyInput;
+import com.example.cellar.entity.GrapeVariety;
+import com.example.cellar.repository.GrapeVarietyRepository;
+import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OnCreate;
+import com.example.cellar.support.OnReplace;
+import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.Rules;
+import com.example.cellar.support.Transactions;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+
+/** What can be done with grape varieties, each in a transaction of its own. */
+public final class GrapeVarietyService {
+    private final Transactions transactions;
+    private final GrapeVarietyRepository repository;
+
+    public GrapeVarietyService(Transactions transactions, GrapeVarietyRepository repository) {
+        this.transactions = transactions;
+        this.repository = repository;
+    }
+
+    /** The rows of a page, and one more if another page follows. */
+    public List<GrapeVariety> list(PageRequest<String> page) {
+        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    }
+
+    /**
+     * The row with this key.
+     *
+     * @throws ProblemException 404 if there is none
+     */
+    public GrapeVariety find(String code) {
+        return transactions.read(connection -> existing(connection, code));
+    }
+
+    /**
+     * Creates a row and returns it as stored.
+     *
+     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
+     */
+    public GrapeVariety create(GrapeVarietyInput input) {
+        check(input, OnCreate.class).verify();
+        return transactions.write(connection -> repository.insert(connection, input));
+    }
+
+    /**
+     * Replaces everything but the key and returns the row as stored.
+     *
+     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     */
+    public GrapeVariety replace(String code, GrapeVarietyInput input) {
+        checkReplacement(code, input);
+        return transactions.write(connection -> updated(connection, code, input));
+    }
+
+    /**
+     * Changes some fields (RFC 7396) and returns the row as stored.
+     *
+     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     */
+    public GrapeVariety change(String code, ObjectNode patch) {
+        return transactions.write(connection -> {
+            GrapeVarietyInput current = GrapeVarietyInput.of(existing(connection, code));
+            GrapeVarietyInput changed = MergePatch.apply(patch, current, GrapeVarietyInput.class);
+            checkReplacement(code, changed);
+            return updated(connection, code, changed);
+        });
+    }
+
+    /**
+     * Deletes the row with this key.
+     *
+     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     */
+    public void delete(String code) {
+        boolean deleted = transactions.write(connection -> repository.delete(connection, code));
+        if (!deleted) {
+            throw missing(code);
+        }
+    }
+
+    private GrapeVariety existing(Connection connection, String code) throws SQLException {
+        return repository.findById(connection, code).orElseThrow(() -> missing(code));
+    }
+
+    private GrapeVariety updated(Connection connection, String code, GrapeVarietyInput input) throws SQLException {
+        if (!repository.update(connection, code, input)) {
+            throw missing(code);
+        }
+        return existing(connection, code);
+    }
+
+    private static void checkReplacement(String code, GrapeVarietyInput input) {
+        check(input, OnReplace.class)
+                .sameKey("code", input.code(), code)
+                .verify();
+    }
+
+    private static ProblemException missing(String code) {
+        return ProblemException.notFound("grape variety", code);
+    }
+
+    private static Rules check(GrapeVarietyInput input, Class<?> group) {
+        return Rules.of(input, group);
+    }
+}

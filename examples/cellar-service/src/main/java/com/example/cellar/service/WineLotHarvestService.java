@@ -1,0 +1,73 @@
+package com.example.cellar.service;
+
+import com.example.cellar.dto.WineLotHarvestInput;
+import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.entity.WineLotHarvestKey;
+import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.support.OnCreate;
+import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.Rules;
+import com.example.cellar.support.Transactions;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+
+/** What can be done with wine lot harvests, each in a transaction of its own. */
+public final class WineLotHarvestService {
+    private final Transactions transactions;
+    private final WineLotHarvestRepository repository;
+
+    public WineLotHarvestService(Transactions transactions, WineLotHarvestRepository repository) {
+        this.transactions = transactions;
+        this.repository = repository;
+    }
+
+    /** The rows of a page, and one more if another page follows. */
+    public List<WineLotHarvest> list(PageRequest<WineLotHarvestKey> page) {
+        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    }
+
+    /**
+     * The row with this key.
+     *
+     * @throws ProblemException 404 if there is none
+     */
+    public WineLotHarvest find(WineLotHarvestKey key) {
+        return transactions.read(connection -> existing(connection, key));
+    }
+
+    /**
+     * Creates a row and returns it as stored.
+     *
+     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
+     */
+    public WineLotHarvest create(WineLotHarvestInput input) {
+        check(input, OnCreate.class).verify();
+        return transactions.write(connection -> repository.insert(connection, input));
+    }
+
+    /**
+     * Deletes the row with this key.
+     *
+     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     */
+    public void delete(WineLotHarvestKey key) {
+        boolean deleted = transactions.write(connection -> repository.delete(connection, key));
+        if (!deleted) {
+            throw missing(key);
+        }
+    }
+
+    private WineLotHarvest existing(Connection connection, WineLotHarvestKey key) throws SQLException {
+        return repository.findById(connection, key).orElseThrow(() -> missing(key));
+    }
+
+    private static ProblemException missing(WineLotHarvestKey key) {
+        return ProblemException.notFound("wine lot harvest", key.segment());
+    }
+
+    private static Rules check(WineLotHarvestInput input, Class<?> group) {
+        return Rules.of(input, group);
+    }
+}

@@ -1,0 +1,114 @@
+package com.example.cellar.service;
+
+import com.example.cellar.dto.WineLotInput;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OnCreate;
+import com.example.cellar.support.OnReplace;
+import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.Rules;
+import com.example.cellar.support.Transactions;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.UUID;
+
+/** What can be done with wine lots, each in a transaction of its own. */
+public final class WineLotService {
+    private final Transactions transactions;
+    private final WineLotRepository repository;
+
+    public WineLotService(Transactions transactions, WineLotRepository repository) {
+        this.transactions = transactions;
+        this.repository = repository;
+    }
+
+    /** The rows of a page, and one more if another page follows. */
+    public List<WineLot> list(PageRequest<UUID> page) {
+        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    }
+
+    /**
+     * The row with this key.
+     *
+     * @throws ProblemException 404 if there is none
+     */
+    public WineLot find(UUID id) {
+        return transactions.read(connection -> existing(connection, id));
+    }
+
+    /**
+     * Creates a row and returns it as stored.
+     *
+     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
+     */
+    public WineLot create(WineLotInput input) {
+        check(input, OnCreate.class).verify();
+        return transactions.write(connection -> repository.insert(connection, input));
+    }
+
+    /**
+     * Replaces everything but the key and returns the row as stored.
+     *
+     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     */
+    public WineLot replace(UUID id, WineLotInput input) {
+        checkReplacement(id, input);
+        return transactions.write(connection -> updated(connection, id, input));
+    }
+
+    /**
+     * Changes some fields (RFC 7396) and returns the row as stored.
+     *
+     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     */
+    public WineLot change(UUID id, ObjectNode patch) {
+        return transactions.write(connection -> {
+            WineLotInput current = WineLotInput.of(existing(connection, id));
+            WineLotInput changed = MergePatch.apply(patch, current, WineLotInput.class);
+            checkReplacement(id, changed);
+            return updated(connection, id, changed);
+        });
+    }
+
+    /**
+     * Deletes the row with this key.
+     *
+     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     */
+    public void delete(UUID id) {
+        boolean deleted = transactions.write(connection -> repository.delete(connection, id));
+        if (!deleted) {
+            throw missing(id);
+        }
+    }
+
+    private WineLot existing(Connection connection, UUID id) throws SQLException {
+        return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private WineLot updated(Connection connection, UUID id, WineLotInput input) throws SQLException {
+        if (!repository.update(connection, id, input)) {
+            throw missing(id);
+        }
+        return existing(connection, id);
+    }
+
+    private static void checkReplacement(UUID id, WineLotInput input) {
+        check(input, OnReplace.class)
+                .sameKey("id", input.id(), id)
+                .verify();
+    }
+
+    private static ProblemException missing(UUID id) {
+        return ProblemException.notFound("wine lot", id);
+    }
+
+    private static Rules check(WineLotInput input, Class<?> group) {
+        return Rules.of(input, group)
+                .atLeast("emptiedOn", input.emptiedOn(), "filledOn", input.filledOn());
+    }
+}

@@ -1,0 +1,6 @@
+package com.example.cellar.support;
+
+/** An enum constant that the database stores as text. */
+public interface Coded {
+    String code();
+}

@@ -1,0 +1,95 @@
+package com.example.cellar.support;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.lang.reflect.RecordComponent;
+import java.time.temporal.Temporal;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/** Makes an input record of a JSON object, and reports every property that does not fit at once. */
+public final class InputReader {
+    private InputReader() {
+    }
+
+    /**
+     * The record that a body stands for.
+     *
+     * @throws ProblemException 400 naming each unknown property and each value of a wrong type
+     */
+    public static <T> T read(ObjectNode body, Class<T> type) {
+        List<Violation> violations = unknown(body, type);
+        RecordComponent[] components = type.getRecordComponents();
+        Class<?>[] types = new Class<?>[components.length];
+        Object[] values = new Object[components.length];
+        for (int i = 0; i < components.length; i++) {
+            types[i] = components[i].getType();
+            JsonNode node = body.path(components[i].getName());
+            if (!node.isMissingNode() && !node.isNull()) {
+                values[i] = convert(components[i].getName(), node, types[i], violations);
+            }
+        }
+        if (!violations.isEmpty()) {
+            throw ProblemException.invalid(violations);
+        }
+        try {
+            return type.getDeclaredConstructor(types).newInstance(values);
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("cannot make a " + type.getSimpleName(), e);
+        }
+    }
+
+    /** A violation for each property that the record does not have. */
+    static List<Violation> unknown(ObjectNode body, Class<?> type) {
+        List<String> names = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getName).toList();
+        List<Violation> violations = new ArrayList<>();
+        body.fieldNames().forEachRemaining(name -> {
+            if (!names.contains(name)) {
+                violations.add(new Violation(
+                        name, "Unknown", "is not one of the properties to send: " + String.join(", ", names)));
+            }
+        });
+        return violations;
+    }
+
+    private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
+        boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class;
+        boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class;
+        if (!misplacedText && (!fromText || node.isTextual())) {
+            try {
+                return type == JsonNode.class ? node : Json.MAPPER.treeToValue(node, type);
+            } catch (JsonProcessingException | IllegalArgumentException e) {
+                violations.add(new Violation(field, "Type", expected(type)));
+                return null;
+            }
+        }
+        violations.add(new Violation(field, "Type", expected(type)));
+        return null;
+    }
+
+    private static String expected(Class<?> type) {
+        if (type.isEnum()) {
+            return "must be one of " + Arrays.stream(type.getEnumConstants())
+                    .map(constant -> constant instanceof Coded coded ? coded.code() : constant.toString())
+                    .collect(Collectors.joining(", "));
+        }
+        return switch (type.getSimpleName()) {
+            case "Boolean" -> "must be true or false";
+            case "Integer" -> "must be a whole number from -2147483648 to 2147483647";
+            case "Long" -> "must be a whole number from -9223372036854775808 to 9223372036854775807";
+            case "BigDecimal", "Double", "Float" -> "must be a number";
+            case "LocalDate" -> "must be a date such as 2024-05-31";
+            case "LocalTime" -> "must be a time such as 17:30:00";
+            case "OffsetTime" -> "must be a time with an offset such as 17:30:00+02:00";
+            case "LocalDateTime" -> "must be a date and time such as 2024-05-31T17:30:00";
+            case "OffsetDateTime" -> "must be a date and time with an offset such as 2024-05-31T17:30:00+02:00";
+            case "UUID" -> "must be a UUID such as 123e4567-e89b-42d3-a456-426614174000";
+            case "Binary" -> "must be bytes in Base64";
+            default -> "must be text";
+        };
+    }
+}

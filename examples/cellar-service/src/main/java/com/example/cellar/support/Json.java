@@ -1,0 +1,60 @@
+package com.example.cellar.support;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.core.StreamWriteFeature;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.MapperFeature;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.cfg.CoercionAction;
+import com.fasterxml.jackson.databind.cfg.CoercionInputShape;
+import com.fasterxml.jackson.databind.cfg.JsonNodeFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.type.LogicalType;
+import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+
+/** JSON as the service reads and writes it: strict on the way in, ISO 8601 and exact decimals on the way out. */
+public final class Json {
+    public static final JsonMapper MAPPER = JsonMapper.builder()
+            .addModule(new JavaTimeModule())
+            .defaultLeniency(false)
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+            .disable(JsonNodeFeature.STRIP_TRAILING_BIGDECIMAL_ZEROES)
+            .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+            .disable(DeserializationFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE)
+            .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS)
+            .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+            .withCoercionConfig(LogicalType.Textual, config -> config
+                    .setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail)
+                    .setCoercion(CoercionInputShape.Integer, CoercionAction.Fail)
+                    .setCoercion(CoercionInputShape.Float, CoercionAction.Fail))
+            .build();
+
+    /** As {@link #MAPPER}, but numbers may come as text: for the parts of a path. */
+    static final JsonMapper LENIENT = MAPPER.rebuild().enable(MapperFeature.ALLOW_COERCION_OF_SCALARS).build();
+
+    private Json() {
+    }
+
+    /** The value that a JSON text stands for; null for null. */
+    public static JsonNode parse(String text) {
+        if (text == null) {
+            return null;
+        }
+        try {
+            return MAPPER.readTree(text);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException("not JSON", e);
+        }
+    }
+
+    /** A record as a JSON object. */
+    public static ObjectNode tree(Object value) {
+        return MAPPER.valueToTree(value);
+    }
+}

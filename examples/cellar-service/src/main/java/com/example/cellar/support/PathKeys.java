@@ -1,0 +1,50 @@
+package com.example.cellar.support;
+
+import java.net.URLDecoder;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Keys of several columns as one path segment: the parts, percent-encoded, joined by commas. */
+public final class PathKeys {
+    private PathKeys() {
+    }
+
+    public static String join(Object... parts) {
+        return Arrays.stream(parts)
+                .map(part -> part instanceof Coded coded ? coded.code() : part.toString())
+                .map(part -> URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20"))
+                .collect(Collectors.joining(","));
+    }
+
+    /**
+     * The parts of a segment.
+     *
+     * @throws IllegalArgumentException if there are not so many
+     */
+    public static List<String> split(String segment, int size) {
+        String[] parts = segment.split(",", -1);
+        if (parts.length != size) {
+            throw new IllegalArgumentException("a key has " + size + " parts");
+        }
+        return Arrays.stream(parts)
+                .map(part -> URLDecoder.decode(part.replace("+", "%2B"), StandardCharsets.UTF_8)).toList();
+    }
+
+    /**
+     * A part as a value.
+     *
+     * @throws IllegalArgumentException if it is not one of this type
+     */
+    public static <T> T parse(String part, Class<T> type) {
+        if (type == String.class) {
+            return type.cast(part);
+        }
+        if (type == Boolean.class && !part.equals("true") && !part.equals("false")) {
+            throw new IllegalArgumentException("neither true nor false");
+        }
+        return Json.LENIENT.convertValue(part, type);
+    }
+}

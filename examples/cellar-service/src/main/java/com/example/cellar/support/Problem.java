@@ -1,0 +1,25 @@
+package com.example.cellar.support;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+
+/**
+ * The body of an answer that reports an error (RFC 9457).
+ *
+ * @param status the HTTP status
+ * @param violations the fields at fault; left out of the JSON if there are none
+ */
+public record Problem(
+        String type,
+        String title,
+        int status,
+        String detail,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY)
+        List<Violation> violations) {
+    public static final String MEDIA_TYPE = "application/problem+json";
+
+    /** A problem whose title is the status's own. */
+    public static Problem of(int status, String title, String detail, List<Violation> violations) {
+        return new Problem("about:blank", title, status, detail, List.copyOf(violations));
+    }
+}

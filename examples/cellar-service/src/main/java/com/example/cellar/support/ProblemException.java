@@ -1,0 +1,74 @@
+package com.example.cellar.support;
+
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** A request that cannot be carried out, with the answer that says why. */
+public final class ProblemException extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    private final transient Problem problem;
+
+    private ProblemException(Problem problem, Throwable cause) {
+        super(problem.detail(), cause);
+        this.problem = problem;
+    }
+
+    public Problem problem() {
+        return problem;
+    }
+
+    /** 400: the body breaks rules. */
+    public static ProblemException invalid(List<Violation> violations) {
+        String detail = violations.stream()
+                .map(violation -> violation.field() + " " + violation.message())
+                .collect(Collectors.joining("; "));
+        return new ProblemException(Problem.of(400, "Bad Request", detail + ".", violations), null);
+    }
+
+    /** 400: the request as a whole cannot be understood. */
+    public static ProblemException malformed(String detail) {
+        return new ProblemException(Problem.of(400, "Bad Request", detail, List.of()), null);
+    }
+
+    /** 404: there is no such row. */
+    public static ProblemException notFound(String title, Object key) {
+        return new ProblemException(
+                Problem.of(404, "Not Found", "There is no " + title + " " + key + ".", List.of()), null);
+    }
+
+    /** 409: another row has the same values in these fields. */
+    public static ProblemException duplicate(List<String> fields, Throwable cause) {
+        List<Violation> violations = violations(fields, "unique", "must be unique");
+        String detail = fields.isEmpty()
+                ? "Another row has the same key."
+                : "Another row has the same " + String.join(" and ", fields) + ".";
+        return new ProblemException(Problem.of(409, "Conflict", detail, violations), cause);
+    }
+
+    /** 409: rows of another collection refer to this one. */
+    public static ProblemException stillReferredTo(String children, Throwable cause) {
+        return new ProblemException(
+                Problem.of(409, "Conflict", "Rows of " + children + " still refer to this one.", List.of()), cause);
+    }
+
+    /** 422: these fields name a row that is not there. */
+    public static ProblemException missingReference(String parents, List<String> fields, Throwable cause) {
+        List<Violation> violations = violations(fields, "reference", "must name a row of " + parents);
+        String detail = "There is no row of " + parents + " with this " + String.join(" and ", fields) + ".";
+        return new ProblemException(Problem.of(422, "Unprocessable Content", detail, violations), cause);
+    }
+
+    /** 400: the database's own check refuses the values. */
+    public static ProblemException refused(List<String> fields, String rule, Throwable cause) {
+        List<Violation> violations = violations(fields, rule, "is refused by the database's check");
+        String detail = fields.isEmpty()
+                ? "The database refuses a value."
+                : "The database's check refuses " + String.join(" and ", fields) + ".";
+        return new ProblemException(Problem.of(400, "Bad Request", detail, violations), cause);
+    }
+
+    private static List<Violation> violations(List<String> fields, String rule, String message) {
+        return fields.stream().map(field -> new Violation(field, rule, message)).toList();
+    }
+}

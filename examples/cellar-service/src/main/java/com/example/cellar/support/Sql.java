@@ -1,0 +1,80 @@
+package com.example.cellar.support;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** Runs statements: binds values in order, maps rows, and closes what it opened. */
+public final class Sql {
+    private static final Logger LOG = LoggerFactory.getLogger(Sql.class);
+
+    private Sql() {
+    }
+
+    /** Makes a value of the row that a result set stands on. */
+    @FunctionalInterface
+    public interface RowMapper<T> {
+        T map(ResultSet row) throws SQLException;
+    }
+
+    /** Every row of a query. */
+    public static <T> List<T> list(Connection connection, String sql, RowMapper<T> mapper, Object... values)
+            throws SQLException {
+        try (PreparedStatement statement = prepare(connection.prepareStatement(sql), sql, values);
+                ResultSet row = statement.executeQuery()) {
+            List<T> found = new ArrayList<>();
+            while (row.next()) {
+                found.add(mapper.map(row));
+            }
+            return found;
+        }
+    }
+
+    /** The first row of a query, if there is one. */
+    public static <T> Optional<T> first(Connection connection, String sql, RowMapper<T> mapper, Object... values)
+            throws SQLException {
+        return list(connection, sql, mapper, values).stream().findFirst();
+    }
+
+    /** The number that a query answers with. */
+    public static long count(Connection connection, String sql) throws SQLException {
+        return list(connection, sql, row -> row.getLong(1)).get(0);
+    }
+
+    /** Runs an UPDATE or DELETE and returns the number of rows that it touched. */
+    public static int update(Connection connection, String sql, Object... values) throws SQLException {
+        try (PreparedStatement statement = prepare(connection.prepareStatement(sql), sql, values)) {
+            return statement.executeUpdate();
+        }
+    }
+
+    /** Logs the text of a statement, never its values, and binds the values. */
+    static PreparedStatement prepare(PreparedStatement statement, String sql, Object... values) throws SQLException {
+        LOG.debug("{}", sql);
+        for (int i = 0; i < values.length; i++) {
+            statement.setObject(i + 1, databaseValue(values[i]));
+        }
+        return statement;
+    }
+
+    /** The form of a value that the driver takes. */
+    public static Object databaseValue(Object value) {
+        if (value instanceof Coded coded) {
+            return coded.code();
+        }
+        if (value instanceof Binary binary) {
+            return binary.bytes();
+        }
+        if (value instanceof JsonNode json) {
+            return json.toString();
+        }
+        return value;
+    }
+}

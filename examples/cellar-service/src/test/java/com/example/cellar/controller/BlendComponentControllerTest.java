@@ -1,0 +1,236 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.BlendComponentInput;
+import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.samples.BlendComponentSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class BlendComponentControllerTest {
+    private static final String PATH = "/blend-components";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.CELLAR_HAND,
+            Tables.VESSEL,
+            Tables.BLEND,
+            Tables.WINE_LOT,
+            Tables.BLEND_COMPONENT);
+
+    private final BlendComponentRepository repository = new BlendComponentRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(BlendComponent.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+        List<BlendComponent> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(BlendComponent.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        BlendComponent created = answer.as(BlendComponent.class);
+        assertThat(BlendComponentInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
+                input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(BlendComponent.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.primaryKey())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(BlendComponent.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        BlendComponent before = BlendComponentSamples.inserted(connection);
+        BlendComponentInput input = BlendComponentSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "blendId", "wineLotId"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        BlendComponent after = answer.as(BlendComponent.class);
+        assertThat(BlendComponentInput.of(after)).usingRecursiveComparison().ignoringFields("blendId", "wineLotId")
+                .isEqualTo(input);
+        assertThat(repository.findById(connection, before.primaryKey())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        BlendComponent before = BlendComponentSamples.inserted(connection);
+        BlendComponent another = BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), BlendComponentInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("blendId", "wineLotId");
+        assertThat(repository.findById(connection, before.primaryKey())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        BlendComponent before = BlendComponentSamples.inserted(connection);
+        BlendComponentInput other = BlendComponentSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "share"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        BlendComponent after = answer.as(BlendComponent.class);
+        assertThat(after.share()).isEqualTo(other.share());
+        assertThat(BlendComponentInput.of(after)).usingRecursiveComparison().ignoringFields("share")
+                .isEqualTo(BlendComponentInput.of(before));
+        assertThat(repository.findById(connection, before.primaryKey())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutBlendIdIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "blendId"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("blendId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutWineLotIdIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("wineLotId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutShareIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "share"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("share");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void duplicateBlendIdAndWineLotIdIsRefused() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, BlendComponentInput.of(stored), "blendId", "wineLotId"));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void blendIdOfAMissingRowIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "blendId", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("blendId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void wineLotIdOfAMissingRowIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("wineLotId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByWineLotIdCannotBeDeleted() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/wine-lots" + "/" + Api.segment(stored.wineLotId()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("blend-components");
+        assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
+    }
+
+    private static String path(BlendComponent blendComponent) {
+        return PATH + "/" + blendComponent.primaryKey().segment();
+    }
+}

@@ -1,0 +1,244 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.BottlingInput;
+import com.example.cellar.entity.Bottling;
+import com.example.cellar.repository.BottlingRepository;
+import com.example.cellar.samples.BottlingSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class BottlingControllerTest {
+    private static final String PATH = "/bottlings";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.CELLAR_HAND,
+            Tables.LABEL,
+            Tables.BLEND,
+            Tables.BOTTLING);
+
+    private final BottlingRepository repository = new BottlingRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Bottling.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+        List<Bottling> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Bottling.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        Bottling created = answer.as(Bottling.class);
+        assertThat(BottlingInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(Bottling.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.id())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(Bottling.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        Bottling before = BottlingSamples.inserted(connection);
+        BottlingInput input = BottlingSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Bottling after = answer.as(Bottling.class);
+        assertThat(BottlingInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        Bottling before = BottlingSamples.inserted(connection);
+        Bottling another = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), BottlingInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("id");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        Bottling before = BottlingSamples.inserted(connection);
+        BottlingInput other = BottlingSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "blendId"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Bottling after = answer.as(Bottling.class);
+        assertThat(after.blendId()).isEqualTo(other.blendId());
+        assertThat(BottlingInput.of(after)).usingRecursiveComparison().ignoringFields("blendId")
+                .isEqualTo(BottlingInput.of(before));
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutBlendIdIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "blendId"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("blendId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutBottledOnIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "bottledOn"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("bottledOn");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutBottlesIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "bottles"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("bottles");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutClosedWithIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "closedWith"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("closedWith");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void blendIdOfAMissingRowIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "blendId", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("blendId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void labelIdOfAMissingRowIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "labelId", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("labelId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByBlendIdCannotBeDeleted() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/blends" + "/" + Api.segment(stored.blendId()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("bottlings");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByLabelIdCannotBeDeleted() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/labels" + "/" + Api.segment(stored.labelId()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("bottlings");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    private static String path(Bottling bottling) {
+        return PATH + "/" + Api.segment(bottling.id());
+    }
+}

@@ -1,0 +1,232 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.HarvestInput;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.samples.HarvestSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class HarvestControllerTest {
+    private static final String PATH = "/harvests";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.CELLAR_HAND,
+            Tables.GRAPE_VARIETY,
+            Tables.PARCEL,
+            Tables.HARVEST);
+
+    private final HarvestRepository repository = new HarvestRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Harvest.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+        List<Harvest> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Harvest.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        Harvest created = answer.as(Harvest.class);
+        assertThat(HarvestInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(Harvest.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.id())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(Harvest.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        Harvest before = HarvestSamples.inserted(connection);
+        HarvestInput input = HarvestSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Harvest after = answer.as(Harvest.class);
+        assertThat(HarvestInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        Harvest before = HarvestSamples.inserted(connection);
+        Harvest another = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), HarvestInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("id");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        Harvest before = HarvestSamples.inserted(connection);
+        HarvestInput other = HarvestSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "parcelId"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Harvest after = answer.as(Harvest.class);
+        assertThat(after.parcelId()).isEqualTo(other.parcelId());
+        assertThat(HarvestInput.of(after)).usingRecursiveComparison().ignoringFields("parcelId")
+                .isEqualTo(HarvestInput.of(before));
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutParcelIdIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "parcelId"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("parcelId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutPickedOnIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "pickedOn"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("pickedOn");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutWeightKgIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "weightKg"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("weightKg");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void duplicateParcelIdAndPickedOnIsRefused() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, HarvestInput.of(stored), "parcelId", "pickedOn"));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void parcelIdOfAMissingRowIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "parcelId", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("parcelId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void pickedByOfAMissingRowIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "pickedBy", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("pickedBy");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByParcelIdCannotBeDeleted() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/parcels" + "/" + Api.segment(stored.parcelId()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("harvests");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    private static String path(Harvest harvest) {
+        return PATH + "/" + Api.segment(harvest.id());
+    }
+}

@@ -1,0 +1,204 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.LabelInput;
+import com.example.cellar.entity.Label;
+import com.example.cellar.repository.LabelRepository;
+import com.example.cellar.samples.LabelSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class LabelControllerTest {
+    private static final String PATH = "/labels";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.LABEL);
+
+    private final LabelRepository repository = new LabelRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Label.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        LabelSamples.inserted(connection);
+        LabelSamples.inserted(connection);
+        List<Label> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Label.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        Label created = answer.as(Label.class);
+        assertThat(LabelInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(Label.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.id())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        Label stored = LabelSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(Label.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        Label before = LabelSamples.inserted(connection);
+        LabelInput input = LabelSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Label after = answer.as(Label.class);
+        assertThat(LabelInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        Label before = LabelSamples.inserted(connection);
+        Label another = LabelSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), LabelInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("id");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        Label before = LabelSamples.inserted(connection);
+        LabelInput other = LabelSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "title"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Label after = answer.as(Label.class);
+        assertThat(after.title()).isEqualTo(other.title());
+        assertThat(LabelInput.of(after)).usingRecursiveComparison().ignoringFields("title")
+                .isEqualTo(LabelInput.of(before));
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        Label stored = LabelSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutTitleIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "title"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("title");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongTitleIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "title", "x".repeat(61)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("title");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongLanguageCodeIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "languageCode", "x".repeat(3)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("languageCode");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongBackTextIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "backText", "x".repeat(1001)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("backText");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void duplicateTitleAndLanguageCodeIsRefused() throws SQLException {
+        Label stored = LabelSamples.inserted(connection);
+        LabelInput input = LabelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, LabelInput.of(stored), "title", "languageCode"));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    private static String path(Label label) {
+        return PATH + "/" + Api.segment(label.id());
+    }
+}

@@ -1,0 +1,243 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.ParcelInput;
+import com.example.cellar.entity.Parcel;
+import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.samples.ParcelSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class ParcelControllerTest {
+    private static final String PATH = "/parcels";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.GRAPE_VARIETY,
+            Tables.PARCEL);
+
+    private final ParcelRepository repository = new ParcelRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Parcel.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+        List<Parcel> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Parcel.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        Parcel created = answer.as(Parcel.class);
+        assertThat(ParcelInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(Parcel.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.id())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(Parcel.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+        ParcelInput input = ParcelSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Parcel after = answer.as(Parcel.class);
+        assertThat(ParcelInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+        Parcel another = ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), ParcelInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("id");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+        ParcelInput other = ParcelSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "name"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Parcel after = answer.as(Parcel.class);
+        assertThat(after.name()).isEqualTo(other.name());
+        assertThat(ParcelInput.of(after)).usingRecursiveComparison().ignoringFields("name")
+                .isEqualTo(ParcelInput.of(before));
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutNameIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("name");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutVarietyCodeIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "varietyCode"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("varietyCode");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutAreaHaIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "areaHa"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("areaHa");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongNameIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("name");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongVarietyCodeIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "varietyCode", "x".repeat(9)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("varietyCode");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void duplicateNameIsRefused() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, ParcelInput.of(stored), "name"));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void varietyCodeOfAMissingRowIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "varietyCode", "???"));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("varietyCode");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByVarietyCodeCannotBeDeleted() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/grape-varieties" + "/" + Api.segment(stored.varietyCode()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("parcels");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    private static String path(Parcel parcel) {
+        return PATH + "/" + Api.segment(parcel.id());
+    }
+}

@@ -1,0 +1,204 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.VesselInput;
+import com.example.cellar.entity.Vessel;
+import com.example.cellar.repository.VesselRepository;
+import com.example.cellar.samples.VesselSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class VesselControllerTest {
+    private static final String PATH = "/vessels";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.VESSEL);
+
+    private final VesselRepository repository = new VesselRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Vessel.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        VesselSamples.inserted(connection);
+        VesselSamples.inserted(connection);
+        List<Vessel> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Vessel.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        Vessel created = answer.as(Vessel.class);
+        assertThat(VesselInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(Vessel.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.id())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        Vessel stored = VesselSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(Vessel.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        Vessel before = VesselSamples.inserted(connection);
+        VesselInput input = VesselSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Vessel after = answer.as(Vessel.class);
+        assertThat(VesselInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        Vessel before = VesselSamples.inserted(connection);
+        Vessel another = VesselSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), VesselInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("id");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        Vessel before = VesselSamples.inserted(connection);
+        VesselInput other = VesselSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "code"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        Vessel after = answer.as(Vessel.class);
+        assertThat(after.code()).isEqualTo(other.code());
+        assertThat(VesselInput.of(after)).usingRecursiveComparison().ignoringFields("code")
+                .isEqualTo(VesselInput.of(before));
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        Vessel stored = VesselSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutCodeIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "code"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("code");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutKindIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "kind"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("kind");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutCapacityLitresIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "capacityLitres"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("capacityLitres");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongCodeIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "code", "x".repeat(13)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("code");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void duplicateCodeIsRefused() throws SQLException {
+        Vessel stored = VesselSamples.inserted(connection);
+        VesselInput input = VesselSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, VesselInput.of(stored), "code"));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    private static String path(Vessel vessel) {
+        return PATH + "/" + Api.segment(vessel.id());
+    }
+}

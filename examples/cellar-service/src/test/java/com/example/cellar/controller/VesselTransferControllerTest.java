@@ -1,0 +1,295 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.VesselTransferInput;
+import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.repository.VesselTransferRepository;
+import com.example.cellar.samples.VesselTransferSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class VesselTransferControllerTest {
+    private static final String PATH = "/vessel-transfers";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.CELLAR_HAND,
+            Tables.VESSEL,
+            Tables.VESSEL_TRANSFER);
+
+    private final VesselTransferRepository repository = new VesselTransferRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(VesselTransfer.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+        List<VesselTransfer> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(VesselTransfer.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        VesselTransfer created = answer.as(VesselTransfer.class);
+        assertThat(VesselTransferInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
+                input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(VesselTransfer.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.id())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(VesselTransfer.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceStoresEveryField() throws SQLException {
+        VesselTransfer before = VesselTransferSamples.inserted(connection);
+        VesselTransferInput input = VesselTransferSamples.other(connection);
+
+        ApiAnswer answer = api.put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        VesselTransfer after = answer.as(VesselTransfer.class);
+        assertThat(VesselTransferInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceRefusesAnotherKey() throws SQLException {
+        VesselTransfer before = VesselTransferSamples.inserted(connection);
+        VesselTransfer another = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.put(path(before), VesselTransferInput.of(another));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).contains("id");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchChangesOneFieldAndNoOther() throws SQLException {
+        VesselTransfer before = VesselTransferSamples.inserted(connection);
+        VesselTransferInput other = VesselTransferSamples.other(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.only(other, "litres"));
+
+        assertThat(answer.status()).isEqualTo(200);
+        VesselTransfer after = answer.as(VesselTransfer.class);
+        assertThat(after.litres()).isEqualTo(other.litres());
+        assertThat(VesselTransferInput.of(after)).usingRecursiveComparison().ignoringFields("litres")
+                .isEqualTo(VesselTransferInput.of(before));
+        assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutFromIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "from"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("from");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutToIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "to"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("to");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutLitresIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "litres"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("litres");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutMovedAtIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "movedAt"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("movedAt");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutMovedByIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "movedBy"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("movedBy");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void tooLongReasonIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "reason", "x".repeat(201)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("reason");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void fromOfAMissingRowIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "from", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("from");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void movedByOfAMissingRowIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "movedBy", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("movedBy");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void toOfAMissingRowIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "to", 2000000000));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("to");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByFromCannotBeDeleted() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/vessels" + "/" + Api.segment(stored.from()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByMovedByCannotBeDeleted() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/cellar-hands" + "/" + Api.segment(stored.movedBy()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByToCannotBeDeleted() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/vessels" + "/" + Api.segment(stored.to()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    private static String path(VesselTransfer vesselTransfer) {
+        return PATH + "/" + Api.segment(vesselTransfer.id());
+    }
+}

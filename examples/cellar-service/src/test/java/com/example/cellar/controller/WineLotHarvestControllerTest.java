@@ -1,0 +1,181 @@
+package com.example.cellar.controller;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.WineLotHarvestInput;
+import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.samples.WineLotHarvestSamples;
+import com.example.cellar.support.Api;
+import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.Tables;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class WineLotHarvestControllerTest {
+    private static final String PATH = "/wine-lot-harvests";
+
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
+            Tables.CELLAR_HAND,
+            Tables.GRAPE_VARIETY,
+            Tables.VESSEL,
+            Tables.PARCEL,
+            Tables.WINE_LOT,
+            Tables.HARVEST,
+            Tables.WINE_LOT_HARVEST);
+
+    private final WineLotHarvestRepository repository = new WineLotHarvestRepository();
+    private final Api api = SERVICE.api();
+    private final Connection connection = SERVICE.connection();
+
+    @Test
+    @Tag("list")
+    void listReturnsTheRowsOfTheTable() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(WineLotHarvest.class)).isEqualTo(repository.list(connection, null, 500));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesFollowEachOther() throws SQLException {
+        WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+        List<WineLotHarvest> rows = new ArrayList<>();
+
+        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(WineLotHarvest.class)));
+
+        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+    }
+
+    @Test
+    @Tag("create")
+    void createStoresTheRowAndReturnsIt() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, input);
+
+        assertThat(answer.status()).isEqualTo(201);
+        WineLotHarvest created = answer.as(WineLotHarvest.class);
+        assertThat(WineLotHarvestInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
+                input);
+        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(api.at(answer.header("Location")).as(WineLotHarvest.class)).isEqualTo(created);
+        assertThat(repository.findById(connection, created.primaryKey())).contains(created);
+    }
+
+    @Test
+    @Tag("read")
+    void readReturnsTheRow() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(WineLotHarvest.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteRemovesTheRow() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
+
+        assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
+        assertThat(api.get(path(stored)).status()).isEqualTo(404);
+        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutWineLotIdIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("wineLotId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void createWithoutHarvestIdIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "harvestId"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("harvestId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void duplicateWineLotIdAndHarvestIdIsRefused() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotHarvestInput.of(stored), "wineLotId", "harvestId"));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void harvestIdOfAMissingRowIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "harvestId", 2000000000L));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("harvestId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void wineLotIdOfAMissingRowIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        long rows = repository.count(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.violatedFields()).contains("wineLotId");
+        assertThat(repository.count(connection)).isEqualTo(rows);
+    }
+
+    @Test
+    @Tag("rules")
+    void rowReferredToByHarvestIdCannotBeDeleted() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/harvests" + "/" + Api.segment(stored.harvestId()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("wine-lot-harvests");
+        assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
+    }
+
+    private static String path(WineLotHarvest wineLotHarvest) {
+        return PATH + "/" + wineLotHarvest.primaryKey().segment();
+    }
+}

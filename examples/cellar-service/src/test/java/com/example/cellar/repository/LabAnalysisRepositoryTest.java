@@ -1,0 +1,89 @@
+package com.example.cellar.repository;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.example.cellar.dto.LabAnalysisInput;
+import com.example.cellar.entity.LabAnalysis;
+import com.example.cellar.samples.LabAnalysisSamples;
+import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRow;
+import com.example.cellar.support.TestTransaction;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class LabAnalysisRepositoryTest {
+    @RegisterExtension
+    private final TestTransaction transaction = new TestTransaction();
+
+    private final LabAnalysisRepository repository = new LabAnalysisRepository();
+
+    @Test
+    @Tag("repository")
+    void insertStoresEveryColumn() throws SQLException {
+        Connection connection = transaction.connection();
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        LabAnalysis stored = repository.insert(connection, input);
+
+        assertStored(connection, stored, input);
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    @Test
+    @Tag("repository")
+    void updateStoresEveryColumn() throws SQLException {
+        Connection connection = transaction.connection();
+        LabAnalysis before = LabAnalysisSamples.inserted(connection);
+        LabAnalysisInput input = LabAnalysisSamples.other(connection);
+
+        assertThat(repository.update(connection, before.id(), input)).isTrue();
+
+        LabAnalysis after = repository.findById(connection, before.id()).orElseThrow();
+        assertStored(connection, after, input);
+    }
+
+    @Test
+    @Tag("repository")
+    void deleteRemovesTheRowAndNoOther() throws SQLException {
+        Connection connection = transaction.connection();
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+        long rows = repository.count(connection);
+
+        assertThat(repository.delete(connection, stored.id())).isTrue();
+
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+        assertThat(repository.count(connection)).isEqualTo(rows - 1);
+        assertThat(repository.delete(connection, stored.id())).isFalse();
+    }
+
+    @Test
+    @Tag("repository")
+    void listGoesOnAfterAKey() throws SQLException {
+        Connection connection = transaction.connection();
+        LabAnalysisSamples.inserted(connection);
+        LabAnalysisSamples.inserted(connection);
+        List<LabAnalysis> all = repository.list(connection, null, Integer.MAX_VALUE);
+
+        assertThat(all).hasSize((int) repository.count(connection));
+        assertThat(repository.list(connection, null, 1)).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, all.get(0).id(), 1)).isEqualTo(all.subList(1, 2));
+    }
+
+    private static void assertStored(Connection connection, LabAnalysis stored, LabAnalysisInput input)
+            throws SQLException {
+        TestRow row = TestRow.find(connection, Tables.LAB_ANALYSIS, stored.id());
+        assertThat(row.get("ID")).isEqualTo(stored.id());
+        assertThat(row.get("WINE_LOT_ID")).isEqualTo(input.wineLotId());
+        assertThat(row.get("TAKEN_AT")).isEqualTo(input.takenAt());
+        assertThat(row.get("PH")).isEqualTo(input.ph());
+        assertThat(row.get("ALCOHOL_VOLUME")).isEqualTo(input.alcoholVolume());
+        assertThat(row.get("CELSIUS")).isEqualTo(input.celsius());
+        assertThat(row.get("READINGS")).isEqualTo(input.readings());
+        assertThat(row.get("REMARKS")).isEqualTo(input.remarks());
+        assertThat(LabAnalysisInput.of(stored)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
+    }
+}

@@ -1,0 +1,41 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.BlendComponentInput;
+import com.example.cellar.entity.Blend;
+import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.BlendComponentRepository;
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.SQLException;
+
+/** Rows of {@code BLEND_COMPONENT} that satisfy every constraint. */
+public final class BlendComponentSamples {
+    private BlendComponentSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static BlendComponentInput sample(Connection connection) throws SQLException {
+        Blend blend = BlendSamples.inserted(connection);
+        WineLot wineLot = WineLotSamples.inserted(connection);
+        return new BlendComponentInput(
+                blend.id(),
+                wineLot.id(),
+                new BigDecimal("50.00"));
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static BlendComponentInput other(Connection connection) throws SQLException {
+        Blend blend = BlendSamples.inserted(connection);
+        WineLot wineLot = WineLotSamples.inserted(connection);
+        return new BlendComponentInput(
+                blend.id(),
+                wineLot.id(),
+                new BigDecimal("51.00"));
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static BlendComponent inserted(Connection connection) throws SQLException {
+        return new BlendComponentRepository().insert(connection, sample(connection));
+    }
+}

@@ -1,0 +1,47 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.BlendInput;
+import com.example.cellar.entity.Blend;
+import com.example.cellar.entity.CellarHand;
+import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.support.Numbers;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDate;
+
+/** Rows of {@code BLEND} that satisfy every constraint. */
+public final class BlendSamples {
+    private BlendSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static BlendInput sample(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        CellarHand approvedBy = CellarHandSamples.inserted(connection);
+        return new BlendInput(
+                null,
+                "Name " + n,
+                2025,
+                LocalDate.of(2021, 3, 1),
+                "Tasting notes",
+                approvedBy.id());
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static BlendInput other(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        CellarHand approvedBy = CellarHandSamples.inserted(connection);
+        return new BlendInput(
+                null,
+                "Other name " + n,
+                2026,
+                LocalDate.of(2021, 4, 1),
+                "Other tasting notes",
+                approvedBy.id());
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static Blend inserted(Connection connection) throws SQLException {
+        return new BlendRepository().insert(connection, sample(connection));
+    }
+}

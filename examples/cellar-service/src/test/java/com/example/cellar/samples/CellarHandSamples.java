@@ -1,0 +1,51 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.CellarHandInput;
+import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.CellarHandCraft;
+import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.support.Numbers;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.LocalTime;
+
+/** Rows of {@code CELLAR_HAND} that satisfy every constraint. */
+public final class CellarHandSamples {
+    private CellarHandSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static CellarHandInput sample(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        return new CellarHandInput(
+                null,
+                "Full name",
+                "email" + n + "@example.com",
+                CellarHandCraft.CELLAR,
+                LocalDate.of(2021, 3, 1),
+                LocalDate.of(2021, 3, 11),
+                LocalTime.of(8, 30),
+                null);
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static CellarHandInput other(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        CellarHand supervisor = CellarHandSamples.inserted(connection);
+        return new CellarHandInput(
+                null,
+                "Other full name",
+                "email.other" + n + "@example.com",
+                CellarHandCraft.VINEYARD,
+                LocalDate.of(2021, 4, 1),
+                LocalDate.of(2021, 4, 11),
+                LocalTime.of(14, 30),
+                supervisor.id());
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static CellarHand inserted(Connection connection) throws SQLException {
+        return new CellarHandRepository().insert(connection, sample(connection));
+    }
+}

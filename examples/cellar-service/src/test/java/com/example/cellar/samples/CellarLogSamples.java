@@ -1,0 +1,31 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.CellarLogInput;
+import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.CellarLog;
+import com.example.cellar.repository.CellarLogRepository;
+import com.example.cellar.support.Numbers;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDateTime;
+
+/** Rows of {@code CELLAR_LOG} that satisfy every constraint. */
+public final class CellarLogSamples {
+    private CellarLogSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static CellarLogInput sample(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        CellarHand hand = CellarHandSamples.inserted(connection);
+        return new CellarLogInput(
+                LocalDateTime.of(2021, 3, 1, 8, 30),
+                hand.id(),
+                "Entry " + n);
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static CellarLog inserted(Connection connection) throws SQLException {
+        return new CellarLogRepository().insert(connection, sample(connection));
+    }
+}

@@ -1,0 +1,42 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.GrapeVarietyInput;
+import com.example.cellar.entity.GrapeVariety;
+import com.example.cellar.entity.GrapeVarietyColour;
+import com.example.cellar.repository.GrapeVarietyRepository;
+import com.example.cellar.support.Numbers;
+import java.sql.Connection;
+import java.sql.SQLException;
+
+/** Rows of {@code GRAPE_VARIETY} that satisfy every constraint. */
+public final class GrapeVarietySamples {
+    private GrapeVarietySamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static GrapeVarietyInput sample(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        return new GrapeVarietyInput(
+                "Code " + n,
+                "Name " + n,
+                GrapeVarietyColour.RED,
+                10,
+                "Synonyms");
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static GrapeVarietyInput other(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        return new GrapeVarietyInput(
+                "B" + n,
+                "Other name " + n,
+                GrapeVarietyColour.GREY,
+                11,
+                "Other synonyms");
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static GrapeVariety inserted(Connection connection) throws SQLException {
+        return new GrapeVarietyRepository().insert(connection, sample(connection));
+    }
+}

@@ -1,0 +1,50 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.LabAnalysisInput;
+import com.example.cellar.entity.LabAnalysis;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.LabAnalysisRepository;
+import com.example.cellar.support.Json;
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+
+/** Rows of {@code LAB_ANALYSIS} that satisfy every constraint. */
+public final class LabAnalysisSamples {
+    private LabAnalysisSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static LabAnalysisInput sample(Connection connection) throws SQLException {
+        WineLot wineLot = WineLotSamples.inserted(connection);
+        return new LabAnalysisInput(
+                null,
+                wineLot.id(),
+                OffsetDateTime.parse("2021-03-01T08:30:00+02:00"),
+                new BigDecimal("3.50"),
+                new BigDecimal("12.50"),
+                10.0F,
+                Json.parse("{\"sample\": 1.50}"),
+                "Remarks");
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static LabAnalysisInput other(Connection connection) throws SQLException {
+        WineLot wineLot = WineLotSamples.inserted(connection);
+        return new LabAnalysisInput(
+                null,
+                wineLot.id(),
+                OffsetDateTime.parse("2021-04-01T14:30:00+02:00"),
+                new BigDecimal("4.50"),
+                new BigDecimal("13.50"),
+                11.0F,
+                Json.parse("[1, 2, 3]"),
+                "Other remarks");
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static LabAnalysis inserted(Connection connection) throws SQLException {
+        return new LabAnalysisRepository().insert(connection, sample(connection));
+    }
+}

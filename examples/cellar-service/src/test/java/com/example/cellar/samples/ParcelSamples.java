@@ -1,0 +1,57 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.ParcelInput;
+import com.example.cellar.entity.GrapeVariety;
+import com.example.cellar.entity.Parcel;
+import com.example.cellar.entity.ParcelSoil;
+import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.support.Numbers;
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDate;
+
+/** Rows of {@code PARCEL} that satisfy every constraint. */
+public final class ParcelSamples {
+    private ParcelSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static ParcelInput sample(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        GrapeVariety variety = GrapeVarietySamples.inserted(connection);
+        return new ParcelInput(
+                null,
+                "Name " + n,
+                variety.code(),
+                new BigDecimal("500.000"),
+                50,
+                ParcelSoil.CHALK,
+                LocalDate.of(2021, 3, 1),
+                true,
+                0.0,
+                0.0);
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static ParcelInput other(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        GrapeVariety variety = GrapeVarietySamples.inserted(connection);
+        return new ParcelInput(
+                null,
+                "Other name " + n,
+                variety.code(),
+                new BigDecimal("501.000"),
+                51,
+                ParcelSoil.SLATE,
+                LocalDate.of(2021, 4, 1),
+                false,
+                1.0,
+                1.0);
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static Parcel inserted(Connection connection) throws SQLException {
+        return new ParcelRepository().insert(connection, sample(connection));
+    }
+}

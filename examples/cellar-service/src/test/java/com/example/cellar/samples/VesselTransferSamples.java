@@ -1,0 +1,52 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.VesselTransferInput;
+import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.Vessel;
+import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.repository.VesselTransferRepository;
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDateTime;
+
+/** Rows of {@code VESSEL_TRANSFER} that satisfy every constraint. */
+public final class VesselTransferSamples {
+    private VesselTransferSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static VesselTransferInput sample(Connection connection) throws SQLException {
+        Vessel from = VesselSamples.inserted(connection);
+        CellarHand movedBy = CellarHandSamples.inserted(connection);
+        Vessel to = VesselSamples.inserted(connection);
+        return new VesselTransferInput(
+                null,
+                from.id(),
+                to.id(),
+                new BigDecimal("10.00"),
+                LocalDateTime.of(2021, 3, 1, 8, 30),
+                movedBy.id(),
+                "Reason");
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static VesselTransferInput other(Connection connection) throws SQLException {
+        Vessel from = VesselSamples.inserted(connection);
+        CellarHand movedBy = CellarHandSamples.inserted(connection);
+        Vessel to = VesselSamples.inserted(connection);
+        return new VesselTransferInput(
+                null,
+                from.id(),
+                to.id(),
+                new BigDecimal("11.00"),
+                LocalDateTime.of(2021, 4, 1, 14, 30),
+                movedBy.id(),
+                "Other reason");
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static VesselTransfer inserted(Connection connection) throws SQLException {
+        return new VesselTransferRepository().insert(connection, sample(connection));
+    }
+}

@@ -1,0 +1,29 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.WineLotHarvestInput;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.repository.WineLotHarvestRepository;
+import java.sql.Connection;
+import java.sql.SQLException;
+
+/** Rows of {@code WINE_LOT_HARVEST} that satisfy every constraint. */
+public final class WineLotHarvestSamples {
+    private WineLotHarvestSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static WineLotHarvestInput sample(Connection connection) throws SQLException {
+        Harvest harvest = HarvestSamples.inserted(connection);
+        WineLot wineLot = WineLotSamples.inserted(connection);
+        return new WineLotHarvestInput(
+                wineLot.id(),
+                harvest.id());
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static WineLotHarvest inserted(Connection connection) throws SQLException {
+        return new WineLotHarvestRepository().insert(connection, sample(connection));
+    }
+}

@@ -1,0 +1,53 @@
+package com.example.cellar.samples;
+
+import com.example.cellar.dto.WineLotInput;
+import com.example.cellar.entity.Vessel;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.Numbers;
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+
+/** Rows of {@code WINE_LOT} that satisfy every constraint. */
+public final class WineLotSamples {
+    private WineLotSamples() {
+    }
+
+    /** A row with a value in every field; the rows that it refers to are inserted first. */
+    public static WineLotInput sample(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        Vessel vessel = VesselSamples.inserted(connection);
+        return new WineLotInput(
+                Numbers.uuid(n),
+                "Name " + n,
+                2025,
+                vessel.id(),
+                new BigDecimal("10.00"),
+                LocalDate.of(2021, 3, 1),
+                LocalDate.of(2021, 3, 11),
+                OffsetDateTime.parse("2021-03-01T08:30:00+02:00"));
+    }
+
+    /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
+    public static WineLotInput other(Connection connection) throws SQLException {
+        int n = Numbers.next();
+        Vessel vessel = VesselSamples.inserted(connection);
+        return new WineLotInput(
+                Numbers.uuid(n),
+                "Other name " + n,
+                2026,
+                vessel.id(),
+                new BigDecimal("11.00"),
+                LocalDate.of(2021, 4, 1),
+                LocalDate.of(2021, 4, 11),
+                OffsetDateTime.parse("2021-04-01T14:30:00+02:00"));
+    }
+
+    /** A {@link #sample}, inserted. */
+    public static WineLot inserted(Connection connection) throws SQLException {
+        return new WineLotRepository().insert(connection, sample(connection));
+    }
+}

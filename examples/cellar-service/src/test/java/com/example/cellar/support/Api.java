@@ -1,0 +1,115 @@
+package com.example.cellar.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Sends requests to the service. */
+public final class Api {
+    private static final HttpClient CLIENT = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+    private static final Pattern NEXT = Pattern.compile("<[^>]*?/api(/[^>]*)>; rel=\"next\"");
+
+    private final String url;
+
+    public Api(String url) {
+        this.url = url;
+    }
+
+    public ApiAnswer get(String path) {
+        return send("GET", path, "application/json", null);
+    }
+
+    /** Reads what is at a whole URL of the service. */
+    public ApiAnswer at(String location) {
+        assertThat(location).startsWith(url);
+        return get(location.substring(url.length()));
+    }
+
+    public ApiAnswer post(String path, Object body) {
+        return send("POST", path, "application/json", body);
+    }
+
+    public ApiAnswer put(String path, Object body) {
+        return send("PUT", path, "application/json", body);
+    }
+
+    public ApiAnswer patch(String path, Object body) {
+        return send("PATCH", path, MergePatch.MEDIA_TYPE, body);
+    }
+
+    public ApiAnswer delete(String path) {
+        return send("DELETE", path, "application/json", null);
+    }
+
+    /** Reads a collection page by page, as the Link headers lead, and returns the number of pages. */
+    public int eachPage(String path, Consumer<ApiAnswer> reader) {
+        int pages = 0;
+        for (String next = path; next != null; pages++) {
+            ApiAnswer page = get(next);
+            assertThat(page.status()).isEqualTo(200);
+            reader.accept(page);
+            Matcher link = NEXT.matcher(page.header("Link"));
+            next = link.find() ? link.group(1) : null;
+        }
+        return pages;
+    }
+
+    /** Sends a body as it is if it is text, else as JSON. */
+    public ApiAnswer send(String method, String path, String contentType, Object body) {
+        HttpRequest.BodyPublisher publisher = body == null
+                ? HttpRequest.BodyPublishers.noBody()
+                : HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : Json.tree(body).toString());
+        HttpRequest request = HttpRequest.newBuilder(URI.create(url + path))
+                .timeout(Duration.ofSeconds(30))
+                .header("Content-Type", contentType)
+                .method(method, publisher)
+                .build();
+        try {
+            return new ApiAnswer(CLIENT.send(request, HttpResponse.BodyHandlers.ofString()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(method + " " + path, e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(method + " " + path + " was interrupted", e);
+        }
+    }
+
+    /** A value as a path segment. */
+    public static String segment(Object value) {
+        String text = value instanceof Coded coded ? coded.code() : value.toString();
+        return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
+    }
+
+    /** A body without some of its properties. */
+    public static ObjectNode without(Object body, String... properties) {
+        return Json.tree(body).without(List.of(properties));
+    }
+
+    /** A body with only this property. */
+    public static ObjectNode only(Object body, String property) {
+        return Json.tree(body).retain(property);
+    }
+
+    /** A body with another value for a property. */
+    public static ObjectNode with(Object body, String property, Object value) {
+        return Json.tree(body).set(property, Json.MAPPER.valueToTree(value));
+    }
+
+    /** A body with the values that another one has for these properties. */
+    public static ObjectNode copying(Object body, Object other, String... properties) {
+        return Json.tree(body).setAll(Json.tree(other).retain(properties));
+    }
+}

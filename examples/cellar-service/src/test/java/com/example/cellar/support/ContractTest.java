@@ -1,0 +1,123 @@
+package com.example.cellar.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+class ContractTest {
+    @RegisterExtension
+    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching();
+
+    private final Api api = SERVICE.api();
+
+    @Test
+    @Tag("contract")
+    void entryPointLinksToEveryCollection() {
+        ApiAnswer answer = api.get("/");
+
+        assertThat(answer.status()).isEqualTo(200);
+        List<String> names = new ArrayList<>();
+        answer.body().fieldNames().forEachRemaining(names::add);
+        assertThat(names).containsExactly(
+                "blends",
+                "blend-components",
+                "bottlings",
+                "cellar-hands",
+                "cellar-logs",
+                "cellar-stock",
+                "grape-varieties",
+                "harvests",
+                "labels",
+                "lab-analyses",
+                "parcels",
+                "vessels",
+                "vessel-transfers",
+                "wine-lots",
+                "wine-lot-harvests");
+        for (String name : names) {
+            assertThat(answer.body().get(name).textValue()).endsWith("/" + name);
+            assertThat(api.get("/" + name + "?limit=1").status()).isEqualTo(200);
+        }
+    }
+
+    @Test
+    @Tag("contract")
+    void healthAsksTheDatabase() {
+        assertThat(api.get("/health").status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("contract")
+    void unknownPathIsAProblem() {
+        assertProblem(api.get("/no-such-collection"), 404);
+    }
+
+    @Test
+    @Tag("contract")
+    void methodThatThePathDoesNotTakeIsAProblem() {
+        ApiAnswer answer = api.delete("/blends");
+
+        assertProblem(answer, 405);
+        assertThat(answer.header("Allow")).contains("GET");
+    }
+
+    @Test
+    @Tag("contract")
+    void unknownParameterIsAProblemThatNamesTheAllowedOnes() {
+        ApiAnswer answer = api.get("/blends" + "?colour=blue");
+
+        assertProblem(answer, 400);
+        assertThat(answer.body().path("detail").textValue()).contains("colour", "after", "limit");
+    }
+
+    @Test
+    @Tag("contract")
+    void cursorThatIsNotOursIsAProblem() {
+        assertProblem(api.get("/blends" + "?after=%21"), 400);
+        assertProblem(api.get("/blends" + "?after=bnVsbA"), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void limitOutOfRangeIsAProblem() {
+        assertProblem(api.get("/blends" + "?limit=0"), 400);
+        assertProblem(api.get("/blends" + "?limit=501"), 400);
+        assertProblem(api.get("/blends" + "?limit=ten"), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void malformedJsonIsAProblem() {
+        assertProblem(api.post("/blends", "{\"a\": "), 400);
+        assertProblem(api.post("/blends", "{\"a\": 1, \"a\": 2}"), 400);
+        assertProblem(api.post("/blends", "[]"), 400);
+        assertProblem(api.post("/blends", ""), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void unknownPropertyIsAProblemThatNamesIt() {
+        ApiAnswer answer = api.post("/blends", "{\"noSuchProperty\": 1}");
+
+        assertProblem(answer, 400);
+        assertThat(answer.violatedFields()).contains("noSuchProperty");
+    }
+
+    @Test
+    @Tag("contract")
+    void bodyThatIsNotJsonIsAProblem() {
+        assertProblem(api.send("POST", "/blends", "text/plain", "{}"), 415);
+    }
+
+    private static void assertProblem(ApiAnswer answer, int status) {
+        assertThat(answer.status()).isEqualTo(status);
+        assertThat(answer.header("Content-Type")).startsWith("application/problem+json");
+        assertThat(answer.body().path("status").intValue()).isEqualTo(status);
+        assertThat(answer.body().path("title").textValue()).isNotBlank();
+        assertThat(answer.body().path("detail").textValue()).isNotBlank();
+    }
+}

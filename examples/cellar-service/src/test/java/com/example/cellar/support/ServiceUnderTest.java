@@ -1,0 +1,75 @@
+package com.example.cellar.support;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
+/** The running service on the test database; takes away the rows that each test adds. */
+public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallback, AfterAllCallback {
+    private final List<Tables> tables;
+    private Running running;
+
+    private ServiceUnderTest(List<Tables> tables) {
+        this.tables = tables;
+    }
+
+    /**
+     * For tests that write to these tables.
+     *
+     * @param tables each after those that it refers to
+     */
+    public static ServiceUnderTest touching(Tables... tables) {
+        return new ServiceUnderTest(List.of(tables));
+    }
+
+    /** Starts the service unless another class of tests has done so. */
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        TestDatabase database = TestDatabase.of(context);
+        running = context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL)
+                .getOrComputeIfAbsent(Running.class, key -> Running.on(database), Running.class);
+    }
+
+    public Api api() {
+        return new Api(running.server.url());
+    }
+
+    /** A connection of the test's own, on which everything takes effect at once. */
+    public Connection connection() {
+        return running.connection;
+    }
+
+    @Override
+    public void afterEach(ExtensionContext context) throws SQLException {
+        TestDatabase.of(context).restore(tables);
+    }
+
+    @Override
+    public void afterAll(ExtensionContext context) throws SQLException {
+        TestDatabase.of(context).assertUnchanged(tables);
+    }
+
+    private record Running(Server server, Connection connection) implements AutoCloseable {
+        static Running on(TestDatabase database) {
+            try {
+                Connection connection = database.connect();
+                return new Running(Server.start(Settings.from(Map.of(
+                        "DB_URL", database.url(), "DB_USER", "sa", "DB_POOL_SIZE", "4", "HTTP_PORT", "0"))),
+                                connection);
+            } catch (SQLException e) {
+                throw new IllegalStateException("The test database does not answer.", e);
+            }
+        }
+
+        @Override
+        public void close() throws SQLException {
+            server.close();
+            connection.close();
+        }
+    }
+}

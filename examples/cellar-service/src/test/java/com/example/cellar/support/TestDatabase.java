@@ -1,0 +1,134 @@
+package com.example.cellar.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
+/**
+ * A database for tests only: made from {@code db/schema.sql} and filled from {@code db/seed.sql}, once for all tests,
+ * and
+ * gone when the last has ended.
+ */
+public final class TestDatabase implements AutoCloseable {
+    private final String url = System.getProperty("test.database.url", "jdbc:h2:mem:test");
+    private final Connection anchor;
+    private final Map<Tables, Set<List<Object>>> seedKeys = new EnumMap<>(Tables.class);
+    private final Map<Tables, List<String>> seedRows = new EnumMap<>(Tables.class);
+
+    private TestDatabase() {
+        try {
+            anchor = connect();
+            if (System.getProperty("test.database.url") == null) {
+                run("/db/schema.sql");
+                run("/db/seed.sql");
+            }
+            for (Tables table : Tables.values()) {
+                seedKeys.put(table, new HashSet<>(keys(table)));
+                seedRows.put(table, rows(table));
+            }
+        } catch (SQLException | IOException e) {
+            throw new IllegalStateException("The test database could not be made.", e);
+        }
+    }
+
+    /** The one database of this run. */
+    public static TestDatabase of(ExtensionContext context) {
+        return context.getRoot().getStore(ExtensionContext.Namespace.GLOBAL)
+                .getOrComputeIfAbsent(TestDatabase.class, key -> new TestDatabase(), TestDatabase.class);
+    }
+
+    public String url() {
+        return url;
+    }
+
+    public Connection connect() throws SQLException {
+        return DriverManager.getConnection(url, "sa", "");
+    }
+
+    /**
+     * Deletes the rows that a test has added.
+     *
+     * @param tables each after those that it refers to
+     */
+    public void restore(List<Tables> tables) throws SQLException {
+        boolean deleted;
+        do {
+            deleted = false;
+            for (int i = tables.size() - 1; i >= 0; i--) {
+                deleted |= deleteAdded(tables.get(i));
+            }
+        } while (deleted);
+        Numbers.restart();
+    }
+
+    /** Fails unless these tables hold exactly the seed rows. */
+    public void assertUnchanged(List<Tables> tables) throws SQLException {
+        for (Tables table : tables) {
+            assertThat(rows(table)).as("rows of %s", table.sqlName()).isEqualTo(seedRows.get(table));
+        }
+    }
+
+    /** Deletes rows that were not there at first; false if there are none, or none that can go yet. */
+    private boolean deleteAdded(Tables table) throws SQLException {
+        boolean deleted = false;
+        for (List<Object> key : keys(table)) {
+            if (!seedKeys.get(table).contains(key)) {
+                deleted |= delete(table, key);
+            }
+        }
+        return deleted;
+    }
+
+    private boolean delete(Tables table, List<Object> key) throws SQLException {
+        try {
+            return Sql.update(anchor, "DELETE FROM " + table.sqlName() + " WHERE " + table.match(), key.toArray()) > 0;
+        } catch (SQLException e) {
+            if (e.getSQLState().startsWith("23")) {
+                return false;
+            }
+            throw e;
+        }
+    }
+
+    private List<List<Object>> keys(Tables table) throws SQLException {
+        int width = table.columns().size();
+        String sql = "SELECT " + String.join(", ", table.columns()) + " FROM " + table.sqlName();
+        return Sql.list(anchor, sql, row -> {
+            List<Object> key = new ArrayList<>();
+            for (int i = 1; i <= width; i++) {
+                key.add(row.getObject(i));
+            }
+            return key;
+        });
+    }
+
+    private List<String> rows(Tables table) throws SQLException {
+        return Sql.list(anchor, "SELECT * FROM " + table.sqlName(), TestRow::of).stream()
+                .map(TestRow::toString).sorted().toList();
+    }
+
+    private void run(String script) throws SQLException, IOException {
+        try (InputStream text = TestDatabase.class.getResourceAsStream(script);
+                Statement statement = anchor.createStatement()) {
+            statement.execute(new String(text.readAllBytes(), StandardCharsets.UTF_8));
+        }
+    }
+
+    @Override
+    public void close() throws SQLException {
+        anchor.close();
+    }
+}
