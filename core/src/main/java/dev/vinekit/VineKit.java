@@ -102,6 +102,15 @@ public final class VineKit {
         return new ProjectCompiler(project.directory()).compile();
     }
 
+    /**
+     * Compiles a project's service without its tests.
+     *
+     * @return the number of source files
+     */
+    public static int compileService(Project project) {
+        return new ProjectCompiler(project.directory()).compileService();
+    }
+
     /** Runs the tests of a compiled project on a scratch database, which is dropped afterwards. */
     public static TestReport test(Project project) {
         try (SeededDatabase database = SeededDatabase.of(project)) {

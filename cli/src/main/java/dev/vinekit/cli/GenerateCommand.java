@@ -39,7 +39,8 @@ final class GenerateCommand extends ToolCommand {
 
     @Override
     public Integer call() {
-        Steps steps = new Steps(output.stages());
+        Stages stages = output.stages();
+        Steps steps = new Steps(stages);
         Path directory = project.directory();
         Schema schema = steps.read(source.database(), source.scope());
         Mapping mapping = steps.map(schema, basePackage == null ? packageFor(directory) : basePackage);
@@ -47,27 +48,32 @@ final class GenerateCommand extends ToolCommand {
         if (!dryRun) {
             steps.write(changes);
         }
+        stages.end();
         report(mapping, changes);
         return changes.ofKind(FileChange.Kind.CONFLICT).isEmpty() ? 0 : VineKitCommand.ATTENTION;
     }
 
     private void report(Mapping mapping, ChangeSet changes) {
         Style style = output.style();
-        int width = mapping.entities().stream().mapToInt(entity -> entity.table().name().name().length()).max().orElse(5);
-        int names = mapping.entities().stream().mapToInt(entity -> entity.name().value().length()).max().orElse(5);
         Set<TableName> chosen = source.scope().chosen(mapping.schema());
+        TextTable lines = new TextTable(style, "table", "entity", "path", "operations", "");
         for (Entity entity : mapping.entities()) {
             boolean cameAlong = source.namesTables() && !chosen.contains(entity.table().name());
-            System.out.printf(Locale.ROOT, "%-" + width + "s  %-" + names + "s  /%s  %s%n",
-                    style.table(entity.table().name().name(), width), entity.name(), entity.path(),
-                    style.faint(entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
-                            .collect(Collectors.joining(" ")) + (cameAlong ? "  (comes along: is referred to)" : "")));
+            lines.add(
+                    style.table(entity.table().name().name(), 40),
+                    entity.name().value(),
+                    "/" + entity.path(),
+                    entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+                            .collect(Collectors.joining(" ")),
+                    cameAlong ? "comes along" : "");
         }
+        lines.print(System.out);
         System.out.println();
         for (Remark remark : mapping.remarks()) {
             System.out.println(style.warning(style.table(remark.table().name(), 60)) + ": "
                     + style.cell(remark.text(), 400));
         }
+        System.out.print(mapping.remarks().isEmpty() ? "" : System.lineSeparator());
         List.of(FileChange.Kind.CONFLICT, FileChange.Kind.MERGED, FileChange.Kind.LEFT_ALONE).forEach(kind ->
                 changes.ofKind(kind).forEach(change ->
                         System.out.println(style.warning(Steps.label(kind)) + ": " + change.path())));

@@ -39,6 +39,7 @@ final class Matrix {
         }
         List<TestOutcome> contract = report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).toList();
         out.println("the service as a whole: " + cell(contract, 0));
+        out.println(style.faint(style.pass() + " so many tests passed   " + style.none() + " there is no such operation"));
         out.println();
         remarks();
         failures();

@@ -15,9 +15,6 @@ import java.util.Map;
 
 /** Prints a schema for a person. */
 final class SchemaView {
-    private static final int WIDEST_CELL = 40;
-    private static final int LINE_WIDTH = 118;
-
     private final Schema schema;
     private final Style style;
     private final PrintStream out;
@@ -58,7 +55,7 @@ final class SchemaView {
     void table(Table table, long rows, SampleOfRows sample) {
         out.println(style.strong(name(table.name())) + (table.isView() ? " (view)" : "") + ", " + Steps.count(rows, "row", "rows") + " (counted)");
         if (!table.comment().isEmpty()) {
-            out.println(style.cell(table.comment(), LINE_WIDTH));
+            out.println(style.cell(table.comment(), TextTable.LINE_WIDTH));
         }
         out.println();
         columns(table);
@@ -107,7 +104,7 @@ final class SchemaView {
                         + onDelete(key))));
         table.checks().forEach(check -> lines.add("check        " + check.expression()));
         table.indexes().forEach(index -> lines.add("index        " + columns(index.columns())));
-        lines.forEach(line -> out.println(style.cell(line, LINE_WIDTH)));
+        lines.forEach(line -> out.println(style.cell(line, TextTable.LINE_WIDTH)));
         out.println();
     }
 
@@ -127,39 +124,5 @@ final class SchemaView {
 
     private static String columns(List<String> names) {
         return String.join(", ", names);
-    }
-
-    /** Cells in columns as wide as they need to be, up to a limit; what does not fit on a line is cut. */
-    private static final class TextTable {
-        private final Style style;
-        private final List<String[]> rows = new ArrayList<>();
-
-        TextTable(Style style, String... titles) {
-            this.style = style;
-            rows.add(titles);
-        }
-
-        void add(String... cells) {
-            rows.add(cells);
-        }
-
-        void print(PrintStream out) {
-            int columns = rows.get(0).length;
-            int[] widths = new int[columns];
-            for (String[] row : rows) {
-                for (int i = 0; i < columns; i++) {
-                    widths[i] = Math.max(widths[i], style.cell(row[i], WIDEST_CELL).length());
-                }
-            }
-            for (int r = 0; r < rows.size(); r++) {
-                StringBuilder line = new StringBuilder();
-                for (int i = 0; i < columns; i++) {
-                    String cell = style.cell(rows.get(r)[i], WIDEST_CELL);
-                    line.append(cell).append(" ".repeat(widths[i] - cell.length() + (i + 1 < columns ? 2 : 0)));
-                }
-                String shown = style.cell(line.toString().stripTrailing(), LINE_WIDTH);
-                out.println(r == 0 ? style.strong(shown) : shown);
-            }
-        }
     }
 }

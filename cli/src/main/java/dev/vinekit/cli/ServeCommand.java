@@ -27,12 +27,12 @@ final class ServeCommand extends ToolCommand {
         Serving serving = new Serving(output.style(), port);
         Steps steps = new Steps(output.stages());
         if (!source.isGiven()) {
-            steps.compile(existing);
+            steps.compileService(existing);
             return serving.scratch(existing);
         }
         Database database = source.database();
         steps.reach(database);
-        steps.compile(existing);
+        steps.compileService(existing);
         return serving.database(existing, database);
     }
 }

@@ -25,11 +25,19 @@ final class Stages {
         return result;
     }
 
+    /** Ends with an empty line, which parts progress from results where both are shown. */
+    void end() {
+        if (!quiet) {
+            System.err.println();
+        }
+    }
+
     /** Ends with the time that all took, from the start of the virtual machine. */
     void total() {
         if (!quiet) {
             long elapsed = System.currentTimeMillis() - ManagementFactory.getRuntimeMXBean().getStartTime();
             System.err.printf(Locale.ROOT, "%-9s %-" + WIDTH + "s %6.2f s%n", "total", "", elapsed / 1e3);
+            end();
         }
     }
 

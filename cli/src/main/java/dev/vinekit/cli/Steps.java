@@ -53,6 +53,11 @@ final class Steps {
         stages.run("compile", () -> VineKit.compile(project), files -> count(files, "source file", "source files"));
     }
 
+    void compileService(Project project) {
+        stages.run("compile", () -> VineKit.compileService(project),
+                files -> count(files, "source file", "source files") + " of the service");
+    }
+
     TestReport summarised(Supplier<TestReport> run) {
         return stages.run("test", run, report -> count(report.outcomes().size(), "test", "tests")
                 + " on a scratch database with " + count(report.seedRows(), "seed row", "seed rows"));
