@@ -20,6 +20,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -49,6 +50,23 @@ class WholeWayTest {
             assertThat(report.outcomes()).hasSizeGreaterThan(300);
             assertThat(report.service().tables()).hasSize(24).allSatisfy(table ->
                     assertThat(report.cell(table.entity(), "list")).as(table.table()).isNotEmpty());
+        }
+    }
+
+    @Test
+    void tablesOfTwoSchemasAreToldApart() throws Exception {
+        try (TestDatabases farm = TestDatabases.h2("""
+                CREATE SCHEMA orchard;
+                CREATE TABLE orchard.tree (id INT PRIMARY KEY, name VARCHAR(20) NOT NULL UNIQUE);
+                CREATE TABLE tree (id INT PRIMARY KEY, orchard_tree INT NOT NULL REFERENCES orchard.tree (id));
+                """)) {
+            Scope scope = new Scope(List.of("PUBLIC", "ORCHARD"), List.of());
+
+            TestReport report = VineKit.test(generated(farm.database(), scope));
+
+            assertThat(report.failures()).isEmpty();
+            assertThat(report.service().tables()).extracting(table -> table.sqlTable())
+                    .containsExactly("orchard.tree", "tree");
         }
     }
 
@@ -133,8 +151,12 @@ class WholeWayTest {
     }
 
     private Project generated(Database database) {
+        return generated(database, Scope.all());
+    }
+
+    private Project generated(Database database, Scope scope) {
         Project project = VineKit.write(VineKit.plan(
-                VineKit.generate(VineKit.map(VineKit.read(database, Scope.all()), "com.example.made")), directory));
+                VineKit.generate(VineKit.map(VineKit.read(database, scope), "com.example.made")), directory));
         VineKit.compile(project);
         return project;
     }

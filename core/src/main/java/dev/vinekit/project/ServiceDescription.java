@@ -17,11 +17,19 @@ public record ServiceDescription(String engine, String basePackage, List<TableDe
      * A table or view.
      *
      * @param table its name in the database
+     * @param sqlTable the table as statements spell it
+     * @param view whether it is a view
      * @param entity the name of its class
      * @param remarks what a person should know
      */
     public record TableDescription(
-            String table, String entity, String path, Set<Operation> operations, List<String> remarks) {
+            String table,
+            String sqlTable,
+            boolean view,
+            String entity,
+            String path,
+            Set<Operation> operations,
+            List<String> remarks) {
     }
 
     public static ServiceDescription of(Mapping mapping) {
@@ -30,6 +38,8 @@ public record ServiceDescription(String engine, String basePackage, List<TableDe
                 mapping.basePackage().value(),
                 mapping.entities().stream().map(entity -> new TableDescription(
                         entity.table().name().name(),
+                        entity.sqlTable(),
+                        entity.table().isView(),
                         entity.name().value(),
                         entity.path(),
                         entity.operations(),

@@ -1,8 +1,6 @@
 package dev.vinekit.run;
 
-import dev.vinekit.schema.Schema;
-import dev.vinekit.schema.Table;
-import dev.vinekit.sql.Dialect;
+import dev.vinekit.project.ServiceDescription;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -19,21 +17,21 @@ import java.util.TreeMap;
  * @param rows the rows of each table as sorted text
  */
 record Contents(Map<String, List<String>> rows) {
-    static Contents of(Connection connection, Schema schema, Dialect dialect) throws SQLException {
+    static Contents of(Connection connection, ServiceDescription service) throws SQLException {
         Map<String, List<String>> rows = new TreeMap<>();
-        for (Table table : schema.tables()) {
-            if (!table.isView()) {
-                String name = dialect.table(table.name(), schema.defaultSchema());
-                rows.put(table.name().toString(), read(connection, name, table.columns().size()));
+        for (ServiceDescription.TableDescription table : service.tables()) {
+            if (!table.view()) {
+                rows.put(table.sqlTable(), read(connection, table.sqlTable()));
             }
         }
         return new Contents(rows);
     }
 
-    private static List<String> read(Connection connection, String table, int width) throws SQLException {
+    private static List<String> read(Connection connection, String table) throws SQLException {
         List<String> found = new ArrayList<>();
         try (Statement statement = connection.createStatement();
                 ResultSet row = statement.executeQuery("SELECT * FROM " + table)) {
+            int width = row.getMetaData().getColumnCount();
             while (row.next()) {
                 List<String> values = new ArrayList<>();
                 for (int i = 1; i <= width; i++) {

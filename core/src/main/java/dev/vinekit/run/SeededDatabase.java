@@ -15,11 +15,9 @@ import java.sql.SQLException;
 public final class SeededDatabase implements AutoCloseable {
     private static final Path SCRIPTS = Path.of("src/main/resources/db");
 
-    private final Engine engine;
     private final ScratchDatabase scratch;
 
-    private SeededDatabase(Engine engine, ScratchDatabase scratch) {
-        this.engine = engine;
+    private SeededDatabase(ScratchDatabase scratch) {
         this.scratch = scratch;
     }
 
@@ -35,7 +33,7 @@ public final class SeededDatabase implements AutoCloseable {
      */
     public static SeededDatabase of(Project project, String definition) {
         Engine engine = Engines.named(project.service().engine());
-        SeededDatabase database = new SeededDatabase(engine, opened(engine));
+        SeededDatabase database = new SeededDatabase(opened(engine));
         try {
             database.execute("table definitions", definition);
             database.execute("seed rows", script(project, "seed.sql"));
@@ -56,10 +54,6 @@ public final class SeededDatabase implements AutoCloseable {
 
     public String password() {
         return scratch.password();
-    }
-
-    Engine engine() {
-        return engine;
     }
 
     Connection connect() throws SQLException {

@@ -2,8 +2,7 @@ package dev.vinekit.run;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
-import dev.vinekit.schema.Schema;
-import dev.vinekit.sql.Dialect;
+import dev.vinekit.project.ServiceDescription;
 import java.io.IOException;
 import java.net.URLClassLoader;
 import java.sql.Connection;
@@ -34,15 +33,14 @@ public final class TestRun {
      */
     public TestReport on(SeededDatabase database) {
         try (Connection connection = database.connect()) {
-            Schema schema = database.engine().read(connection, List.of());
-            Dialect dialect = database.engine().dialect(schema);
-            Contents before = Contents.of(connection, schema, dialect);
-            OutcomeCollector collector = new OutcomeCollector(project.service());
+            ServiceDescription service = project.service();
+            Contents before = Contents.of(connection, service);
+            OutcomeCollector collector = new OutcomeCollector(service);
             long start = System.nanoTime();
             launch(database.url(), collector);
             Duration duration = Duration.ofNanos(System.nanoTime() - start);
-            List<String> changed = before.differences(Contents.of(connection, schema, dialect));
-            return new TestReport(project.service(), collector.outcomes(), duration, before.count(), changed);
+            List<String> changed = before.differences(Contents.of(connection, service));
+            return new TestReport(service, collector.outcomes(), duration, before.count(), changed);
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database failed (SQL state " + e.getSQLState() + ").",
                     "Run again with --verbose to see the reason.", e);

@@ -129,8 +129,7 @@ final class H2Catalog {
         each(REFERENCES, schemas, row -> ifKnown(drafts, row, draft -> draft.referenceColumn(row)));
         each(CHECKS, schemas, row -> ifKnown(drafts, row, draft -> draft.checks.add(check(row))));
         each(INDEXES, schemas, row -> ifKnown(drafts, row, draft -> draft.indexColumn(row)));
-        String defaultSchema = schemas.contains(current) ? current : schemas.get(0);
-        return new Schema("h2", defaultSchema, drafts.values().stream().map(draft -> draft.table(drafts.keySet())).toList());
+        return new Schema("h2", current, drafts.values().stream().map(draft -> draft.table(drafts.keySet())).toList());
     }
 
     private void requireSchemas(List<String> schemas) throws SQLException {

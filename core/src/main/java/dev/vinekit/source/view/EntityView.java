@@ -18,6 +18,7 @@ public record EntityView(
         DocText operationList,
         JavaString collection,
         OperationsView can,
+        boolean view,
         boolean keyed,
         boolean writable,
         List<FieldView> fields,

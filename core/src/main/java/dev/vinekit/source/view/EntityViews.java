@@ -48,6 +48,7 @@ final class EntityViews {
                 JavaString.of("/" + entity.path()),
                 new OperationsView(entity.can(Operation.CREATE), entity.can(Operation.READ),
                         entity.can(Operation.REPLACE), entity.can(Operation.DELETE)),
+                entity.table().isView(),
                 !entity.key().isEmpty(),
                 entity.isWritable(),
                 List.copyOf(views.values()),

@@ -4,7 +4,7 @@
  * ${line}
 </#list>
  *
- * <p>Table ${e.table.code}.
+ * <p>${e.view?then("View", "Table")} ${e.table.code}.
 <#else>
  * A row of ${e.table.code}.
 </#if>

@@ -1,6 +1,7 @@
 /**
- * What a client may send to create or replace ${e.title.withArticle}. Whatever is left out of a new row is filled in by the database,
- * or stays empty.
+ * What a client may send to create or replace ${e.title.withArticle}.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record ${e.name}Input(
 <#list e.inputs as f>

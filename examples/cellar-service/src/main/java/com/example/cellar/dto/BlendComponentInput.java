@@ -10,9 +10,9 @@ import java.math.BigDecimal;
 import java.util.UUID;
 
 /**
- * What a client may send to create or replace a blend component. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a blend component.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record BlendComponentInput(
         @NotNull(groups = OnCreate.class)

@@ -10,8 +10,9 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 
 /**
- * What a client may send to create or replace a blend. Whatever is left out of a new row is filled in by the database,
- * or stays empty.
+ * What a client may send to create or replace a blend.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record BlendInput(
         @Null(groups = OnCreate.class)

@@ -14,9 +14,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 
 /**
- * What a client may send to create or replace a bottling. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a bottling.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record BottlingInput(
         @Null(groups = OnCreate.class)

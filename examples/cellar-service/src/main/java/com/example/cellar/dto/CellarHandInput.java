@@ -12,9 +12,9 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 
 /**
- * What a client may send to create or replace a cellar hand. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a cellar hand.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record CellarHandInput(
         @Null(groups = OnCreate.class)

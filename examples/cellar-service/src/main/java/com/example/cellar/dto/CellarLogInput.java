@@ -7,9 +7,9 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDateTime;
 
 /**
- * What a client may send to create or replace a cellar log. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a cellar log.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record CellarLogInput(
         @NotNull(groups = OnReplace.class)

@@ -8,9 +8,9 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 
 /**
- * What a client may send to create or replace a grape variety. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a grape variety.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record GrapeVarietyInput(
         @NotNull(groups = OnCreate.class)

@@ -12,9 +12,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 
 /**
- * What a client may send to create or replace a harvest. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a harvest.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record HarvestInput(
         @Null(groups = OnCreate.class)

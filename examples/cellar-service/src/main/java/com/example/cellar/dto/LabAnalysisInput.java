@@ -13,9 +13,9 @@ import java.time.OffsetDateTime;
 import java.util.UUID;
 
 /**
- * What a client may send to create or replace a lab analysis. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a lab analysis.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record LabAnalysisInput(
         @Null(groups = OnCreate.class)

@@ -9,8 +9,9 @@ import jakarta.validation.constraints.Null;
 import jakarta.validation.constraints.Size;
 
 /**
- * What a client may send to create or replace a label. Whatever is left out of a new row is filled in by the database,
- * or stays empty.
+ * What a client may send to create or replace a label.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record LabelInput(
         @Null(groups = OnCreate.class)

@@ -16,8 +16,9 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 
 /**
- * What a client may send to create or replace a parcel. Whatever is left out of a new row is filled in by the database,
- * or stays empty.
+ * What a client may send to create or replace a parcel.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record ParcelInput(
         @Null(groups = OnCreate.class)

@@ -13,8 +13,9 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 
 /**
- * What a client may send to create or replace a vessel. Whatever is left out of a new row is filled in by the database,
- * or stays empty.
+ * What a client may send to create or replace a vessel.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record VesselInput(
         @Null(groups = OnCreate.class)

@@ -11,9 +11,9 @@ import java.math.BigDecimal;
 import java.time.LocalDateTime;
 
 /**
- * What a client may send to create or replace a vessel transfer. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a vessel transfer.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record VesselTransferInput(
         @Null(groups = OnCreate.class)

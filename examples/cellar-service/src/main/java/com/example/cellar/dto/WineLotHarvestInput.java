@@ -6,9 +6,9 @@ import jakarta.validation.constraints.NotNull;
 import java.util.UUID;
 
 /**
- * What a client may send to create or replace a wine lot harvest. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a wine lot harvest.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record WineLotHarvestInput(
         @NotNull(groups = OnCreate.class)

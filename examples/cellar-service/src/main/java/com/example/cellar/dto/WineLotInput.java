@@ -14,9 +14,9 @@ import java.time.OffsetDateTime;
 import java.util.UUID;
 
 /**
- * What a client may send to create or replace a wine lot. Whatever is left out of a new row is filled in by the
- * database,
- * or stays empty.
+ * What a client may send to create or replace a wine lot.
+ *
+ * <p>Whatever is left out of a new row is filled in by the database, or stays empty.
  */
 public record WineLotInput(
         UUID id,

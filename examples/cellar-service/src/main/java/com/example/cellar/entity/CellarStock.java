@@ -5,7 +5,7 @@ import java.math.BigDecimal;
 /**
  * What lies in the cellar today.
  *
- * <p>Table {@code CELLAR_STOCK}.
+ * <p>View {@code CELLAR_STOCK}.
  */
 public record CellarStock(
         String code,
