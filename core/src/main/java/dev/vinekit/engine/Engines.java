@@ -45,8 +45,8 @@ public final class Engines {
         return String.join(", ", all().stream().map(Engine::title).toList());
     }
 
-    /** The URL up to where options, and so perhaps a password, begin. */
+    /** The URL without a login, and up to where options, and so perhaps a password, begin. */
     private static String shortened(String url) {
-        return url.replaceAll("[?;@].*", "...");
+        return url.replaceAll("//[^/]*@", "//...@").replaceAll("[?;].*", "...");
     }
 }

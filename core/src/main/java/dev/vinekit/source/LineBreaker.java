@@ -63,9 +63,10 @@ final class LineBreaker {
             }
             depth -= c == ')' ? 1 : 0;
             int candidate = candidate(line, i, from);
-            if (candidate >= 0 && depth <= bestDepth && candidate <= WIDTH) {
+            int inside = depth + (c == '(' ? 1 : 0);
+            if (candidate >= 0 && inside <= bestDepth && candidate <= WIDTH) {
                 best = candidate;
-                bestDepth = depth;
+                bestDepth = inside;
             }
             depth += c == '(' ? 1 : 0;
         }

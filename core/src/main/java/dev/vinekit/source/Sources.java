@@ -79,7 +79,6 @@ public final class Sources {
             boolean needed = switch (name) {
                 case "Binary" -> service.binary();
                 case "KeyParameters" -> service.temporalKeys();
-                case "PathKeys" -> service.temporalKeys() || service.compositeKeys();
                 default -> true;
             };
             if (needed) {

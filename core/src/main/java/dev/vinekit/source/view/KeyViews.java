@@ -39,10 +39,11 @@ final class KeyViews {
                 JavaCode.of("%s", variable),
                 JavaCode.of("after"),
                 JavaCode.of("%s::%s", entity.name(), name),
-                JavaCode.of(coded ? "build(created.%s().code())" : "build(created.%s())", name),
+                JavaCode.of(coded || field.type() == JavaType.STRING
+                        ? "buildFromEncoded(PathKeys.join(created.%s()))" : "build(created.%s())", name),
                 JavaCode.of("@PathParam(\"key\")"),
                 JavaCode.of(coded ? "%s.code()" : "%s", variable),
-                JavaCode.of("Api.segment(%s.%s())", entity.variable(), name),
+                JavaCode.of("PathKeys.join(%s.%s())", entity.variable(), name),
                 JavaCode.of("stored.%s()", name),
                 JavaCode.of("before.%s()", name),
                 JavaCode.of("created.%s()", name),

@@ -20,7 +20,6 @@ public record ServiceView(
         boolean binary,
         boolean json,
         boolean temporalKeys,
-        boolean compositeKeys,
         List<EntityView> entities,
         List<EntityView> constrained,
         List<EntityView> tables,

@@ -32,7 +32,6 @@ public final class ServiceViews {
                 uses(mapping, JavaType.BINARY),
                 uses(mapping, JavaType.JSON),
                 hasTemporalKey(mapping),
-                mapping.entities().stream().anyMatch(entity -> entity.key().size() > 1),
                 entities,
                 entities.stream().filter(entity -> !entity.constraints().isEmpty()).toList(),
                 mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())

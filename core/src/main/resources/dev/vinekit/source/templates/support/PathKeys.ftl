@@ -1,4 +1,4 @@
-/** Keys of several columns as one path segment: the parts, percent-encoded, joined by commas. */
+/** Keys as one path segment: the parts, percent-encoded, joined by commas. */
 public final class PathKeys {
     private PathKeys() {
     }

@@ -26,6 +26,12 @@ public final class ProblemException extends RuntimeException {
         return new ProblemException(Problem.of(400, "Bad Request", detail, List.of()), null);
     }
 
+    /** 413: the body has more than so many bytes. */
+    public static ProblemException tooLarge(int greatest) {
+        return new ProblemException(Problem.of(413, "Content Too Large",
+                "The body may have at most " + greatest + " bytes.", List.of()), null);
+    }
+
     /** 404: there is no such row. */
     public static ProblemException notFound(String title, Object key) {
         return new ProblemException(

@@ -1,7 +1,6 @@
 /** The running service: a pool of connections, and the controllers behind an HTTP port. */
 public final class Server implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Server.class);
-    private static final long GREATEST_BODY = 10_000_000;
 
     private final HikariDataSource pool;
     private final Undertow http;
@@ -26,7 +25,6 @@ public final class Server implements AutoCloseable {
             Application application = new Application(pool);
             Undertow http = Undertow.builder()
                     .addHttpListener(settings.port(), settings.host())
-                    .setServerOption(UndertowOptions.MAX_ENTITY_SIZE, GREATEST_BODY)
                     .setHandler(handler(settings, application))
                     .build();
             start(http, settings);

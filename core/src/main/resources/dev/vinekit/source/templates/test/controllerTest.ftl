@@ -206,7 +206,7 @@ class ${e.name}ControllerTest {
     void rowReferredToBy${r.field.capitalised}CannotBeDeleted() throws SQLException {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
 
-        ApiAnswer answer = api.delete(${r.collection} + "/" + Api.segment(stored.${r.field.name}()));
+        ApiAnswer answer = api.delete(${r.collection} + "/" + PathKeys.join(stored.${r.field.name}()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains(${r.children});

@@ -68,12 +68,6 @@ public final class Api {
         }
     }
 
-    /** A value as a path segment. */
-    public static String segment(Object value) {
-        String text = value instanceof Coded coded ? coded.code() : value.toString();
-        return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
-    }
-
     /** A body without some of its properties. */
     public static ObjectNode without(Object body, String... properties) {
         return Json.tree(body).without(List.of(properties));

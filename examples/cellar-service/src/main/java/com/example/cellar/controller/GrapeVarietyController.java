@@ -5,6 +5,7 @@ import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.service.GrapeVarietyService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.PathKeys;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -41,7 +42,7 @@ public final class GrapeVarietyController {
     @Consumes(MediaType.APPLICATION_JSON)
     public Response create(GrapeVarietyInput input, @Context UriInfo uri) {
         GrapeVariety created = service.create(input);
-        URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.code());
+        URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(PathKeys.join(created.code()));
         return Response.created(location).entity(created).build();
     }
 

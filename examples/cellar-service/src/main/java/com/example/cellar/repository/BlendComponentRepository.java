@@ -74,9 +74,8 @@ public final class BlendComponentRepository {
     public List<BlendComponent> list(Connection connection, BlendComponentKey after, int limit) throws SQLException {
         return after == null
                 ? Sql.list(connection, LIST, BlendComponentRepository::row, limit)
-                : Sql.list(
-                        connection, LIST_AFTER, BlendComponentRepository::row, after.blendId(), after.wineLotId(),
-                                limit);
+                : Sql.list(connection, LIST_AFTER, BlendComponentRepository::row, after.blendId(), after.wineLotId(),
+                        limit);
     }
 
     /** The row with this key, if there is one. */

@@ -66,9 +66,8 @@ public final class WineLotHarvestRepository {
     public List<WineLotHarvest> list(Connection connection, WineLotHarvestKey after, int limit) throws SQLException {
         return after == null
                 ? Sql.list(connection, LIST, WineLotHarvestRepository::row, limit)
-                : Sql.list(
-                        connection, LIST_AFTER, WineLotHarvestRepository::row, after.wineLotId(), after.harvestId(),
-                                limit);
+                : Sql.list(connection, LIST_AFTER, WineLotHarvestRepository::row, after.wineLotId(), after.harvestId(),
+                        limit);
     }
 
     /** The row with this key, if there is one. */

@@ -17,6 +17,8 @@ import java.lang.reflect.Type;
 /** Reads request bodies and writes answers as JSON. */
 @Provider
 public final class JsonProvider implements MessageBodyReader<Object>, MessageBodyWriter<Object> {
+    private static final int GREATEST_BODY = 10_000_000;
+
     @Override
     public boolean isReadable(Class<?> type, Type genericType, Annotation[] annotations, MediaType mediaType) {
         return type.isRecord() || type == ObjectNode.class;
@@ -31,8 +33,12 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
     }
 
     private static ObjectNode object(InputStream body) throws IOException {
+        byte[] bytes = body.readNBytes(GREATEST_BODY + 1);
+        if (bytes.length > GREATEST_BODY) {
+            throw ProblemException.tooLarge(GREATEST_BODY);
+        }
         try {
-            if (Json.MAPPER.readTree(body) instanceof ObjectNode object) {
+            if (Json.MAPPER.readTree(bytes) instanceof ObjectNode object) {
                 return object;
             }
         } catch (JsonProcessingException e) {

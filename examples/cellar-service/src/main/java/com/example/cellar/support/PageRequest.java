@@ -51,8 +51,8 @@ public record PageRequest<K>(UriInfo uri, K after, int limit) {
         }
         int limit = text.matches("[0-9]{1,3}") ? Integer.parseInt(text) : 0;
         if (limit < 1 || limit > GREATEST_LIMIT) {
-            throw ProblemException.malformed(
-                    "The parameter limit takes a whole number from 1 to " + GREATEST_LIMIT + ".");
+            throw ProblemException.malformed("The parameter limit takes a whole number from 1 to " + GREATEST_LIMIT
+                    + ".");
         }
         return limit;
     }

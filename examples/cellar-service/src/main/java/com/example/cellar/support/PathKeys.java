@@ -7,7 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 
-/** Keys of several columns as one path segment: the parts, percent-encoded, joined by commas. */
+/** Keys as one path segment: the parts, percent-encoded, joined by commas. */
 public final class PathKeys {
     private PathKeys() {
     }

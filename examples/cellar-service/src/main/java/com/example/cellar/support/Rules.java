@@ -58,8 +58,8 @@ public final class Rules {
                     + attributes.get("fraction") + " after it";
             case "Min" -> "must be at least " + attributes.get("value");
             case "Max" -> "must be at most " + attributes.get("value");
-            case "DecimalMin" -> (
-                    attributes.get("inclusive").equals(true) ? "must be at least " : "must be greater than ")
+            case "DecimalMin" -> (attributes.get("inclusive").equals(true) ? "must be at least "
+                    : "must be greater than ")
                     + attributes.get("value");
             case "DecimalMax" -> (attributes.get("inclusive").equals(true) ? "must be at most " : "must be less than ")
                     + attributes.get("value");

@@ -4,7 +4,6 @@ import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
 import io.undertow.Handlers;
 import io.undertow.Undertow;
-import io.undertow.UndertowOptions;
 import io.undertow.server.HttpHandler;
 import io.undertow.servlet.Servlets;
 import io.undertow.servlet.api.DeploymentInfo;
@@ -22,7 +21,6 @@ import org.slf4j.LoggerFactory;
 /** The running service: a pool of connections, and the controllers behind an HTTP port. */
 public final class Server implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Server.class);
-    private static final long GREATEST_BODY = 10_000_000;
 
     private final HikariDataSource pool;
     private final Undertow http;
@@ -47,7 +45,6 @@ public final class Server implements AutoCloseable {
             Application application = new Application(pool);
             Undertow http = Undertow.builder()
                     .addHttpListener(settings.port(), settings.host())
-                    .setServerOption(UndertowOptions.MAX_ENTITY_SIZE, GREATEST_BODY)
                     .setHandler(handler(settings, application))
                     .build();
             start(http, settings);

@@ -8,6 +8,7 @@ import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.samples.BlendComponentSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -66,8 +67,8 @@ class BlendComponentControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         BlendComponent created = answer.as(BlendComponent.class);
-        assertThat(BlendComponentInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
-                input);
+        assertThat(BlendComponentInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
+                .isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(BlendComponent.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.primaryKey())).contains(created);
@@ -223,7 +224,7 @@ class BlendComponentControllerTest {
     void rowReferredToByWineLotIdCannotBeDeleted() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/wine-lots" + "/" + Api.segment(stored.wineLotId()));
+        ApiAnswer answer = api.delete("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("blend-components");

@@ -8,6 +8,7 @@ import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.samples.BlendSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -204,7 +205,7 @@ class BlendControllerTest {
     void rowReferredToByApprovedByCannotBeDeleted() throws SQLException {
         Blend stored = BlendSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/cellar-hands" + "/" + Api.segment(stored.approvedBy()));
+        ApiAnswer answer = api.delete("/cellar-hands" + "/" + PathKeys.join(stored.approvedBy()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("blends");
@@ -212,6 +213,6 @@ class BlendControllerTest {
     }
 
     private static String path(Blend blend) {
-        return PATH + "/" + Api.segment(blend.id());
+        return PATH + "/" + PathKeys.join(blend.id());
     }
 }

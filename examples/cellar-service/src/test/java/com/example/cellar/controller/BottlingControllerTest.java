@@ -8,6 +8,7 @@ import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.samples.BottlingSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -219,7 +220,7 @@ class BottlingControllerTest {
     void rowReferredToByBlendIdCannotBeDeleted() throws SQLException {
         Bottling stored = BottlingSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/blends" + "/" + Api.segment(stored.blendId()));
+        ApiAnswer answer = api.delete("/blends" + "/" + PathKeys.join(stored.blendId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("bottlings");
@@ -231,7 +232,7 @@ class BottlingControllerTest {
     void rowReferredToByLabelIdCannotBeDeleted() throws SQLException {
         Bottling stored = BottlingSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/labels" + "/" + Api.segment(stored.labelId()));
+        ApiAnswer answer = api.delete("/labels" + "/" + PathKeys.join(stored.labelId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("bottlings");
@@ -239,6 +240,6 @@ class BottlingControllerTest {
     }
 
     private static String path(Bottling bottling) {
-        return PATH + "/" + Api.segment(bottling.id());
+        return PATH + "/" + PathKeys.join(bottling.id());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -61,8 +62,8 @@ class CellarHandControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         CellarHand created = answer.as(CellarHand.class);
-        assertThat(CellarHandInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
-                input);
+        assertThat(CellarHandInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
+                .isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(CellarHand.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
@@ -239,6 +240,6 @@ class CellarHandControllerTest {
     }
 
     private static String path(CellarHand cellarHand) {
-        return PATH + "/" + Api.segment(cellarHand.id());
+        return PATH + "/" + PathKeys.join(cellarHand.id());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.CellarLogRepository;
 import com.example.cellar.samples.CellarLogSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -111,7 +112,7 @@ class CellarLogControllerTest {
     void rowReferredToByHandIdCannotBeDeleted() throws SQLException {
         CellarLog stored = CellarLogSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/cellar-hands" + "/" + Api.segment(stored.handId()));
+        ApiAnswer answer = api.delete("/cellar-hands" + "/" + PathKeys.join(stored.handId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("cellar-logs");

@@ -8,6 +8,7 @@ import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.samples.GrapeVarietySamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -61,8 +62,8 @@ class GrapeVarietyControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         GrapeVariety created = answer.as(GrapeVariety.class);
-        assertThat(GrapeVarietyInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
-                input);
+        assertThat(GrapeVarietyInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
+                .isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(GrapeVariety.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.code())).contains(created);
@@ -239,6 +240,6 @@ class GrapeVarietyControllerTest {
     }
 
     private static String path(GrapeVariety grapeVariety) {
-        return PATH + "/" + Api.segment(grapeVariety.code());
+        return PATH + "/" + PathKeys.join(grapeVariety.code());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.samples.HarvestSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -219,7 +220,7 @@ class HarvestControllerTest {
     void rowReferredToByParcelIdCannotBeDeleted() throws SQLException {
         Harvest stored = HarvestSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/parcels" + "/" + Api.segment(stored.parcelId()));
+        ApiAnswer answer = api.delete("/parcels" + "/" + PathKeys.join(stored.parcelId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("harvests");
@@ -227,6 +228,6 @@ class HarvestControllerTest {
     }
 
     private static String path(Harvest harvest) {
-        return PATH + "/" + Api.segment(harvest.id());
+        return PATH + "/" + PathKeys.join(harvest.id());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.samples.LabAnalysisSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -64,8 +65,8 @@ class LabAnalysisControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         LabAnalysis created = answer.as(LabAnalysis.class);
-        assertThat(LabAnalysisInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
-                input);
+        assertThat(LabAnalysisInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
+                .isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(LabAnalysis.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
@@ -177,6 +178,6 @@ class LabAnalysisControllerTest {
     }
 
     private static String path(LabAnalysis labAnalysis) {
-        return PATH + "/" + Api.segment(labAnalysis.id());
+        return PATH + "/" + PathKeys.join(labAnalysis.id());
     }
 }

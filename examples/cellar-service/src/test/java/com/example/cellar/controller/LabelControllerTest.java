@@ -8,6 +8,7 @@ import com.example.cellar.repository.LabelRepository;
 import com.example.cellar.samples.LabelSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -199,6 +200,6 @@ class LabelControllerTest {
     }
 
     private static String path(Label label) {
-        return PATH + "/" + Api.segment(label.id());
+        return PATH + "/" + PathKeys.join(label.id());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.ParcelRepository;
 import com.example.cellar.samples.ParcelSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -230,7 +231,7 @@ class ParcelControllerTest {
     void rowReferredToByVarietyCodeCannotBeDeleted() throws SQLException {
         Parcel stored = ParcelSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/grape-varieties" + "/" + Api.segment(stored.varietyCode()));
+        ApiAnswer answer = api.delete("/grape-varieties" + "/" + PathKeys.join(stored.varietyCode()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("parcels");
@@ -238,6 +239,6 @@ class ParcelControllerTest {
     }
 
     private static String path(Parcel parcel) {
-        return PATH + "/" + Api.segment(parcel.id());
+        return PATH + "/" + PathKeys.join(parcel.id());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.samples.VesselSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -199,6 +200,6 @@ class VesselControllerTest {
     }
 
     private static String path(Vessel vessel) {
-        return PATH + "/" + Api.segment(vessel.id());
+        return PATH + "/" + PathKeys.join(vessel.id());
     }
 }

@@ -8,6 +8,7 @@ import com.example.cellar.repository.VesselTransferRepository;
 import com.example.cellar.samples.VesselTransferSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -63,8 +64,8 @@ class VesselTransferControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         VesselTransfer created = answer.as(VesselTransfer.class);
-        assertThat(VesselTransferInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
-                input);
+        assertThat(VesselTransferInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
+                .isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(VesselTransfer.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
@@ -258,7 +259,7 @@ class VesselTransferControllerTest {
     void rowReferredToByFromCannotBeDeleted() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/vessels" + "/" + Api.segment(stored.from()));
+        ApiAnswer answer = api.delete("/vessels" + "/" + PathKeys.join(stored.from()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
@@ -270,7 +271,7 @@ class VesselTransferControllerTest {
     void rowReferredToByMovedByCannotBeDeleted() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/cellar-hands" + "/" + Api.segment(stored.movedBy()));
+        ApiAnswer answer = api.delete("/cellar-hands" + "/" + PathKeys.join(stored.movedBy()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
@@ -282,7 +283,7 @@ class VesselTransferControllerTest {
     void rowReferredToByToCannotBeDeleted() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/vessels" + "/" + Api.segment(stored.to()));
+        ApiAnswer answer = api.delete("/vessels" + "/" + PathKeys.join(stored.to()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
@@ -290,6 +291,6 @@ class VesselTransferControllerTest {
     }
 
     private static String path(VesselTransfer vesselTransfer) {
-        return PATH + "/" + Api.segment(vesselTransfer.id());
+        return PATH + "/" + PathKeys.join(vesselTransfer.id());
     }
 }

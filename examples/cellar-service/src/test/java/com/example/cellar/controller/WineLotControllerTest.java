@@ -8,6 +8,7 @@ import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.WineLotSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -243,7 +244,7 @@ class WineLotControllerTest {
     void rowReferredToByVesselIdCannotBeDeleted() throws SQLException {
         WineLot stored = WineLotSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/vessels" + "/" + Api.segment(stored.vesselId()));
+        ApiAnswer answer = api.delete("/vessels" + "/" + PathKeys.join(stored.vesselId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("wine-lots");
@@ -251,6 +252,6 @@ class WineLotControllerTest {
     }
 
     private static String path(WineLot wineLot) {
-        return PATH + "/" + Api.segment(wineLot.id());
+        return PATH + "/" + PathKeys.join(wineLot.id());
     }
 }

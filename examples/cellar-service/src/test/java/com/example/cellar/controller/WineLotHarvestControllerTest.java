@@ -8,6 +8,7 @@ import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.samples.WineLotHarvestSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
 import java.sql.Connection;
@@ -68,8 +69,8 @@ class WineLotHarvestControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         WineLotHarvest created = answer.as(WineLotHarvest.class);
-        assertThat(WineLotHarvestInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(
-                input);
+        assertThat(WineLotHarvestInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
+                .isEqualTo(input);
         assertThat(repository.count(connection)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(WineLotHarvest.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.primaryKey())).contains(created);
@@ -168,7 +169,7 @@ class WineLotHarvestControllerTest {
     void rowReferredToByHarvestIdCannotBeDeleted() throws SQLException {
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/harvests" + "/" + Api.segment(stored.harvestId()));
+        ApiAnswer answer = api.delete("/harvests" + "/" + PathKeys.join(stored.harvestId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("wine-lot-harvests");

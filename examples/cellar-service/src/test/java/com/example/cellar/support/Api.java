@@ -6,11 +6,9 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
-import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.function.Consumer;
@@ -85,12 +83,6 @@ public final class Api {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(method + " " + path + " was interrupted", e);
         }
-    }
-
-    /** A value as a path segment. */
-    public static String segment(Object value) {
-        String text = value instanceof Coded coded ? coded.code() : value.toString();
-        return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
     }
 
     /** A body without some of its properties. */

@@ -1,0 +1,141 @@
+package dev.vinekit.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.run.TestOutcome;
+import dev.vinekit.run.TestReport;
+import java.io.ByteArrayOutputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class MatrixTest {
+    private static final Style PLAIN = new Style(false, false);
+    private static final Style RICH = new Style(true, true);
+
+    @Test
+    void greenMatrixCountsTestsAndShowsWhatThereIsNot() {
+        String shown = shown(PLAIN, report(List.of(passed("list"), passed("list"), passed("create")), List.of()));
+
+        assertThat(shown.lines().toList().get(0)).isEqualTo(
+                "table     repository  list  create  read  replace  patch  delete  rules");
+        assertThat(shown.lines().toList().get(1)).startsWith("day_book  -           ok 2  ok 1    -     -");
+        assertThat(shown).contains("day_book: No key.", "3 passed, 0 failed", "held its 7 seed rows again")
+                .doesNotContain("\u001b");
+    }
+
+    @Test
+    void failureShowsWhichTestAndWhy() {
+        String shown = shown(PLAIN, report(List.of(passed("list"), failed("list", "expected: 200\n but was: 500")), List.of()));
+
+        assertThat(shown).contains("FAIL 1/2", "FAIL DayBookControllerTest.listTest", "    expected: 200", "     but was: 500",
+                "1 passed, 1 failed");
+    }
+
+    @Test
+    void longListOfFailuresIsCut() {
+        List<TestOutcome> failures = new ArrayList<>();
+        for (int i = 0; i < 13; i++) {
+            failures.add(failed("rules", "no " + i));
+        }
+
+        assertThat(shown(PLAIN, report(failures, List.of()))).contains("no 9", "... and 3 more", "0 passed, 13 failed")
+                .doesNotContain("no 10");
+    }
+
+    @Test
+    void rowsLeftBehindAreAFailure() {
+        TestReport report = report(List.of(passed("list")), List.of("day_book"));
+
+        assertThat(report.isGreen()).isFalse();
+        assertThat(shown(PLAIN, report)).contains("day_book does not hold its seed rows again")
+                .doesNotContain("held its 7 seed rows");
+    }
+
+    @Test
+    void runWithoutTestsIsNotGreen() {
+        TestReport report = report(List.of(), List.of());
+
+        assertThat(report.isGreen()).isFalse();
+        assertThat(shown(PLAIN, report)).contains("no test ran");
+    }
+
+    @Test
+    void coloursAreUsedWhereTheyAreWanted() {
+        String shown = shown(RICH, report(List.of(passed("list"), failed("create", "no")), List.of()));
+
+        assertThat(shown).contains("\u001b[32m\u2713 1", "\u001b[1;31m\u2717 0/1", "\u2013");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "short         | 10 | short",
+        "exactly ten   | 11 | exactly ten",
+        "longer than it | 9 | longer...",
+        "WINE_LOT      | 20 | WINE_LOT"})
+    void cellsAreCutToTheirWidth(String text, int width, String cell) {
+        assertThat(PLAIN.cell(text, width)).isEqualTo(cell);
+    }
+
+    @Test
+    void cellsNeitherSteerTheTerminalNorBreakTheLine() {
+        assertThat(PLAIN.cell("a\u001b[31m\nb\u202ec", 20)).isEqualTo("a [31m b c");
+    }
+
+    @Test
+    void cellsAreNotCutInsideACharacter() {
+        assertThat(RICH.cell("\ud83c\udf47\ud83c\udf47\ud83c\udf47\ud83c\udf47", 3))
+                .isEqualTo("\ud83c\udf47\ud83c\udf47\u2026");
+    }
+
+    @Test
+    void namesOfCapitalsAreShownSmallAndOthersAsTheyAre() {
+        assertThat(PLAIN.table("WINE_LOT", 20)).isEqualTo("wine_lot");
+        assertThat(PLAIN.table("WineLot", 20)).isEqualTo("WineLot");
+    }
+
+    @Test
+    void columnsAreAsWideAsTheirWidestCell() {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        TextTable table = new TextTable(PLAIN, "name", "rows");
+        table.add("barrel", "12");
+        table.add("x".repeat(60), "3");
+
+        table.print(new PrintStream(bytes, true, StandardCharsets.UTF_8));
+
+        assertThat(bytes.toString(StandardCharsets.UTF_8).lines()).containsExactly(
+                "name" + " ".repeat(38) + "rows",
+                "barrel" + " ".repeat(36) + "12",
+                "x".repeat(37) + "...  3");
+    }
+
+    private static String shown(Style style, TestReport report) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        new Matrix(report, style, new PrintStream(bytes, true, StandardCharsets.UTF_8)).print();
+        return bytes.toString(StandardCharsets.UTF_8);
+    }
+
+    private static TestReport report(List<TestOutcome> outcomes, List<String> changedTables) {
+        ServiceDescription service = new ServiceDescription("h2", "com.example", List.of(
+                new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
+                        Set.of(Operation.LIST, Operation.CREATE), List.of("No key."))));
+        return new TestReport(service, outcomes, Duration.ofSeconds(1), 7, changedTables);
+    }
+
+    private static TestOutcome passed(String aspect) {
+        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.empty());
+    }
+
+    private static TestOutcome failed(String aspect, String why) {
+        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.of(why));
+    }
+}

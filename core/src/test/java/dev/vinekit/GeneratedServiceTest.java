@@ -1,0 +1,279 @@
+package dev.vinekit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.vinekit.cellar.Cellar;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.RunningService;
+import dev.vinekit.run.SeededDatabase;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What the cellar's generated service answers, beyond what its own tests ask. */
+class GeneratedServiceTest {
+    private static final String JSON = "application/json";
+    private static final String PATCH = "application/merge-patch+json";
+
+    @TempDir
+    private static Path directory;
+
+    private static SeededDatabase database;
+    private static RunningService service;
+
+    @BeforeAll
+    static void start() {
+        Project project;
+        try (Cellar cellar = Cellar.open()) {
+            project = VineKit.write(VineKit.plan(VineKit.generate(
+                    VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar"), Cellar.seed()),
+                    directory.resolve("service")));
+        }
+        VineKit.compileService(project);
+        database = SeededDatabase.of(project);
+        service = VineKit.serve(project, Map.of(
+                "DB_URL", database.url(), "DB_USER", database.user(), "HTTP_PORT", "0", "HTTP_BASE_PATH", "/cellar/v1"));
+    }
+
+    @AfterAll
+    static void stop() {
+        service.close();
+        database.close();
+    }
+
+    @Test
+    void basePathIsASetting() throws Exception {
+        assertThat(service.url()).endsWith("/cellar/v1");
+        assertThat(body(get("/")).path("vessels").asText()).isEqualTo(service.url() + "/vessels");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':'5000'}               | capacityLitres | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000.0}               | capacityLitres | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':99999999999}          | capacityLitres | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':true}                 | capacityLitres | Type",
+        "/vessels | {'code':'V1','kind':'TANK','capacityLitres':5000}                 | kind           | Type",
+        "/vessels | {'code':'V1','kind':0,'capacityLitres':5000}                      | kind           | Type",
+        "/vessels | {'code':17,'kind':'tank','capacityLitres':5000}                   | code           | Type",
+        "/vessels | {'code':['V1'],'kind':'tank','capacityLitres':5000}               | code           | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000,'inUse':'true'}  | inUse          | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000,'inUse':1}       | inUse          | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000,'boughtOn':'2023-02-29'} | boughtOn | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000,'boughtOn':'2023-02-28T00:00:00'} | boughtOn | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000,'boughtOn':''}   | boughtOn       | Type",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':5000,'Code':'x'}      | Code           | Unknown",
+        "/vessels | {'id':1,'code':'V1','kind':'tank','capacityLitres':5000}          | id             | Null",
+        "/vessels | {'code':null,'kind':'tank','capacityLitres':5000}                 | code           | NotNull",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':19}                   | capacityLitres | Min",
+        "/vessels | {'code':'V1','kind':'tank','capacityLitres':100001}               | capacityLitres | Max",
+        "/bottlings | {'blendId':1,'bottledOn':'2024-01-01','bottles':5,'closedWith':'cork','bottleMl':700} | bottleMl | OneOf",
+        "/bottlings | {'blendId':1,'bottledOn':'2024-01-01','bottles':5,'closedWith':'cork','price':1.234}  | price | Digits",
+        "/bottlings | {'blendId':1,'bottledOn':'2024-01-01','bottles':5,'closedWith':'cork','litres':1}     | litres | Unknown",
+        "/blend-components | {'blendId':1,'wineLotId':'00000000-0000-4000-a000-000000000030','share':0}  | share | DecimalMin",
+        "/blend-components | {'blendId':1,'wineLotId':'not-a-uuid','share':5}                            | wineLotId | Type",
+        "/cellar-hands | {'fullName':'A','email':'@x','hiredOn':'2020-01-01','shiftStarts':'06:00'}      | email | Pattern",
+        "/cellar-hands | {'fullName':'A','email':'a@x','hiredOn':'2020-01-02','leftOn':'2020-01-01','shiftStarts':'06:00'} | leftOn | AtLeast",
+        "/vessel-transfers | {'from':1,'to':1,'litres':1,'movedAt':'2024-01-01T10:00:00','movedBy':1}    | from | Different"})
+    void brokenRuleIsNamedWithItsField(String path, String body, String field, String rule) throws Exception {
+        HttpResponse<String> answer = send("POST", path, JSON, body);
+
+        assertThat(answer.statusCode()).isEqualTo(400);
+        assertThat(answer.headers().firstValue("Content-Type").orElseThrow()).startsWith("application/problem+json");
+        JsonNode violations = body(answer).path("violations");
+        assertThat(violations).as(answer.body()).hasSize(1);
+        assertThat(violations.path(0).path("field").asText()).isEqualTo(field);
+        assertThat(violations.path(0).path("rule").asText()).isEqualTo(rule);
+        assertThat(body(answer).path("detail").asText()).contains(field);
+    }
+
+    @Test
+    void everyMistypedFieldIsNamedAtOnce() throws Exception {
+        HttpResponse<String> answer = send("POST", "/vessels", JSON,
+                "{'code':5,'kind':'jug','capacityLitres':'x','colour':'red'}");
+
+        assertThat(body(answer).path("violations").findValuesAsText("field"))
+                .containsExactlyInAnyOrder("code", "kind", "capacityLitres", "colour");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"{", "[]", "null", "\"text\"", "{'code':'a','code':'b'}", "{} {}", "{'a':01}", "\u0000", ""})
+    void bodyThatIsNoJsonObjectIsRefused(String body) throws Exception {
+        HttpResponse<String> answer = send("POST", "/vessels", JSON, body);
+
+        assertThat(answer.statusCode()).isEqualTo(400);
+        assertThat(answer.body()).doesNotContain("com.fasterxml", "Exception");
+    }
+
+    @Test
+    void defaultsAndGeneratedValuesAreInTheAnswer() throws Exception {
+        JsonNode bottling = body(send("POST", "/bottlings", JSON,
+                "{'blendId':2,'bottledOn':'2024-07-01','bottles':1001,'closedWith':'screw cap'}"));
+
+        assertThat(bottling.path("id").isInt()).isTrue();
+        assertThat(bottling.path("bottleMl").asInt()).isEqualTo(750);
+        assertThat(bottling.path("litres").decimalValue()).isEqualByComparingTo("750.75");
+        assertThat(bottling.get("price").isNull()).isTrue();
+    }
+
+    @Test
+    void keyMadeByTheDatabaseMayBeChosenIfItIsNoNumberOfItsOwn() throws Exception {
+        String lot = "'name':'Chosen','vintage':2023,'litres':1,'filledOn':'2023-10-01'";
+
+        JsonNode made = body(send("POST", "/wine-lots", JSON, "{" + lot + "}"));
+        HttpResponse<String> chosen = send("POST", "/wine-lots", JSON, "{'id':'5c4ff1a2-3b1c-4a7e-9c55-0d6c3a1d9e01',"
+                + lot.replace("Chosen", "Chosen too") + "}");
+
+        assertThat(made.path("id").asText()).hasSize(36);
+        assertThat(chosen.headers().firstValue("Location").orElseThrow())
+                .endsWith("/wine-lots/5c4ff1a2-3b1c-4a7e-9c55-0d6c3a1d9e01");
+    }
+
+    @Test
+    void valuesComeBackExactly() throws Exception {
+        String analysis = "{'wineLotId':'00000000-0000-4000-a000-000000000001','takenAt':'2024-03-01T10:15:30.123+05:30',"
+                + "'ph':3.10,'celsius':12.5,'readings':{'so2':1.10,'deep':{'list':[1,null,'\u00fc \ud83c\udf47']}},"
+                + "'remarks':'Zeile\\nzwei \u2013 \u00e4\u00f6\u00fc'}";
+
+        HttpResponse<String> created = send("POST", "/lab-analyses", JSON, analysis);
+        String path = URI.create(created.headers().firstValue("Location").orElseThrow()).getPath();
+        String read = get(path.substring("/cellar/v1".length())).body();
+
+        assertThat(read).isEqualTo(created.body())
+                .contains("\"takenAt\":\"2024-03-01T10:15:30.123+05:30\"", "\"ph\":3.10", "\"celsius\":12.5",
+                        "\"so2\":1.10", "\u00fc \ud83c\udf47", "Zeile\\nzwei \u2013 \u00e4\u00f6\u00fc");
+    }
+
+    @Test
+    void patchMergesDeeplyAndRemovesWithNull() throws Exception {
+        JsonNode created = body(send("POST", "/lab-analyses", JSON, "{'wineLotId':'00000000-0000-4000-a000-000000000002',"
+                + "'takenAt':'2024-03-01T10:00:00+00:00','ph':3.1,'readings':{'a':1,'b':{'c':2,'d':3}}}"));
+
+        JsonNode patched = body(send("PATCH", "/lab-analyses/" + created.path("id").asText(), PATCH,
+                "{'ph':null,'readings':{'a':null,'b':{'c':9}}}"));
+
+        assertThat(patched.get("ph").isNull()).isTrue();
+        assertThat(patched.get("readings").toString()).isEqualTo("{\"b\":{\"c\":9,\"d\":3}}");
+        assertThat(patched.get("takenAt")).isEqualTo(created.get("takenAt"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "{'nosuch':null}          | nosuch         | Unknown",
+        "{'code':null}            | code           | NotNull",
+        "{'inUse':null}           | inUse          | NotNull",
+        "{'id':99}                | id             | Key",
+        "{'capacityLitres':'5'}   | capacityLitres | Type"})
+    void patchKeepsTheRules(String patch, String field, String rule) throws Exception {
+        HttpResponse<String> answer = send("PATCH", "/vessels/3", PATCH, patch);
+
+        assertThat(answer.statusCode()).isEqualTo(400);
+        assertThat(body(answer).path("violations").path(0).path("field").asText()).isEqualTo(field);
+        assertThat(body(answer).path("violations").path(0).path("rule").asText()).isEqualTo(rule);
+    }
+
+    @Test
+    void replaceNeedsEveryRequiredField() throws Exception {
+        HttpResponse<String> answer = send("PUT", "/vessels/4", JSON, "{'code':'A-04','kind':'amphora','capacityLitres':800}");
+
+        assertThat(answer.statusCode()).isEqualTo(400);
+        assertThat(body(answer).path("violations").findValuesAsText("field")).containsExactly("inUse");
+    }
+
+    @Test
+    void rowThatWasReadCanBeSentBack() throws Exception {
+        String row = get("/vessels/5").body();
+
+        HttpResponse<String> answer = send("PUT", "/vessels/5", JSON, row);
+
+        assertThat(answer.statusCode()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(row);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"a/b", "a b", "100%", "a,b", "a+b", "\u00fc", "a?b#c", "'; --", ".."})
+    void oddKeysHavePathsOfTheirOwn(String code) throws Exception {
+        String quoted = new ObjectMapper().writeValueAsString(code);
+        HttpResponse<String> created = sendAsIs("POST", "/grape-varieties", JSON,
+                "{\"code\":" + quoted + ",\"name\":" + quoted + ",\"colour\":\"red\"}");
+        assertThat(created.statusCode()).as(created.body()).isEqualTo(201);
+        String path = created.headers().firstValue("Location").orElseThrow().substring(service.url().length());
+
+        assertThat(body(get(path)).path("code").asText()).isEqualTo(code);
+        assertThat(send("DELETE", path, JSON, "").statusCode()).isEqualTo(204);
+    }
+
+    @Test
+    void pagesGoOnWhileRowsComeAndGo() throws Exception {
+        List<Integer> seen = new ArrayList<>();
+        String next = "/vessel-transfers?limit=9";
+        for (int page = 0; next != null; page++) {
+            HttpResponse<String> answer = get(next);
+            body(answer).forEach(row -> seen.add(row.path("id").asInt()));
+            next = answer.headers().firstValue("Link")
+                    .map(link -> link.substring(link.indexOf("/vessel-transfers"), link.indexOf('>'))).orElse(null);
+            if (page == 0) {
+                assertThat(send("DELETE", "/vessel-transfers/" + seen.get(2), JSON, "").statusCode()).isEqualTo(204);
+            }
+        }
+
+        assertThat(seen).doesNotHaveDuplicates().isSorted().hasSize(40);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "GET    | /vessels?order=code          | 400", "GET  | /vessels?limit=1&limit=2 | 400",
+        "GET    | /vessels/0                   | 404", "GET  | /vessels/x              | 404",
+        "GET    | /blend-components/1,x        | 404", "GET  | /blend-components/1,2,3 | 404",
+        "DELETE | /cellar-logs                 | 405", "POST | /cellar-stock           | 405",
+        "PUT    | /wine-lot-harvests/1         | 405", "GET  | /cellar-logs/1          | 404",
+        "DELETE | /vessels/1                   | 409", "GET  | /vessels/1/x            | 404"})
+    void refusalsAreProblems(String method, String path, int status) throws Exception {
+        HttpResponse<String> answer = send(method, path, JSON, method.equals("GET") ? "" : "{}");
+
+        assertThat(answer.statusCode()).isEqualTo(status);
+        assertThat(body(answer).path("status").asInt()).isEqualTo(status);
+        assertThat(body(answer).path("detail").asText()).isNotBlank();
+        assertThat(answer.body()).doesNotContain("SELECT", "org.h2", "java.", "PUBLIC.");
+    }
+
+    @Test
+    void bodyThatIsTooLargeIsRefused() throws Exception {
+        HttpResponse<String> answer = send("POST", "/vessels", JSON, "{'code':'" + "x".repeat(11_000_000) + "'}");
+
+        assertThat(answer.statusCode()).isEqualTo(413);
+    }
+
+    private static HttpResponse<String> get(String path) throws Exception {
+        return send("GET", path, JSON, "");
+    }
+
+    /** Sends a body in which single quotes stand for double ones. */
+    private static HttpResponse<String> send(String method, String path, String type, String body) throws Exception {
+        return sendAsIs(method, path, type, body.startsWith("{\"") ? body : body.replace('\'', '"'));
+    }
+
+    private static HttpResponse<String> sendAsIs(String method, String path, String type, String body) throws Exception {
+        return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(service.url() + path))
+                .header("Content-Type", type)
+                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private static JsonNode body(HttpResponse<String> answer) throws Exception {
+        return new ObjectMapper().readTree(answer.body());
+    }
+}
