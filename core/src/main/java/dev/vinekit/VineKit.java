@@ -19,6 +19,7 @@ import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.source.EngineTraits;
 import dev.vinekit.source.SourceTree;
 import dev.vinekit.source.Sources;
 import java.nio.file.Path;
@@ -78,7 +79,10 @@ public final class VineKit {
      */
     public static SourceTree generate(Mapping mapping, String seed) {
         Engine engine = Engines.named(mapping.schema().engine());
-        return Sources.of(mapping, engine.title(), engine.exampleUrl(), seed);
+        return Sources.of(mapping, new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
+                .map(library -> new EngineTraits.Library(
+                        library.group(), library.artifact(), library.version(), library.scope()))
+                .toList(), engine.getClass()), seed);
     }
 
     /** What the files mean for a directory; nothing is written. */

@@ -34,12 +34,12 @@ class PackageRulesTest {
         "source, fault schema sql mapping data",
         "project, fault schema sql mapping data source",
         "run, fault schema sql mapping data source project engine",
-        "cellar, fault engine",
+        "cellar, fault schema sql engine",
     })
     void packageUsesOnlyThoseBelowIt(String name, String allowed) {
         List<String> packages = new ArrayList<>(List.of("java..", "javax..", own(name)));
         Stream.of(allowed == null ? new String[0] : allowed.split(" ")).map(PackageRulesTest::own).forEach(packages::add);
-        Stream.of("com..", "org..", "freemarker..").forEach(packages::add);
+        Stream.of("com..", "io..", "org..", "freemarker..").forEach(packages::add);
         ArchRuleDefinition.classes().that().resideInAPackage(own(name))
                 .should().onlyDependOnClassesThat().resideInAnyPackage(packages.toArray(new String[0]))
                 .check(CORE);

@@ -1,6 +1,7 @@
 package dev.vinekit;
 
 import dev.vinekit.engine.Database;
+import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import java.io.IOException;
@@ -10,28 +11,36 @@ import java.sql.SQLException;
 
 /** Databases for tests, each gone when it is closed. */
 public final class TestDatabases implements AutoCloseable {
+    private final Engine engine;
     private final ScratchDatabase scratch;
 
-    private TestDatabases(ScratchDatabase scratch) {
+    private TestDatabases(Engine engine, ScratchDatabase scratch) {
+        this.engine = engine;
         this.scratch = scratch;
     }
 
     /** An H2 database in memory made by a script. */
     public static TestDatabases h2(String script) throws SQLException {
-        ScratchDatabase scratch = Engines.named("h2").scratch();
+        return on("h2", script);
+    }
+
+    /** A database on an engine made by a script. */
+    public static TestDatabases on(String engineName, String script) throws SQLException {
+        Engine engine = Engines.named(engineName);
+        ScratchDatabase scratch = engine.scratch();
         scratch.execute(script);
-        return new TestDatabases(scratch);
+        return new TestDatabases(engine, scratch);
     }
 
     /** Names, types and constraints that nobody would choose who had to generate code for them. */
-    public static TestDatabases hostile() throws SQLException, IOException {
-        try (InputStream script = TestDatabases.class.getResourceAsStream("hostile.sql")) {
-            return h2(new String(script.readAllBytes(), StandardCharsets.UTF_8));
+    public static TestDatabases hostile(String engineName) throws SQLException, IOException {
+        try (InputStream script = TestDatabases.class.getResourceAsStream("hostile-" + engineName + ".sql")) {
+            return on(engineName, new String(script.readAllBytes(), StandardCharsets.UTF_8));
         }
     }
 
     public Database database() {
-        return new Database(Engines.named("h2"), scratch.url(), scratch.user(), scratch.password());
+        return new Database(engine, scratch.url(), scratch.user(), scratch.password());
     }
 
     @Override

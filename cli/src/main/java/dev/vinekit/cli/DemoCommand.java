@@ -20,6 +20,11 @@ final class DemoCommand extends ToolCommand {
             description = "Where to write the project (default: ${DEFAULT-VALUE}).")
     private Path directory;
 
+    @Option(names = "--engine", paramLabel = "NAME", defaultValue = "h2",
+            description = "Database to make the cellar on: h2 or postgresql (default: ${DEFAULT-VALUE}). "
+                    + "Both come with the tool; nothing needs to be installed.")
+    private String engine;
+
     @Option(names = "--serve", description = "Leave the service running afterwards, on a database with the seed rows.")
     private boolean serve;
 
@@ -32,9 +37,10 @@ final class DemoCommand extends ToolCommand {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project project;
-        try (Cellar cellar = stages.run("open", Cellar::open, opened -> "the bundled cellar, in memory")) {
+        try (Cellar cellar = stages.run("open", () -> Cellar.open(engine),
+                opened -> "the bundled cellar on " + opened.database().engine().title())) {
             Mapping mapping = steps.map(steps.read(cellar.database(), Scope.all()), "com.example.cellar");
-            ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed()), directory);
+            ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed(engine)), directory);
             project = steps.write(changes);
         }
         steps.compile(project);
@@ -45,7 +51,7 @@ final class DemoCommand extends ToolCommand {
         if (serve) {
             return new Serving(output.style(), port).scratch(project);
         }
-        System.out.println("See it at work: vinekit demo --serve");
+        System.out.println("Add --serve to see it at work.");
         return report.isGreen() ? 0 : VineKitCommand.ATTENTION;
     }
 }

@@ -64,7 +64,17 @@ class VineKitCommandTest {
                 .doesNotContain("\u001b");
         assertThat(first.exit()).isZero();
         assertThat(tool.run("demo", "--quiet").err()).isEmpty();
-        assertThat(tool.run("demo").err()).contains("168 same");
+        assertThat(tool.run("demo").err()).containsPattern("(\\d+) files: \\1 same");
+    }
+
+    @Test
+    void demoRunsOnPostgresqlToo() throws Exception {
+        Tool.Result result = tool.run("demo", "--engine", "postgresql");
+
+        assertThat(result.out()).contains("wine_lot_harvest", " passed, 0 failed", "held its 389 seed rows again");
+        assertThat(result.err()).contains("the bundled cellar on PostgreSQL");
+        assertThat(result.exit()).isZero();
+        assertThat(directory.resolve("cellar-demo/src/main/resources/db/schema.sql")).content().contains("jsonb");
     }
 
     @Test
@@ -150,6 +160,7 @@ class VineKitCommandTest {
     @CsvSource(delimiter = '|', value = {
         "2 | frobnicate                                             | Unmatched argument",
         "2 | demo --colour                                          | Unknown option",
+        "2 | demo --engine nosuch                                   | no engine named nosuch",
         "2 |                                                        | Name a command",
         "2 | inspect                                                | --url",
         "2 | inspect --url postgres://x                             | jdbc:",

@@ -5,14 +5,23 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.sql.Dialect;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** The cellar's database, made afresh in memory; it goes away when it is closed. */
 public final class Cellar implements AutoCloseable {
+    /** A binary literal of standard SQL, which not every engine takes. */
+    private static final Pattern STANDARD_BINARY = Pattern.compile("X'([0-9A-F]*)'");
+
     private final ScratchDatabase scratch;
     private final Database database;
 
@@ -21,16 +30,26 @@ public final class Cellar implements AutoCloseable {
         this.database = new Database(engine, scratch.url(), scratch.user(), scratch.password());
     }
 
-    /** Makes the database and fills it with its rows. */
+    /** Makes the database on H2, in memory, and fills it with its rows. */
     public static Cellar open() {
-        Engine engine = Engines.named("h2");
+        return open("h2");
+    }
+
+    /**
+     * Makes the database on a scratch database of an engine, and fills it with its rows.
+     *
+     * @param engineName the engine's name in lower case
+     * @throws Fault if there is no such engine, or it has no cellar
+     */
+    public static Cellar open(String engineName) {
+        Engine engine = Engines.named(engineName);
         try {
             Cellar cellar = new Cellar(engine, engine.scratch());
-            cellar.scratch.execute(resource("schema.sql"));
-            cellar.scratch.execute(seed());
+            cellar.scratch.execute(resource(engineName + "/schema.sql"));
+            cellar.scratch.execute(seed(engineName));
             return cellar;
         } catch (SQLException e) {
-            throw Fault.inWorld("The cellar database could not be made: " + e.getMessage(),
+            throw Fault.inWorld("The cellar database could not be made (SQL state " + e.getSQLState() + ").",
                     "Report this, with the output of --verbose.", e);
         }
     }
@@ -39,9 +58,17 @@ public final class Cellar implements AutoCloseable {
         return database;
     }
 
-    /** The statements that insert the cellar's rows. */
+    /** The statements that insert the cellar's rows, for H2. */
     public static String seed() {
-        return resource("seed.sql");
+        return seed("h2");
+    }
+
+    /** The statements that insert the cellar's rows, for an engine. */
+    public static String seed(String engineName) {
+        Dialect dialect = Engines.named(engineName).dialect(new Schema(engineName, "", List.of()));
+        SqlType binary = new SqlType(SqlType.Kind.BINARY, "", 0, 0, 0, List.of());
+        return STANDARD_BINARY.matcher(resource("seed.sql")).replaceAll(literal ->
+                Matcher.quoteReplacement(dialect.literal(binary, literal.group(1))));
     }
 
     private static String resource(String name) {

@@ -7,8 +7,10 @@ import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.Index;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.Words;
 import java.time.LocalDate;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -108,7 +110,7 @@ public final class SampleRows {
             case TIME -> moment(time(other, rank), numbered);
             case OFFSET_TIME -> moment(time(other, rank) + "+02:00", numbered);
             case DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0), numbered);
-            case OFFSET_DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0) + "+02:00", numbered);
+            case OFFSET_DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0) + "Z", numbered);
             case UUID -> new Sample.NumberedUuid();
             case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.50}");
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
@@ -153,8 +155,14 @@ public final class SampleRows {
     private static boolean isNumbered(Entity entity, Field field) {
         List<UniqueKey> keys = new ArrayList<>(entity.table().uniqueKeys());
         entity.table().primaryKey().ifPresent(keys::add);
-        entity.table().indexes().stream().filter(index -> index.unique())
+        entity.table().indexes().stream().filter(index -> index.unique() && index.definition().isEmpty())
                 .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
+        boolean inExpression = entity.table().indexes().stream().filter(Index::unique)
+                .flatMap(index -> index.definition().stream())
+                .anyMatch(sql -> Words.identifiers(sql, word -> word).contains(field.column().name()));
+        if (inExpression) {
+            return true;
+        }
         Set<String> references = new HashSet<>();
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
         if (entity.key().isEmpty() && entity.comparable().contains(field)) {

@@ -1,12 +1,18 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** One kind of database. */
 public interface Engine {
@@ -41,12 +47,41 @@ public interface Engine {
     Login login(Connection connection) throws SQLException;
 
     /** The number of rows in each of these tables, counted, in one statement. */
-    Map<TableName, Long> countRows(Connection connection, Schema schema) throws SQLException;
+    default Map<TableName, Long> countRows(Connection connection, Schema schema) throws SQLException {
+        List<Table> tables = schema.tables();
+        Map<TableName, Long> counts = new LinkedHashMap<>();
+        if (tables.isEmpty()) {
+            return counts;
+        }
+        String sql = IntStream.range(0, tables.size())
+                .mapToObj(i -> "SELECT " + i + ", COUNT(*) FROM "
+                        + Dialect.quoteIdentifier(tables.get(i).name().schema()) + "."
+                        + Dialect.quoteIdentifier(tables.get(i).name().name()))
+                .collect(Collectors.joining(" UNION ALL "));
+        try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                counts.put(tables.get(rows.getInt(1)).name(), rows.getLong(2));
+            }
+        }
+        return counts;
+    }
 
     Dialect dialect(Schema schema);
 
+    /** What a generated service and its tests need of this engine. */
+    List<Library> libraries();
+
     /** A new, empty database that goes away when it is closed. */
     ScratchDatabase scratch() throws SQLException;
+
+    /**
+     * A library of the generated project.
+     *
+     * @param version its name in the list of versions
+     * @param scope a scope of Maven's
+     */
+    record Library(String group, String artifact, String version, String scope) {
+    }
 
     /**
      * Cause and fix of a refused connection.

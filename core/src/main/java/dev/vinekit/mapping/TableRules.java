@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -21,21 +22,28 @@ import java.util.stream.Collectors;
 
 /** What the types and checks of a table mean for its fields. */
 final class TableRules {
+    private static final List<String> TEXT_TYPES = List.of("text", "character", "varchar", "bpchar");
+    private static final List<String> NUMBER_TYPES =
+            List.of("numeric", "decimal", "double", "real", "bigint", "integer", "smallint", "tinyint");
+
     private final Table table;
+    private final Dialect dialect;
     private final Map<String, List<FieldRule>> fieldRules = new HashMap<>();
     private final Map<String, List<String>> labels = new HashMap<>();
     private final List<Part> forRows = new ArrayList<>();
     private final Set<Check> leftToDatabase = new LinkedHashSet<>();
 
-    private TableRules(Table table) {
+    private TableRules(Table table, Dialect dialect) {
         this.table = table;
+        this.dialect = dialect;
     }
 
     static TableRules of(Table table, Dialect dialect) {
-        TableRules rules = new TableRules(table);
+        TableRules rules = new TableRules(table, dialect);
         table.columns().forEach(rules::addType);
         for (Check check : table.checks()) {
-            dialect.parseCheck(check.expression()).conjuncts().forEach(part -> rules.addCheck(check, part));
+            dialect.parseCheck(check.expression()).conjuncts()
+                    .forEach(part -> rules.addCheck(check, rules.withoutCasts(part)));
         }
         return rules;
     }
@@ -108,6 +116,41 @@ final class TableRules {
             return;
         }
         forRows.add(new Part(check, part));
+    }
+
+    /** Casts of a column to a wider type of its own kind, and of constants, change nothing: engines add them. */
+    private Expression withoutCasts(Expression expression) {
+        if (expression instanceof Expression.Comparison c) {
+            return new Expression.Comparison(c.operator(), withoutCasts(c.left()), withoutCasts(c.right()));
+        } else if (expression instanceof Expression.In in) {
+            return new Expression.In(withoutCasts(in.value()), in.options().stream().map(this::withoutCasts).toList());
+        } else if (expression instanceof Expression.Like like) {
+            return new Expression.Like(withoutCasts(like.value()), like.pattern(), like.escape());
+        } else if (expression instanceof Expression.Matches matches) {
+            return new Expression.Matches(withoutCasts(matches.value()), matches.pattern());
+        } else if (expression instanceof Expression.Call call) {
+            return new Expression.Call(call.name(), call.arguments().stream().map(this::withoutCasts).toList());
+        } else if (expression instanceof Expression.Cast cast) {
+            return withoutCast(cast);
+        }
+        return expression;
+    }
+
+    private Expression withoutCast(Expression.Cast cast) {
+        String type = cast.type().toLowerCase(Locale.ROOT);
+        boolean toText = TEXT_TYPES.stream().anyMatch(type::startsWith);
+        boolean toNumber = NUMBER_TYPES.stream().anyMatch(type::startsWith);
+        Expression value = withoutCasts(cast.value());
+        if (value instanceof Expression.ColumnRef ref) {
+            boolean widened = toText && isText(ref.name())
+                    || type.startsWith("numeric") && !type.contains("(") && isNumber(ref.name());
+            return widened ? value : cast;
+        }
+        if (toNumber && value instanceof Expression.Text text && text.value().matches("[+-]?\\d+(\\.\\d+)?")) {
+            return new Expression.Number(new BigDecimal(text.value()));
+        }
+        boolean sameKind = toText && value instanceof Expression.Text || toNumber && value instanceof Expression.Number;
+        return sameKind ? value : cast;
     }
 
     private boolean addBound(Expression.Comparison comparison) {
@@ -185,13 +228,21 @@ final class TableRules {
         if (!(matches.value() instanceof Expression.ColumnRef ref) || !isText(ref.name())) {
             return false;
         }
+        Optional<String> regex = dialect.javaRegex(matches.pattern());
+        if (regex.isEmpty() || !compiles(regex.get())) {
+            return false;
+        }
+        add(ref.name(), new FieldRule.Pattern(".*(?-s:" + regex.get() + ").*"));
+        return true;
+    }
+
+    private static boolean compiles(String regex) {
         try {
-            Pattern.compile(matches.pattern());
+            Pattern.compile(regex);
+            return true;
         } catch (PatternSyntaxException e) {
             return false;
         }
-        add(ref.name(), new FieldRule.Pattern(".*(?-s:" + matches.pattern() + ").*"));
-        return true;
     }
 
     private static Optional<RowRule> rowRule(Part part, Map<String, Field> inputs) {

@@ -19,6 +19,8 @@ import org.junit.platform.launcher.core.LauncherFactory;
 public final class TestRun {
     /** Where the generated tests look for a database that is ready; without it they make their own. */
     private static final String DATABASE_URL = "test.database.url";
+    private static final String DATABASE_USER = "test.database.user";
+    private static final String DATABASE_PASSWORD = "test.database.password";
 
     private final Project project;
 
@@ -37,7 +39,7 @@ public final class TestRun {
             Contents before = Contents.of(connection, service);
             OutcomeCollector collector = new OutcomeCollector(service);
             long start = System.nanoTime();
-            launch(database.url(), collector);
+            launch(database, collector);
             Duration duration = Duration.ofNanos(System.nanoTime() - start);
             List<String> changed = before.differences(Contents.of(connection, service));
             return new TestReport(service, collector.outcomes(), duration, before.count(), changed);
@@ -47,12 +49,14 @@ public final class TestRun {
         }
     }
 
-    private void launch(String url, OutcomeCollector collector) {
+    private void launch(SeededDatabase database, OutcomeCollector collector) {
         Thread thread = Thread.currentThread();
         ClassLoader context = thread.getContextClassLoader();
         try (URLClassLoader loader = new ProjectCompiler(project.directory()).classLoader()) {
             thread.setContextClassLoader(loader);
-            System.setProperty(DATABASE_URL, url);
+            System.setProperty(DATABASE_URL, database.url());
+            System.setProperty(DATABASE_USER, database.user());
+            System.setProperty(DATABASE_PASSWORD, database.password());
             LauncherDiscoveryRequest request = LauncherDiscoveryRequestBuilder.request()
                     .selectors(DiscoverySelectors.selectClasspathRoots(
                             Set.of(project.directory().resolve("target/test-classes"))))
@@ -61,7 +65,7 @@ public final class TestRun {
         } catch (IOException e) {
             throw Fault.inWorld("The compiled classes could not be read: " + e + ".", "Run again.", e);
         } finally {
-            System.clearProperty(DATABASE_URL);
+            List.of(DATABASE_URL, DATABASE_USER, DATABASE_PASSWORD).forEach(System::clearProperty);
             thread.setContextClassLoader(context);
         }
     }

@@ -2,6 +2,7 @@ package dev.vinekit.source;
 
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.ReservedTypes;
+import dev.vinekit.source.view.DocText;
 import dev.vinekit.source.view.EntityView;
 import dev.vinekit.source.view.FieldView;
 import dev.vinekit.source.view.ServiceView;
@@ -21,29 +22,34 @@ public final class Sources {
             "Violation", "Binary", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
-            "Api", "ApiAnswer", "ContractTest", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase", "TestRow",
-            "TestTransaction");
+            "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
+            "TestRow", "TestTransaction", "TestValues");
 
     private final Mapping mapping;
     private final ServiceView service;
-    private final Templates templates = new Templates();
+    private final Templates templates;
     private final List<SourceFile> files = new ArrayList<>();
     private final List<JavaFile> java = new ArrayList<>();
 
-    private Sources(Mapping mapping, ServiceView service) {
+    private Sources(Mapping mapping, ServiceView service, Templates templates) {
         this.mapping = mapping;
         this.service = service;
+        this.templates = templates;
     }
 
     /**
      * Writes the service for a mapping.
      *
-     * @param engineTitle the engine's name as its makers write it
-     * @param exampleUrl a JDBC URL of the engine's form
      * @param seed the content of {@code db/seed.sql}
      */
-    public static SourceTree of(Mapping mapping, String engineTitle, String exampleUrl, String seed) {
-        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engineTitle, exampleUrl));
+    public static SourceTree of(Mapping mapping, EngineTraits engine, String seed) {
+        List<ServiceView.LibraryView> libraries = engine.libraries().stream()
+                .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
+                        DocText.of(library.version()), DocText.of(library.scope())))
+                .toList();
+        Sources sources = new Sources(mapping,
+                ServiceViews.of(mapping, engine.title(), engine.exampleUrl(), libraries),
+                new Templates(engine.templates()));
         sources.service.entities().forEach(sources::table);
         sources.support();
         sources.project(seed);

@@ -1,6 +1,8 @@
 package dev.vinekit.source;
 
 import freemarker.cache.ClassTemplateLoader;
+import freemarker.cache.MultiTemplateLoader;
+import freemarker.cache.TemplateLoader;
 import freemarker.core.TemplateClassResolver;
 import freemarker.template.Configuration;
 import freemarker.template.DefaultObjectWrapper;
@@ -19,8 +21,14 @@ import java.util.Optional;
 final class Templates {
     private final Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
 
-    Templates() {
-        configuration.setTemplateLoader(new ClassTemplateLoader(Templates.class, "templates"));
+    /**
+     * With an engine's own, which come before ours of the same name.
+     *
+     * @param engine a class in the engine's package
+     */
+    Templates(Class<?> engine) {
+        configuration.setTemplateLoader(new MultiTemplateLoader(new TemplateLoader[] {
+            new ClassTemplateLoader(engine, "templates"), new ClassTemplateLoader(Templates.class, "templates")}));
         configuration.setDefaultEncoding("UTF-8");
         configuration.setLocale(Locale.ROOT);
         configuration.setNumberFormat("computer");

@@ -3,6 +3,7 @@ package dev.vinekit.sql;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
+import java.util.Optional;
 
 /** How one engine spells the SQL of a generated service. */
 public interface Dialect {
@@ -40,11 +41,25 @@ public interface Dialect {
     /** The statements that make the tables and views of a schema in an empty database, one script. */
     String definition(Schema schema);
 
+    /** Statements that must come before the tables of a schema; empty if there are none. */
+    default String prelude(Schema schema) {
+        return "";
+    }
+
+    /** A regular expression of the engine as Java understands it; empty if it might mean something else there. */
+    default Optional<String> javaRegex(String pattern) {
+        return Optional.of(pattern);
+    }
+
     /** How an insert may name a value for a column that always numbers itself; empty if nothing is needed. */
-    String overridingIdentity();
+    default String overridingIdentity() {
+        return "OVERRIDING SYSTEM VALUE";
+    }
 
     /** The statement that makes an identity column go on from this number. */
-    String restartIdentity(String table, String column, long next);
+    default String restartIdentity(String table, String column, long next) {
+        return "ALTER TABLE " + table + " ALTER COLUMN " + column + " RESTART WITH " + next;
+    }
 
     /** A literal in single quotes as in ISO/IEC 9075-2: quotes doubled, nothing else changed. */
     static String quoteLiteral(String text) {

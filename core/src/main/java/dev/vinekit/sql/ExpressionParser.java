@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** Reads a check expression. Never fails: what it does not understand becomes {@link Expression.Unknown}. */
@@ -14,6 +15,9 @@ public final class ExpressionParser {
     private static final Map<String, Operator> COMPARISONS = Map.of(
             "=", Operator.EQUAL, "<>", Operator.NOT_EQUAL, "!=", Operator.NOT_EQUAL,
             "<", Operator.LESS, "<=", Operator.AT_MOST, ">", Operator.GREATER, ">=", Operator.AT_LEAST);
+
+    /** Words that follow another in the name of a type. */
+    private static final Set<String> TYPE_WORDS = Set.of("varying", "precision", "with", "without", "time", "zone");
 
     private final List<Token> tokens;
     private final UnaryOperator<String> fold;
@@ -64,7 +68,12 @@ public final class ExpressionParser {
         Expression left = sum();
         if (peek().kind() == Token.Kind.SYMBOL && COMPARISONS.containsKey(peek().text())) {
             Operator operator = COMPARISONS.get(take().text());
-            return new Expression.Comparison(operator, left, sum());
+            return operator == Operator.EQUAL && takeWord("ANY")
+                    ? new Expression.In(left, elements())
+                    : new Expression.Comparison(operator, left, sum());
+        }
+        if (takeSymbol("!~~")) {
+            return new Expression.Not(new Expression.Like(left, string(), ""));
         }
         if (takeWord("IS")) {
             boolean negated = takeWord("NOT");
@@ -89,7 +98,7 @@ public final class ExpressionParser {
             expectSymbol("(");
             return Optional.of(new Expression.In(left, arguments()));
         }
-        if (takeWord("LIKE")) {
+        if (takeWord("LIKE") || takeSymbol("~~")) {
             String pattern = string();
             return Optional.of(new Expression.Like(left, pattern, takeWord("ESCAPE") ? string() : ""));
         }
@@ -115,7 +124,45 @@ public final class ExpressionParser {
         return left;
     }
 
+    /** The elements of an array that stands in parentheses, whatever it is cast to. */
+    private List<Expression> elements() {
+        Expression array = value();
+        while (array instanceof Expression.Cast cast) {
+            array = cast.value();
+        }
+        if (array instanceof Expression.Call call && call.name().equals("array")) {
+            return call.arguments();
+        }
+        throw new NotUnderstood();
+    }
+
+    /** A value with the casts behind it, as in {@code 'x'::text}. */
     private Expression value() {
+        Expression value = plainValue();
+        while (takeSymbol("::")) {
+            value = new Expression.Cast(value, castType());
+        }
+        return value;
+    }
+
+    private String castType() {
+        if (peek().kind() != Token.Kind.WORD && peek().kind() != Token.Kind.QUOTED_IDENTIFIER) {
+            throw new NotUnderstood();
+        }
+        StringBuilder name = new StringBuilder(take().text());
+        while (peek().kind() == Token.Kind.WORD && TYPE_WORDS.contains(peek().text().toLowerCase(Locale.ROOT))) {
+            name.append(' ').append(take().text());
+        }
+        if (takeSymbol("(")) {
+            arguments();
+        }
+        while (takeSymbol("[")) {
+            expectSymbol("]");
+        }
+        return name.toString();
+    }
+
+    private Expression plainValue() {
         Token token = take();
         switch (token.kind()) {
             case NUMBER:
@@ -142,6 +189,14 @@ public final class ExpressionParser {
     }
 
     private Expression word(String word) {
+        if (word.equalsIgnoreCase("ARRAY") && takeSymbol("[")) {
+            List<Expression> elements = new ArrayList<>();
+            do {
+                elements.add(disjunction());
+            } while (takeSymbol(","));
+            expectSymbol("]");
+            return new Expression.Call("array", List.copyOf(elements));
+        }
         if (word.equalsIgnoreCase("CAST") && takeSymbol("(")) {
             Expression value = disjunction();
             expectWord("AS");
@@ -190,11 +245,16 @@ public final class ExpressionParser {
         return name.toString();
     }
 
+    /** A string, also in parentheses or with a cast. */
     private String string() {
-        if (peek().kind() != Token.Kind.STRING) {
-            throw new NotUnderstood();
+        Expression value = value();
+        while (value instanceof Expression.Cast cast) {
+            value = cast.value();
         }
-        return take().text();
+        if (value instanceof Expression.Text text) {
+            return text.value();
+        }
+        throw new NotUnderstood();
     }
 
     private static BigDecimal decimal(String text) {

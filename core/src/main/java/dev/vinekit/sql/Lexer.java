@@ -5,7 +5,8 @@ import java.util.List;
 
 /** Splits SQL into tokens; white space and comments are left out. */
 final class Lexer {
-    private static final List<String> LONG_SYMBOLS = List.of("<=", ">=", "<>", "!=", "||", "::", "!~*", "!~", "~*");
+    private static final List<String> LONG_SYMBOLS = List.of(
+            "!~~*", "~~*", "!~~", "!~*", "~~", "!~", "~*", "<=", ">=", "<>", "!=", "||", "::");
 
     private final String sql;
     private int position;

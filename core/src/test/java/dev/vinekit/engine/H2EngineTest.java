@@ -55,20 +55,6 @@ class H2EngineTest {
     }
 
     @Test
-    void definitionOfTheCellarReadsBackEqual() throws Exception {
-        try (Cellar cellar = Cellar.open()) {
-            assertReadsBackEqual(VineKit.read(cellar.database(), Scope.all()));
-        }
-    }
-
-    @Test
-    void definitionOfAHostileSchemaReadsBackEqual() throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile()) {
-            assertReadsBackEqual(VineKit.read(hostile.database(), Scope.all()));
-        }
-    }
-
-    @Test
     void choosingATableBringsWhatItNeeds() {
         try (Cellar cellar = Cellar.open()) {
             Schema schema = VineKit.read(cellar.database(), new Scope(List.of(), List.of("harvest", "cellar_st*")));
@@ -124,12 +110,6 @@ class H2EngineTest {
         Database database = Database.at("jdbc:h2:mem:x;PASSWORD=secret1", "sa", "secret2");
 
         assertThat(database.toString()).doesNotContain("secret1", "secret2");
-    }
-
-    private static void assertReadsBackEqual(Schema schema) throws Exception {
-        try (TestDatabases copy = TestDatabases.h2(H2.dialect(schema).definition(schema))) {
-            assertThat(VineKit.read(copy.database(), Scope.all())).isEqualTo(schema);
-        }
     }
 
     private static Table table(Schema schema, String name) {

@@ -36,6 +36,8 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class GeneratedSourcesTest {
     @TempDir
@@ -46,9 +48,10 @@ class GeneratedSourcesTest {
         assertThat(warnings(cellar())).isEmpty();
     }
 
-    @Test
-    void hostileSchemaCompilesWithoutAWarning() throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile()) {
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql"})
+    void hostileSchemaCompilesWithoutAWarning(String engine) throws Exception {
+        try (TestDatabases hostile = TestDatabases.hostile(engine)) {
             assertThat(warnings(sources(hostile.database()))).isEmpty();
         }
     }
@@ -106,7 +109,7 @@ class GeneratedSourcesTest {
 
     @Test
     void commentsOfTheDatabaseSayTheSameInJavaAndEndNothing() throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile()) {
+        try (TestDatabases hostile = TestDatabases.hostile("h2")) {
             String entity = sources(hostile.database()).files().stream()
                     .filter(file -> file.path().endsWith("/OrderRow.java")).findFirst().orElseThrow().text();
 

@@ -1,5 +1,6 @@
 package dev.vinekit.engine.h2;
 
+import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
@@ -56,16 +57,6 @@ final class H2Dialect implements Dialect {
 
     @Override
     public String definition(Schema schema) {
-        return new H2Definition(this, schema).script();
-    }
-
-    @Override
-    public String overridingIdentity() {
-        return "OVERRIDING SYSTEM VALUE";
-    }
-
-    @Override
-    public String restartIdentity(String table, String column, long next) {
-        return "ALTER TABLE " + table + " ALTER COLUMN " + column + " RESTART WITH " + next;
+        return new StandardDefinition(this, schema, "").script();
     }
 }

@@ -3,19 +3,13 @@ package dev.vinekit.engine.h2;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
-import dev.vinekit.schema.Table;
-import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /** H2: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class H2Engine implements Engine {
@@ -95,28 +89,13 @@ public final class H2Engine implements Engine {
     }
 
     @Override
-    public Map<TableName, Long> countRows(Connection connection, Schema schema) throws SQLException {
-        List<Table> tables = schema.tables();
-        Map<TableName, Long> counts = new LinkedHashMap<>();
-        if (tables.isEmpty()) {
-            return counts;
-        }
-        String sql = IntStream.range(0, tables.size())
-                .mapToObj(i -> "SELECT " + i + ", COUNT(*) FROM "
-                        + Dialect.quoteIdentifier(tables.get(i).name().schema()) + "."
-                        + Dialect.quoteIdentifier(tables.get(i).name().name()))
-                .collect(Collectors.joining(" UNION ALL "));
-        try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
-                counts.put(tables.get(rows.getInt(1)).name(), rows.getLong(2));
-            }
-        }
-        return counts;
+    public Dialect dialect(Schema schema) {
+        return new H2Dialect();
     }
 
     @Override
-    public Dialect dialect(Schema schema) {
-        return new H2Dialect();
+    public List<Library> libraries() {
+        return List.of(new Library("com.h2database", "h2", "h2", "runtime"));
     }
 
     @Override

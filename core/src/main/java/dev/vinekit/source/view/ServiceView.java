@@ -25,7 +25,11 @@ public record ServiceView(
         List<EntityView> tables,
         JavaString firstCollection,
         Optional<JavaString> firstWritable,
+        List<LibraryView> libraries,
         List<RemarkView> remarks) {
+    /** A library of the engine's. */
+    public record LibraryView(DocText group, DocText artifact, DocText version, DocText scope) {
+    }
 
     /** Something to know about a table. */
     public record RemarkView(DocText table, DocText text) {

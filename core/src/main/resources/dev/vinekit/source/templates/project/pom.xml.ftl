@@ -22,6 +22,17 @@
         <type>pom</type>
         <scope>import</scope>
       </dependency>
+<#list s.libraries as l>
+<#if l.scope == "import">
+      <dependency>
+        <groupId>${l.group}</groupId>
+        <artifactId>${l.artifact}</artifactId>
+        <version>${v[l.version]}</version>
+        <type>pom</type>
+        <scope>import</scope>
+      </dependency>
+</#if>
+</#list>
       <dependency>
         <groupId>io.undertow</groupId>
         <artifactId>undertow-core</artifactId>
@@ -79,12 +90,18 @@
       <version>${v["logback"]}</version>
       <scope>runtime</scope>
     </dependency>
+<#list s.libraries as l>
+<#if l.scope != "import">
     <dependency>
-      <groupId>com.h2database</groupId>
-      <artifactId>h2</artifactId>
-      <version>${v["h2"]}</version>
-      <scope>runtime</scope>
+      <groupId>${l.group}</groupId>
+      <artifactId>${l.artifact}</artifactId>
+      <version>${v[l.version]}</version>
+<#if l.scope != "compile">
+      <scope>${l.scope}</scope>
+</#if>
     </dependency>
+</#if>
+</#list>
     <dependency>
       <groupId>org.junit.jupiter</groupId>
       <artifactId>junit-jupiter</artifactId>

@@ -19,12 +19,21 @@ public final class Transactions {
         try (Connection connection = dataSource.getConnection()) {
             return work.run(connection);
         } catch (SQLException e) {
-            throw errors.translate(e);
+            throw errors.translate(e, false);
         }
     }
 
     /** Runs work that writes: all of it takes effect, or, if it throws, none. */
     public <T> T write(Work<T> work) {
+        return inOne(work, false);
+    }
+
+    /** Runs work that deletes, as {@link #write}. */
+    public <T> T delete(Work<T> work) {
+        return inOne(work, true);
+    }
+
+    private <T> T inOne(Work<T> work, boolean deleting) {
         try (Connection connection = dataSource.getConnection()) {
             connection.setAutoCommit(false);
             boolean done = false;
@@ -39,7 +48,7 @@ public final class Transactions {
                 }
             }
         } catch (SQLException e) {
-            throw errors.translate(e);
+            throw errors.translate(e, deleting);
         }
     }
 }

@@ -74,7 +74,7 @@ public final class ${e.name}Service {
      * @throws ProblemException 404 if there is none, 409 if other rows refer to it
      */
     public void delete(${e.keyCode.type} ${e.keyCode.variable}) {
-        boolean deleted = transactions.write(connection -> repository.delete(connection, ${e.keyCode.variable}));
+        boolean deleted = transactions.delete(connection -> repository.delete(connection, ${e.keyCode.variable}));
         if (!deleted) {
             throw missing(${e.keyCode.variable});
         }

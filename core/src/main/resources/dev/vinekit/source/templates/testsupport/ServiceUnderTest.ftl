@@ -48,7 +48,8 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
             try {
                 Connection connection = database.connect();
                 return new Running(Server.start(Settings.from(Map.of(
-                        "DB_URL", database.url(), "DB_USER", "sa", "DB_POOL_SIZE", "4", "HTTP_PORT", "0"))), connection);
+                        "DB_URL", database.url(), "DB_USER", database.user(), "DB_PASSWORD", database.password(),
+                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0"))), connection);
             } catch (SQLException e) {
                 throw new IllegalStateException("The test database does not answer.", e);
             }

@@ -79,7 +79,7 @@ public final class GrapeVarietyService {
      * @throws ProblemException 404 if there is none, 409 if other rows refer to it
      */
     public void delete(String code) {
-        boolean deleted = transactions.write(connection -> repository.delete(connection, code));
+        boolean deleted = transactions.delete(connection -> repository.delete(connection, code));
         if (!deleted) {
             throw missing(code);
         }

@@ -79,7 +79,7 @@ public final class VesselTransferService {
      * @throws ProblemException 404 if there is none, 409 if other rows refer to it
      */
     public void delete(long id) {
-        boolean deleted = transactions.write(connection -> repository.delete(connection, id));
+        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
         if (!deleted) {
             throw missing(id);
         }

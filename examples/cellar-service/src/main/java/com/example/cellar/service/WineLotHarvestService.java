@@ -53,7 +53,7 @@ public final class WineLotHarvestService {
      * @throws ProblemException 404 if there is none, 409 if other rows refer to it
      */
     public void delete(WineLotHarvestKey key) {
-        boolean deleted = transactions.write(connection -> repository.delete(connection, key));
+        boolean deleted = transactions.delete(connection -> repository.delete(connection, key));
         if (!deleted) {
             throw missing(key);
         }

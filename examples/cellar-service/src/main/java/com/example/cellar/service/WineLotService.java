@@ -80,7 +80,7 @@ public final class WineLotService {
      * @throws ProblemException 404 if there is none, 409 if other rows refer to it
      */
     public void delete(UUID id) {
-        boolean deleted = transactions.write(connection -> repository.delete(connection, id));
+        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
         if (!deleted) {
             throw missing(id);
         }

@@ -21,7 +21,7 @@ public final class LabAnalysisSamples {
         return new LabAnalysisInput(
                 null,
                 wineLot.id(),
-                OffsetDateTime.parse("2021-03-01T08:30:00+02:00"),
+                OffsetDateTime.parse("2021-03-01T08:30:00Z"),
                 new BigDecimal("3.50"),
                 new BigDecimal("12.50"),
                 10.0F,
@@ -35,7 +35,7 @@ public final class LabAnalysisSamples {
         return new LabAnalysisInput(
                 null,
                 wineLot.id(),
-                OffsetDateTime.parse("2021-04-01T14:30:00+02:00"),
+                OffsetDateTime.parse("2021-04-01T14:30:00Z"),
                 new BigDecimal("4.50"),
                 new BigDecimal("13.50"),
                 11.0F,

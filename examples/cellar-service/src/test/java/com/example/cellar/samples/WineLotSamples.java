@@ -28,7 +28,7 @@ public final class WineLotSamples {
                 new BigDecimal("10.00"),
                 LocalDate.of(2021, 3, 1),
                 LocalDate.of(2021, 3, 11),
-                OffsetDateTime.parse("2021-03-01T08:30:00+02:00"));
+                OffsetDateTime.parse("2021-03-01T08:30:00Z"));
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
@@ -43,7 +43,7 @@ public final class WineLotSamples {
                 new BigDecimal("11.00"),
                 LocalDate.of(2021, 4, 1),
                 LocalDate.of(2021, 4, 11),
-                OffsetDateTime.parse("2021-04-01T14:30:00+02:00"));
+                OffsetDateTime.parse("2021-04-01T14:30:00Z"));
     }
 
     /** A {@link #sample}, inserted. */

@@ -23,15 +23,24 @@ import org.junit.jupiter.api.extension.ExtensionContext;
  * gone when the last has ended.
  */
 public final class TestDatabase implements AutoCloseable {
-    private final String url = System.getProperty("test.database.url", "jdbc:h2:mem:test");
+    private final String url;
+    private final String user;
+    private final String password;
+    private final EmptyDatabase server;
     private final Connection anchor;
     private final Map<Tables, Set<List<Object>>> seedKeys = new EnumMap<>(Tables.class);
     private final Map<Tables, List<String>> seedRows = new EnumMap<>(Tables.class);
 
+    /** On a database that is ready, if the system properties name one; else on one of its own. */
     private TestDatabase() {
+        String ready = System.getProperty("test.database.url");
+        server = ready == null ? new EmptyDatabase() : null;
+        url = ready == null ? server.url() : ready;
+        user = ready == null ? server.user() : System.getProperty("test.database.user");
+        password = ready == null ? server.password() : System.getProperty("test.database.password");
         try {
             anchor = connect();
-            if (System.getProperty("test.database.url") == null) {
+            if (ready == null) {
                 run("/db/schema.sql");
                 run("/db/seed.sql");
             }
@@ -54,8 +63,16 @@ public final class TestDatabase implements AutoCloseable {
         return url;
     }
 
+    public String user() {
+        return user;
+    }
+
+    public String password() {
+        return password;
+    }
+
     public Connection connect() throws SQLException {
-        return DriverManager.getConnection(url, "sa", "");
+        return DriverManager.getConnection(url, user, password);
     }
 
     /**
@@ -130,5 +147,8 @@ public final class TestDatabase implements AutoCloseable {
     @Override
     public void close() throws SQLException {
         anchor.close();
+        if (server != null) {
+            server.close();
+        }
     }
 }

@@ -6,9 +6,6 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.ResultSetMetaData;
 import java.sql.SQLException;
-import java.time.LocalDate;
-import java.time.LocalDateTime;
-import java.time.LocalTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -29,7 +26,7 @@ public final class TestRow {
         TestRow read = new TestRow();
         ResultSetMetaData columns = row.getMetaData();
         for (int i = 1; i <= columns.getColumnCount(); i++) {
-            read.values.put(columns.getColumnName(i), value(row, i, columns.getColumnTypeName(i)));
+            read.values.put(columns.getColumnName(i), TestValues.read(row, i, columns.getColumnTypeName(i)));
         }
         return read;
     }
@@ -38,23 +35,6 @@ public final class TestRow {
     public Object get(String column) {
         assertThat(values).containsKey(column);
         return values.get(column);
-    }
-
-    private static Object value(ResultSet row, int column, String type) throws SQLException {
-        if (row.getObject(column) == null) {
-            return null;
-        }
-        return switch (type) {
-            case "TINYINT", "SMALLINT" -> row.getInt(column);
-            case "REAL" -> row.getFloat(column);
-            case "DATE" -> row.getObject(column, LocalDate.class);
-            case "TIME" -> row.getObject(column, LocalTime.class);
-            case "TIMESTAMP" -> row.getObject(column, LocalDateTime.class);
-            case "JSON" -> Json.parse(row.getString(column));
-            case "BINARY", "BINARY VARYING", "BINARY LARGE OBJECT" -> Binary.of(row.getBytes(column));
-            case "CHARACTER", "CHARACTER VARYING", "CHARACTER LARGE OBJECT", "ENUM" -> row.getString(column);
-            default -> row.getObject(column);
-        };
     }
 
     @Override

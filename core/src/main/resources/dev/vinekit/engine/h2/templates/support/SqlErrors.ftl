@@ -10,15 +10,19 @@ public final class SqlErrors {
         constraintsByTable.forEach(list -> list.forEach(constraint -> constraints.put(constraint.name(), constraint)));
     }
 
-    /** The problem that an error means; error codes as in {@code org.h2.api.ErrorCode}. */
-    public RuntimeException translate(SQLException error) {
+    /**
+     * The problem that an error means; error codes as in {@code org.h2.api.ErrorCode}.
+     *
+     * @param deleting whether a row was to be deleted: a broken reference then is one to that row
+     */
+    public RuntimeException translate(SQLException error, boolean deleting) {
         Optional<Constraint> constraint = constraint(error);
         return switch (error.getErrorCode()) {
             case 23505 -> ProblemException.duplicate(fields(constraint), error);
-            case 23506 -> ProblemException.missingReference(
-                    constraint.map(Constraint::parents).orElse("row"), fields(constraint), error);
-            case 23503 -> ProblemException.stillReferredTo(
-                    constraint.map(Constraint::children).orElse("other rows"), error);
+            case 23503, 23506 -> deleting
+                    ? ProblemException.stillReferredTo(constraint.map(Constraint::children).orElse("other rows"), error)
+                    : ProblemException.missingReference(
+                            constraint.map(Constraint::parents).orElse("row"), fields(constraint), error);
             case 23513, 23514 -> ProblemException.refused(
                     fields(constraint), constraint.map(Constraint::name).orElse("check"), error);
             case 23502, 22001, 22003, 22004, 22018, 22030 -> ProblemException.refused(List.of(), "type", error);

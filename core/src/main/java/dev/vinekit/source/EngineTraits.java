@@ -1,0 +1,22 @@
+package dev.vinekit.source;
+
+import java.util.List;
+
+/**
+ * What generated text must know of an engine.
+ *
+ * @param title the engine's name as its makers write it
+ * @param exampleUrl a JDBC URL of the engine's form
+ * @param libraries what the service and its tests need of it
+ * @param templates a class beside whose folder {@code templates} the engine's own templates lie; they come before ours
+ */
+public record EngineTraits(String title, String exampleUrl, List<Library> libraries, Class<?> templates) {
+    /**
+     * A library of the generated project.
+     *
+     * @param version its name in the list of versions
+     * @param scope a scope of Maven's
+     */
+    public record Library(String group, String artifact, String version, String scope) {
+    }
+}
