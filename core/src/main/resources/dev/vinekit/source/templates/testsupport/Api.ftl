@@ -37,15 +37,16 @@ public final class Api {
 
     /** Reads a collection page by page, as the Link headers lead, and returns the number of pages. */
     public int eachPage(String path, Consumer<ApiAnswer> reader) {
-        int pages = 0;
-        for (String next = path; next != null; pages++) {
+        Set<String> read = new HashSet<>();
+        for (String next = path; next != null; ) {
+            assertThat(read.add(next)).as("%s has not been read before", next).isTrue();
             ApiAnswer page = get(next);
             assertThat(page.status()).isEqualTo(200);
             reader.accept(page);
             Matcher link = NEXT.matcher(page.header("Link"));
             next = link.find() ? link.group(1) : null;
         }
-        return pages;
+        return read.size();
     }
 
     /** Sends a body as it is if it is text, else as JSON. */

@@ -49,10 +49,10 @@ class BottlingControllerTest {
         BottlingSamples.inserted(connection);
         List<Bottling> rows = new ArrayList<>();
 
-        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Bottling.class)));
+        int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Bottling.class)));
 
         assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
-        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
     @Test

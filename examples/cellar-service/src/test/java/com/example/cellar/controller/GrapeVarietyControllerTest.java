@@ -46,10 +46,10 @@ class GrapeVarietyControllerTest {
         GrapeVarietySamples.inserted(connection);
         List<GrapeVariety> rows = new ArrayList<>();
 
-        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(GrapeVariety.class)));
+        int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(GrapeVariety.class)));
 
         assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
-        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
     @Test

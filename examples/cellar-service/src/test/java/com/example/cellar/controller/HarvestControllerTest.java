@@ -49,10 +49,10 @@ class HarvestControllerTest {
         HarvestSamples.inserted(connection);
         List<Harvest> rows = new ArrayList<>();
 
-        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Harvest.class)));
+        int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Harvest.class)));
 
         assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
-        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
     @Test

@@ -46,10 +46,10 @@ class LabelControllerTest {
         LabelSamples.inserted(connection);
         List<Label> rows = new ArrayList<>();
 
-        int pages = api.eachPage(PATH + "?limit=7", page -> rows.addAll(page.asList(Label.class)));
+        int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Label.class)));
 
         assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
-        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 6) / 7));
+        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
     @Test

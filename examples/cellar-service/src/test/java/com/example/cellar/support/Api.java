@@ -10,7 +10,9 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -54,15 +56,16 @@ public final class Api {
 
     /** Reads a collection page by page, as the Link headers lead, and returns the number of pages. */
     public int eachPage(String path, Consumer<ApiAnswer> reader) {
-        int pages = 0;
-        for (String next = path; next != null; pages++) {
+        Set<String> read = new HashSet<>();
+        for (String next = path; next != null; ) {
+            assertThat(read.add(next)).as("%s has not been read before", next).isTrue();
             ApiAnswer page = get(next);
             assertThat(page.status()).isEqualTo(200);
             reader.accept(page);
             Matcher link = NEXT.matcher(page.header("Link"));
             next = link.find() ? link.group(1) : null;
         }
-        return pages;
+        return read.size();
     }
 
     /** Sends a body as it is if it is text, else as JSON. */
