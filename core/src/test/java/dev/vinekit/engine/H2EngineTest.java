@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.Scope;
-import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
