@@ -4,6 +4,7 @@ import dev.vinekit.data.SeedScript;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapper;
@@ -15,7 +16,6 @@ import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.run.TestRun;
-import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -79,10 +79,11 @@ public final class VineKit {
      */
     public static SourceTree generate(Mapping mapping, String seed) {
         Engine engine = Engines.named(mapping.schema().engine());
-        return Sources.of(mapping, new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
+        EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
-                .toList(), engine.getClass()), seed);
+                .toList(), engine.readsTyped(), engine.support(), engine.getClass());
+        return Sources.of(mapping, traits, engine.dialect(mapping.schema()), seed);
     }
 
     /** What the files mean for a directory; nothing is written. */

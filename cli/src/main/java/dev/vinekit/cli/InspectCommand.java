@@ -29,7 +29,7 @@ final class InspectCommand extends ToolCommand {
         Engine.Login login = VineKit.login(database);
         Schema schema = VineKit.read(database, new Scope(source.scope().schemas(), List.of()));
         Set<TableName> chosen = source.scope().chosen(schema);
-        Schema shown = chosen.isEmpty() ? schema : new Schema(schema.engine(), schema.defaultSchema(),
+        Schema shown = chosen.isEmpty() ? schema : schema.withTables(
                 schema.tables().stream().filter(table -> chosen.contains(table.name())).toList());
         Map<TableName, Long> counts = VineKit.countRows(database, shown);
         SchemaView view = new SchemaView(schema, output.style(), System.out);

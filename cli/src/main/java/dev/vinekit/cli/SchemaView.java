@@ -70,7 +70,7 @@ final class SchemaView {
             String filled = switch (column.identity()) {
                 case ALWAYS -> "identity, always";
                 case BY_DEFAULT -> "identity by default";
-                case NONE -> column.computedAs().map(expression -> "= " + expression)
+                case NONE -> column.computed().map(computed -> "= " + computed.expression())
                         .orElse(column.defaultValue().orElse(""));
             };
             lines.add(column.name(), column.type().text(), column.nullable() ? "yes" : "no",

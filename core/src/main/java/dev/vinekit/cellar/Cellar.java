@@ -66,7 +66,7 @@ public final class Cellar implements AutoCloseable {
     /** The statements that insert the cellar's rows, for an engine. */
     public static String seed(String engineName) {
         Dialect dialect = Engines.named(engineName).dialect(new Schema(engineName, "", List.of()));
-        SqlType binary = new SqlType(SqlType.Kind.BINARY, "", 0, 0, 0, List.of());
+        SqlType binary = SqlType.of(SqlType.Kind.BINARY, "");
         return STANDARD_BINARY.matcher(resource("seed.sql")).replaceAll(literal ->
                 Matcher.quoteReplacement(dialect.literal(binary, literal.group(1))));
     }

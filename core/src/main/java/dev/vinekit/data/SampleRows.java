@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 
 /** Makes sample rows by rule, the same for the same mapping. */
 public final class SampleRows {
@@ -104,7 +105,7 @@ public final class SampleRows {
         return switch (field.type()) {
             case BOOLEAN -> new Sample.Truth(!other);
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
-            case STRING -> new TextSamples(field, numbered).value(other);
+            case STRING -> !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other ? 1 : 0)) : new TextSamples(field, numbered).value(other);
             case BINARY -> bytes(field, other);
             case DATE -> moment(day(other, rank).toString(), numbered);
             case TIME -> moment(time(other, rank), numbered);

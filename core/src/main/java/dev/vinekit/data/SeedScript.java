@@ -41,8 +41,8 @@ public final class SeedScript {
                 script.append(insert(entity, n));
             }
             entity.fields().stream().filter(field -> field.input() == Field.Input.ASSIGNED)
-                    .forEach(field -> script.append(dialect.restartIdentity(
-                            entity.sqlTable(), field.sqlName(), ROWS + 1L)).append(";\n"));
+                    .flatMap(field -> dialect.restartIdentity(entity.sqlTable(), field.column(), ROWS + 1L).stream())
+                    .forEach(statement -> script.append(statement).append(";\n"));
         }
         return script.toString();
     }
@@ -64,7 +64,7 @@ public final class SeedScript {
             }
         }
         return "INSERT INTO " + entity.sqlTable() + columns.stream().collect(Collectors.joining(", ", " (", ")\n"))
-                + (numbersItself ? dialect.overridingIdentity() + "\n" : "")
+                + (numbersItself && !dialect.overridingIdentity().isEmpty() ? dialect.overridingIdentity() + "\n" : "")
                 + "VALUES " + values.stream().collect(Collectors.joining(", ", "(", ");\n"));
     }
 

@@ -53,10 +53,10 @@ public interface Engine {
         if (tables.isEmpty()) {
             return counts;
         }
+        Dialect dialect = dialect(schema);
         String sql = IntStream.range(0, tables.size())
                 .mapToObj(i -> "SELECT " + i + ", COUNT(*) FROM "
-                        + Dialect.quoteIdentifier(tables.get(i).name().schema()) + "."
-                        + Dialect.quoteIdentifier(tables.get(i).name().name()))
+                        + dialect.table(tables.get(i).name(), schema.defaultSchema()))
                 .collect(Collectors.joining(" UNION ALL "));
         try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
             while (rows.next()) {
@@ -70,6 +70,16 @@ public interface Engine {
 
     /** What a generated service and its tests need of this engine. */
     List<Library> libraries();
+
+    /** Whether the driver gives {@code java.time} and UUID values when asked for. */
+    default boolean readsTyped() {
+        return true;
+    }
+
+    /** Classes of a generated service that only this engine has, by the names of their templates. */
+    default List<String> support() {
+        return List.of();
+    }
 
     /** A new, empty database that goes away when it is closed. */
     ScratchDatabase scratch() throws SQLException;

@@ -2,9 +2,11 @@ package dev.vinekit.engine;
 
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
@@ -12,33 +14,27 @@ import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
-/** Writes the table definitions of a schema in standard SQL, laid out as a person would. */
-public final class StandardDefinition {
-    private final Dialect dialect;
-    private final Schema schema;
-    private final String computed;
+/** Writes the table definitions of a schema in standard SQL, laid out as a person would; engines change the parts they spell otherwise. */
+public class StandardDefinition {
+    protected final Dialect dialect;
+    protected final Schema schema;
     private final StringBuilder script = new StringBuilder();
 
-    /**
-     * For a schema.
-     *
-     * @param computed what the engine wants behind the expression of a generated column; may be empty
-     */
-    public StandardDefinition(Dialect dialect, Schema schema, String computed) {
+    public StandardDefinition(Dialect dialect, Schema schema) {
         this.dialect = dialect;
-        this.computed = computed;
         this.schema = schema;
     }
 
     /** The script. */
-    public String script() {
+    public final String script() {
         schema.tables().stream().map(table -> table.name().schema()).distinct()
                 .filter(name -> !name.equals(schema.defaultSchema()))
-                .forEach(name -> script.append("CREATE SCHEMA ").append(dialect.identifier(name)).append(";\n\n"));
-        script.append(dialect.prelude(schema));
+                .forEach(name -> script.append(newSchema(name)).append(";\n\n"));
+        prelude().forEach(statement -> script.append(statement).append(";\n\n"));
         Set<TableName> defined = new HashSet<>();
         List<String> later = new ArrayList<>();
         for (Table table : schema.inReferenceOrder()) {
@@ -53,92 +49,158 @@ public final class StandardDefinition {
         return script.toString();
     }
 
+    protected String newSchema(String name) {
+        return "CREATE SCHEMA " + dialect.identifier(name);
+    }
+
+    /** Statements that must come before the tables: sequences and domains. */
+    protected List<String> prelude() {
+        List<String> statements = new ArrayList<>();
+        for (Sequence sequence : schema.sequences()) {
+            statements.add("CREATE SEQUENCE " + dialect.table(sequence.name(), schema.defaultSchema())
+                    + " START WITH " + sequence.start() + " INCREMENT BY " + sequence.increment());
+        }
+        for (Domain domain : schema.domains()) {
+            StringBuilder line = new StringBuilder("CREATE DOMAIN ").append(domain.name())
+                    .append(" AS ").append(domain.base().text());
+            domain.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
+            line.append(domain.nullable() ? "" : " NOT NULL");
+            domain.checks().forEach(check -> line.append(' ').append(check(check)));
+            statements.add(line.toString());
+        }
+        return statements;
+    }
+
     private void table(Table table, Set<TableName> defined, List<String> later) {
         List<String> parts = new ArrayList<>();
-        table.columns().forEach(column -> parts.add(column(column)));
-        table.primaryKey().ifPresent(key -> parts.add(key(key, "PRIMARY KEY")));
+        table.columns().forEach(column -> parts.add(column(table, column)));
+        table.primaryKey().flatMap(key -> primaryKey(table, key)).ifPresent(parts::add);
         table.uniqueKeys().forEach(key -> parts.add(key(key, "UNIQUE")));
         for (ForeignKey key : table.foreignKeys()) {
-            if (defined.contains(key.target())) {
+            if (defined.contains(key.target()) || refersAhead()) {
                 parts.add(reference(key));
             } else {
                 later.add("ALTER TABLE " + name(table) + " ADD " + reference(key));
             }
         }
-        for (Check check : table.checks()) {
-            parts.add("CONSTRAINT " + dialect.identifier(check.name())
-                    + " CHECK (" + check.expression().replaceAll("\\R *", " ") + ")");
-        }
+        table.checks().forEach(check -> parts.add(check(check)));
         script.append("CREATE TABLE ").append(name(table)).append(" (\n    ")
-                .append(String.join(",\n    ", parts)).append("\n);\n");
-        comments(table, "TABLE");
+                .append(String.join(",\n    ", parts)).append("\n)").append(options(table)).append(";\n");
+        comments(table).forEach(statement -> script.append(statement).append(";\n"));
         for (Index index : table.indexes()) {
-            if (index.definition().isPresent()) {
-                script.append(index.definition().get()).append(";\n");
-                continue;
-            }
-            script.append(index.unique() ? "CREATE UNIQUE INDEX " : "CREATE INDEX ")
-                    .append(dialect.identifier(index.name())).append(" ON ").append(name(table))
-                    .append(columns(index.columns())).append(";\n");
+            script.append(index(table, index)).append(";\n");
         }
         script.append('\n');
     }
 
     private void view(Table view) {
-        script.append("CREATE VIEW ").append(name(view)).append(columns(
-                        view.columns().stream().map(Column::name).toList()))
+        script.append("CREATE ").append(view.kind() == Table.Kind.MATERIALIZED_VIEW ? "MATERIALIZED VIEW " : "VIEW ")
+                .append(name(view)).append(columns(view.columns().stream().map(Column::name).toList()))
                 .append(" AS\n").append(view.viewQuery().orElseThrow().sql()).append(";\n");
-        comments(view, "VIEW");
+        comments(view).forEach(statement -> script.append(statement).append(";\n"));
+        for (Index index : view.indexes()) {
+            script.append(index(view, index)).append(";\n");
+        }
         script.append('\n');
     }
 
-    private String column(Column column) {
-        StringBuilder line = new StringBuilder(dialect.identifier(column.name()))
-                .append(' ').append(column.type().text());
-        column.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
-        column.computedAs().ifPresent(value -> line.append(" GENERATED ALWAYS AS (").append(value).append(')').append(computed));
-        switch (column.identity()) {
-            case ALWAYS -> line.append(" GENERATED ALWAYS AS IDENTITY");
-            case BY_DEFAULT -> line.append(" GENERATED BY DEFAULT AS IDENTITY");
-            case NONE -> line.append(column.nullable() || column.isComputed() ? "" : " NOT NULL");
-        }
-        return line.toString();
+    /** Whether a reference may come before the table that it goes to. */
+    protected boolean refersAhead() {
+        return false;
     }
 
-    private String key(UniqueKey key, String kind) {
-        return "CONSTRAINT " + dialect.identifier(key.name()) + " " + kind + columns(key.columns());
+    /** What follows the closing parenthesis. */
+    protected String options(Table table) {
+        return table.options().isEmpty() ? "" : " " + table.options();
+    }
+
+    protected String column(Table table, Column column) {
+        StringBuilder line = new StringBuilder(dialect.identifier(column.name())).append(' ').append(type(column));
+        column.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
+        column.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
+        column.computed().ifPresent(computed -> line.append(computed(computed)));
+        String numbering = numbering(column);
+        return line.append(numbering)
+                .append(!numbering.isEmpty() || column.nullable() || column.isComputed() ? "" : " NOT NULL").toString();
+    }
+
+    protected String type(Column column) {
+        return column.type().declared();
+    }
+
+    protected String computed(Column.Computed computed) {
+        return " GENERATED ALWAYS AS (" + computed.expression() + ")";
+    }
+
+    /** What makes the column number itself, with a blank before it; implies NOT NULL unless empty. */
+    protected String numbering(Column column) {
+        return switch (column.identity()) {
+            case ALWAYS -> " GENERATED ALWAYS AS IDENTITY";
+            case BY_DEFAULT, AUTO_INCREMENT -> " GENERATED BY DEFAULT AS IDENTITY";
+            case NONE -> "";
+        };
+    }
+
+    protected Optional<String> primaryKey(Table table, UniqueKey key) {
+        return Optional.of(key(key, "PRIMARY KEY"));
+    }
+
+    protected final String key(UniqueKey key, String kind) {
+        return constraint(key.name()) + kind + columns(key.columns()) + key.deferral().sql();
     }
 
     private String reference(ForeignKey key) {
-        return "CONSTRAINT " + dialect.identifier(key.name())
-                + " FOREIGN KEY" + columns(key.columns())
+        return constraint(key.name())
+                + "FOREIGN KEY" + columns(key.columns())
                 + " REFERENCES " + dialect.table(key.target(), schema.defaultSchema()) + columns(key.targetColumns())
-                + action(" ON DELETE ", key.onDelete()) + action(" ON UPDATE ", key.onUpdate());
+                + action(" ON DELETE ", key.onDelete()) + action(" ON UPDATE ", key.onUpdate())
+                + key.deferral().sql();
     }
 
-    private static String action(String event, ForeignKey.Action action) {
-        return action.refuses() ? "" : event + action.sql();
+    /** What the engine does about a row that is referred to if the definition does not say. */
+    protected ForeignKey.Action usualAction() {
+        return ForeignKey.Action.NO_ACTION;
     }
 
-    private void comments(Table table, String kind) {
+    private String action(String event, ForeignKey.Action action) {
+        return action == usualAction() ? "" : event + action.sql();
+    }
+
+    protected String check(Check check) {
+        return constraint(check.name()) + "CHECK (" + check.expression().replaceAll("\\R *", " ") + ")";
+    }
+
+    private String constraint(String name) {
+        return name.isEmpty() ? "" : "CONSTRAINT " + dialect.identifier(name) + " ";
+    }
+
+    protected String index(Table table, Index index) {
+        return index.definition().orElseGet(() -> (index.unique() ? "CREATE UNIQUE INDEX " : "CREATE INDEX ")
+                + dialect.identifier(index.name()) + " ON " + name(table) + columns(index.columns()));
+    }
+
+    /** Statements that comment on the table and its columns. */
+    protected List<String> comments(Table table) {
+        List<String> statements = new ArrayList<>();
         if (!table.comment().isEmpty()) {
-            script.append("COMMENT ON ").append(kind).append(' ').append(name(table))
-                    .append(" IS ").append(Dialect.quoteLiteral(table.comment())).append(";\n");
+            String kind = table.kind() == Table.Kind.MATERIALIZED_VIEW ? "MATERIALIZED VIEW "
+                    : table.isView() ? "VIEW " : "TABLE ";
+            statements.add("COMMENT ON " + kind + name(table) + " IS " + Dialect.quoteLiteral(table.comment()));
         }
         for (Column column : table.columns()) {
             if (!column.comment().isEmpty()) {
-                script.append("COMMENT ON COLUMN ").append(name(table)).append('.')
-                        .append(dialect.identifier(column.name()))
-                        .append(" IS ").append(Dialect.quoteLiteral(column.comment())).append(";\n");
+                statements.add("COMMENT ON COLUMN " + name(table) + "." + dialect.identifier(column.name())
+                        + " IS " + Dialect.quoteLiteral(column.comment()));
             }
         }
+        return statements;
     }
 
-    private String name(Table table) {
+    protected final String name(Table table) {
         return dialect.table(table.name(), schema.defaultSchema());
     }
 
-    private String columns(List<String> names) {
+    protected final String columns(List<String> names) {
         return names.stream().map(dialect::identifier).collect(Collectors.joining(", ", " (", ")"));
     }
 }

@@ -1,5 +1,6 @@
 package dev.vinekit.engine;
 
+import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
@@ -32,9 +33,15 @@ public final class TableDrafts {
         this.fold = fold;
     }
 
-    /** A table, or a view if there is a query. */
-    public void table(TableName name, Optional<String> query, String comment) {
-        drafts.put(name, new Draft(query, comment));
+    /**
+     * A table or view.
+     *
+     * @param query the query of a view
+     * @param options what the engine writes behind the definition; empty if nothing
+     */
+    public void table(
+            TableName name, Table.Kind kind, Optional<String> query, String options, String comment, Access access) {
+        drafts.put(name, new Draft(kind, query, options, comment, access));
     }
 
     public void column(TableName table, Column column) {
@@ -72,8 +79,11 @@ public final class TableDrafts {
     }
 
     private static final class Draft {
+        final Table.Kind kind;
         final Optional<String> query;
+        final String options;
         final String comment;
+        final Access access;
         final List<Column> columns = new ArrayList<>();
         final List<UniqueKey> uniqueKeys = new ArrayList<>();
         final List<ForeignKey> foreignKeys = new ArrayList<>();
@@ -81,9 +91,12 @@ public final class TableDrafts {
         final List<Index> indexes = new ArrayList<>();
         Optional<UniqueKey> primaryKey = Optional.empty();
 
-        Draft(Optional<String> query, String comment) {
+        Draft(Table.Kind kind, Optional<String> query, String options, String comment, Access access) {
+            this.kind = kind;
             this.query = query;
+            this.options = options;
             this.comment = comment;
+            this.access = access;
         }
 
         Table table(TableName name, Set<TableName> known, UnaryOperator<String> fold) {
@@ -93,7 +106,8 @@ public final class TableDrafts {
                         .filter(other -> !other.equals(name) && mentioned.contains(other.name())).toList());
             });
             checks.sort(Comparator.comparing(Check::name));
-            return new Table(name, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, view, comment);
+            return new Table(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, view,
+                    options, comment, access);
         }
     }
 }

@@ -11,7 +11,10 @@ import java.util.Optional;
  * @param input what a client may do with it
  * @param enumeration the enum, if {@code type} is {@link JavaType#ENUM}
  * @param sqlName the column as statements spell it
+ * @param selected the column as a SELECT spells it
  * @param parameter the parameter marker for its values
+ * @param examples two texts that the column takes, for a type that is written as text; else empty
+ * @param same the condition that it has the value of a parameter, or is NULL if that is
  */
 public record Field(
         Column column,
@@ -22,7 +25,10 @@ public record Field(
         Optional<Enumeration> enumeration,
         List<FieldRule> rules,
         String sqlName,
-        String parameter) {
+        String selected,
+        String parameter,
+        String same,
+        List<String> examples) {
 
     /** What a client may do with a field. */
     public enum Input {
@@ -36,6 +42,7 @@ public record Field(
 
     public Field {
         rules = List.copyOf(rules);
+        examples = List.copyOf(examples);
     }
 
     /** Whether a created row needs a value from the client. */

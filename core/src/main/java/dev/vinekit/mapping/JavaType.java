@@ -1,6 +1,7 @@
 package dev.vinekit.mapping;
 
 import dev.vinekit.schema.SqlType;
+import java.util.UUID;
 
 /** The Java types that columns map to. */
 public enum JavaType {
@@ -35,8 +36,9 @@ public enum JavaType {
     public static JavaType of(SqlType type) {
         return switch (type.kind()) {
             case BOOLEAN -> BOOLEAN;
-            case TINYINT, SMALLINT, INTEGER -> INTEGER;
-            case BIGINT -> LONG;
+            case TINYINT, SMALLINT -> INTEGER;
+            case INTEGER -> type.unsigned() ? LONG : INTEGER;
+            case BIGINT -> type.unsigned() ? BIG_DECIMAL : LONG;
             case DECIMAL -> BIG_DECIMAL;
             case REAL -> FLOAT;
             case DOUBLE -> DOUBLE;
@@ -49,7 +51,7 @@ public enum JavaType {
             case UUID -> UUID;
             case JSON -> JSON;
             case ENUM -> ENUM;
-            case CHAR, VARCHAR, TEXT, OTHER -> STRING;
+            case CHAR, VARCHAR, TEXT, BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> STRING;
         };
     }
 

@@ -4,7 +4,6 @@ import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
-import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
@@ -30,7 +29,7 @@ public final class Mapper {
     private Mapper(Schema schema, Dialect dialect) {
         this.dialect = dialect;
         Set<TableName> known = schema.tables().stream().map(Table::name).collect(Collectors.toSet());
-        this.schema = new Schema(schema.engine(), schema.defaultSchema(),
+        this.schema = schema.withTables(
                 schema.tables().stream().map(table -> withinReach(table, known)).toList());
         for (Table table : this.schema.tables()) {
             for (ForeignKey key : table.foreignKeys()) {
@@ -76,7 +75,8 @@ public final class Mapper {
         if (keyColumns.size() > 1) {
             components.add("primaryKey");
         }
-        TableRules rules = TableRules.of(table, dialect);
+        List<Check> checks = checks(table);
+        TableRules rules = TableRules.of(table, checks, dialect);
         List<Field> fields = table.columns().stream()
                 .map(column -> field(table, column, name, keyColumns, components, rules)).toList();
         List<RowRule> rowRules = rules.rowRules(fields);
@@ -94,12 +94,23 @@ public final class Mapper {
                 keyColumns.size() > 1 ? Optional.of(name.with("Key")) : Optional.empty(),
                 relations(table, fields),
                 rowRules,
-                checkedFields(table, fields, rules.leftToDatabase()),
+                checkedFields(checks, fields, rules.leftToDatabase()),
                 operations(table, fields, keyColumns));
     }
 
-    private List<Entity.CheckedFields> checkedFields(Table table, List<Field> fields, Set<Check> leftToDatabase) {
-        return table.checks().stream().map(check -> {
+    /** The checks of a table, and those of domains as they bear on its columns. */
+    private List<Check> checks(Table table) {
+        List<Check> checks = new ArrayList<>(table.checks());
+        for (Column column : table.columns()) {
+            schema.domain(column).ifPresent(domain -> domain.checks().forEach(check -> checks.add(new Check(check.name(),
+                    dev.vinekit.sql.Words.replace(check.expression(), "VALUE", dialect.identifier(column.name()))))));
+        }
+        return checks;
+    }
+
+    private List<Entity.CheckedFields> checkedFields(
+            List<Check> checks, List<Field> fields, Set<Check> leftToDatabase) {
+        return checks.stream().map(check -> {
             List<String> columns = dialect.parseCheck(check.expression()).columns();
             return new Entity.CheckedFields(check.name(),
                     fields.stream().filter(field -> columns.contains(field.column().name())).toList(),
@@ -138,6 +149,8 @@ public final class Mapper {
             remark(table, "The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
         }
+        String sqlName = dialect.identifier(column.name());
+        String parameter = dialect.parameter(column.type());
         return new Field(
                 column,
                 name,
@@ -146,12 +159,15 @@ public final class Mapper {
                 input,
                 enumeration,
                 table.isView() || enumeration.isPresent() ? List.of() : rules.fieldRules(column.name()),
-                dialect.identifier(column.name()),
-                dialect.parameter(column.type()));
+                sqlName,
+                dialect.selected(column.type(), sqlName),
+                parameter,
+                dialect.isSame(sqlName, parameter),
+                dialect.sampleTexts(column.type()));
     }
 
-    private static Field.Input input(Table table, Column column, boolean inKey) {
-        boolean carried = column.type().kind() != SqlType.Kind.OTHER;
+    private Field.Input input(Table table, Column column, boolean inKey) {
+        boolean carried = dialect.isWritable(column.type());
         if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey) {
             return Field.Input.READ_ONLY;
         }

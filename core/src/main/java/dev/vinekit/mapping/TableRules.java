@@ -38,10 +38,10 @@ final class TableRules {
         this.dialect = dialect;
     }
 
-    static TableRules of(Table table, Dialect dialect) {
+    static TableRules of(Table table, List<Check> checks, Dialect dialect) {
         TableRules rules = new TableRules(table, dialect);
         table.columns().forEach(rules::addType);
-        for (Check check : table.checks()) {
+        for (Check check : checks) {
             dialect.parseCheck(check.expression()).conjuncts()
                     .forEach(part -> rules.addCheck(check, rules.withoutCasts(part)));
         }
@@ -82,9 +82,17 @@ final class TableRules {
     private void addType(Column column) {
         SqlType type = column.type();
         switch (type.kind()) {
-            case TINYINT -> range(column.name(), Byte.MIN_VALUE, Byte.MAX_VALUE);
-            case SMALLINT -> range(column.name(), Short.MIN_VALUE, Short.MAX_VALUE);
+            case TINYINT -> range(column.name(), 8, type.unsigned());
+            case SMALLINT -> range(column.name(), 16, type.unsigned());
+            case INTEGER, BIGINT -> {
+                if (type.unsigned()) {
+                    range(column.name(), type.kind() == SqlType.Kind.INTEGER ? 32 : 64, true);
+                }
+            }
             case DECIMAL -> {
+                if (type.unsigned()) {
+                    add(column.name(), new FieldRule.Least(BigDecimal.ZERO, true));
+                }
                 if (type.precision() > 0) {
                     add(column.name(), new FieldRule.Digits(
                             Math.max(0, type.precision() - Math.max(0, type.scale())), Math.max(0, type.scale())));
@@ -99,9 +107,13 @@ final class TableRules {
         }
     }
 
-    private void range(String column, int least, int most) {
-        add(column, new FieldRule.Least(BigDecimal.valueOf(least), true));
-        add(column, new FieldRule.Most(BigDecimal.valueOf(most), true));
+    private void range(String column, int bits, boolean unsigned) {
+        BigDecimal values = BigDecimal.valueOf(2).pow(unsigned ? bits : bits - 1);
+        add(column, new FieldRule.Least(unsigned ? BigDecimal.ZERO : values.negate(), true));
+        add(column, new FieldRule.Most(values.subtract(BigDecimal.ONE), true));
+        if (unsigned && bits == 64) {
+            add(column, new FieldRule.Digits(20, 0));
+        }
     }
 
     private void add(String column, FieldRule rule) {

@@ -10,7 +10,8 @@ import java.util.Optional;
  * @param nullable whether NULL may be stored
  * @param defaultValue the default as the engine writes it
  * @param identity whether the database numbers the rows itself
- * @param computedAs the expression of a generated column
+ * @param computed how the database works the value out, for a generated column
+ * @param collation the order of its texts, where it is not the usual one
  * @param comment the comment in the catalog; empty if there is none
  */
 public record Column(
@@ -19,11 +20,28 @@ public record Column(
         boolean nullable,
         Optional<String> defaultValue,
         Identity identity,
-        Optional<String> computedAs,
+        Optional<Computed> computed,
+        Optional<String> collation,
         String comment) {
 
-    /** How an identity column takes its values. */
-    public enum Identity { NONE, BY_DEFAULT, ALWAYS }
+    /** How a column takes numbers by itself. */
+    public enum Identity {
+        NONE,
+        /** A standard identity column that also takes a given value. */
+        BY_DEFAULT,
+        /** A standard identity column that takes no given value. */
+        ALWAYS,
+        /** The engine's own way of counting up: a serial type, AUTO_INCREMENT, a row id. */
+        AUTO_INCREMENT
+    }
+
+    /**
+     * A generated column's expression.
+     *
+     * @param stored whether the value is kept with the row, and not worked out when it is read
+     */
+    public record Computed(String expression, boolean stored) {
+    }
 
     public Column {
         Objects.requireNonNull(name, "name");
@@ -37,7 +55,7 @@ public record Column(
     }
 
     public boolean isComputed() {
-        return computedAs.isPresent();
+        return computed.isPresent();
     }
 
     /** Whether an INSERT may leave the column out and still store something other than NULL. */

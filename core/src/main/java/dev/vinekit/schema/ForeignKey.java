@@ -16,7 +16,8 @@ public record ForeignKey(
         TableName target,
         List<String> targetColumns,
         Action onDelete,
-        Action onUpdate) {
+        Action onUpdate,
+        Deferral deferral) {
 
     /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
     public enum Action {
@@ -31,6 +32,12 @@ public record ForeignKey(
         public boolean refuses() {
             return this == NO_ACTION || this == RESTRICT;
         }
+    }
+
+    /** A reference that is checked at once. */
+    public ForeignKey(String name, List<String> columns, TableName target, List<String> targetColumns,
+            Action onDelete, Action onUpdate) {
+        this(name, columns, target, targetColumns, onDelete, onUpdate, Deferral.NONE);
     }
 
     public ForeignKey {

@@ -17,9 +17,19 @@ import java.util.stream.Collectors;
  *
  * @param engine the engine's name, for example {@code h2}
  * @param defaultSchema where unqualified names are looked up
+ * @param domains the domains that columns of these tables have
+ * @param sequences sequences that stand for themselves
  */
-public record Schema(String engine, String defaultSchema, List<Table> tables) {
+public record Schema(
+        String engine, String defaultSchema, List<Table> tables, List<Domain> domains, List<Sequence> sequences) {
+    /** A schema of tables only. */
+    public Schema(String engine, String defaultSchema, List<Table> tables) {
+        this(engine, defaultSchema, tables, List.of(), List.of());
+    }
+
     public Schema {
+        domains = List.copyOf(domains);
+        sequences = List.copyOf(sequences);
         tables = tables.stream().sorted((a, b) -> a.name().compareTo(b.name())).toList();
     }
 
@@ -42,8 +52,18 @@ public record Schema(String engine, String defaultSchema, List<Table> tables) {
                 open.addAll(byName.get(name).needs());
             }
         }
-        return new Schema(engine, defaultSchema,
-                tables.stream().filter(table -> wanted.contains(table.name())).toList());
+        return withTables(tables.stream().filter(table -> wanted.contains(table.name())).toList());
+    }
+
+    /** This schema with other tables. */
+    public Schema withTables(List<Table> others) {
+        return new Schema(engine, defaultSchema, others, domains, sequences);
+    }
+
+    /** The domain that a column has. */
+    public Optional<Domain> domain(Column column) {
+        return column.type().domain().flatMap(name ->
+                domains.stream().filter(domain -> domain.name().equals(name)).findFirst());
     }
 
     /**

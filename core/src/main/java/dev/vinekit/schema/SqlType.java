@@ -2,30 +2,78 @@ package dev.vinekit.schema;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
 
 /**
  * The type of a column.
  *
  * @param kind what sort of value it holds
  * @param text the type as the engine spells it in a table definition, for example {@code NUMERIC(6, 3)}
- * @param length greatest length in characters or bytes; 0 where there is no limit
+ * @param length greatest length in characters, bytes or bits; 0 where there is no limit
  * @param precision digits in all for numbers, fractional digits of a second for times; 0 where unlimited or unfit
  * @param scale digits after the point
- * @param labels the values of an enumeration in order; empty for other kinds
+ * @param unsigned whether a number cannot be less than zero
+ * @param labels the values of an enumeration or a set in order; empty for other kinds
+ * @param element the type of the elements of an array
+ * @param domain the domain that the type comes from, as the engine spells it; the rest then describes the base type
  */
-public record SqlType(Kind kind, String text, long length, int precision, int scale, List<String> labels) {
+public record SqlType(
+        Kind kind,
+        String text,
+        long length,
+        int precision,
+        int scale,
+        boolean unsigned,
+        List<String> labels,
+        Optional<SqlType> element,
+        Optional<String> domain) {
     /** What sort of value a type holds, whatever the engine calls it. */
     public enum Kind {
         BOOLEAN, TINYINT, SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE,
-        CHAR, VARCHAR, TEXT, BINARY,
-        DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE,
-        UUID, JSON, ENUM, OTHER
+        CHAR, VARCHAR, TEXT, BINARY, BIT,
+        DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL,
+        UUID, JSON, ENUM, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER
     }
 
     public SqlType {
         Objects.requireNonNull(kind, "kind");
         Objects.requireNonNull(text, "text");
         labels = List.copyOf(labels);
+    }
+
+    /** A type that its name says all about. */
+    public static SqlType of(Kind kind, String text) {
+        return new SqlType(kind, text, 0, 0, 0, false, List.of(), Optional.empty(), Optional.empty());
+    }
+
+    public SqlType withLength(long greatest) {
+        return new SqlType(kind, text, greatest, precision, scale, unsigned, labels, element, domain);
+    }
+
+    public SqlType withDigits(int inAll, int afterPoint) {
+        return new SqlType(kind, text, length, inAll, afterPoint, unsigned, labels, element, domain);
+    }
+
+    public SqlType withoutSign() {
+        return new SqlType(kind, text, length, precision, scale, true, labels, element, domain);
+    }
+
+    public SqlType withLabels(List<String> values) {
+        return new SqlType(kind, text, length, precision, scale, unsigned, values, element, domain);
+    }
+
+    public SqlType withElement(SqlType type) {
+        return new SqlType(kind, text, length, precision, scale, unsigned, labels, Optional.of(type), domain);
+    }
+
+    public SqlType withDomain(String name) {
+        return new SqlType(kind, text, length, precision, scale, unsigned, labels, element, Optional.of(name));
+    }
+
+    /** The type as a column definition names it: the domain if there is one. */
+    public String declared() {
+        return domain.orElse(text);
     }
 
     /** Whether values are text in a single collation, so that length and pattern rules make sense. */

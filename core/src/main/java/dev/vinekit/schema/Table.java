@@ -1,6 +1,7 @@
 package dev.vinekit.schema;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -10,13 +11,17 @@ import java.util.stream.Stream;
 /**
  * A table or view.
  *
+ * @param kind what sort of table
  * @param columns in order
  * @param uniqueKeys unique constraints other than the primary key
  * @param viewQuery the query of a view
+ * @param options what the engine writes behind a table's definition; empty if nothing
  * @param comment the comment in the catalog; empty if there is none
+ * @param access whose it is
  */
 public record Table(
         TableName name,
+        Kind kind,
         List<Column> columns,
         Optional<UniqueKey> primaryKey,
         List<UniqueKey> uniqueKeys,
@@ -24,11 +29,26 @@ public record Table(
         List<Check> checks,
         List<Index> indexes,
         Optional<ViewQuery> viewQuery,
-        String comment) {
+        String options,
+        String comment,
+        Access access) {
+
+    /** Sorts of tables. */
+    public enum Kind {
+        TABLE, PARTITIONED_TABLE, FOREIGN_TABLE, VIEW, MATERIALIZED_VIEW;
+
+        /** The words for it, in lower case. */
+        public String words() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
+    }
 
     public Table {
         Objects.requireNonNull(name, "name");
+        Objects.requireNonNull(kind, "kind");
+        Objects.requireNonNull(options, "options");
         Objects.requireNonNull(comment, "comment");
+        Objects.requireNonNull(access, "access");
         columns = List.copyOf(columns);
         uniqueKeys = List.copyOf(uniqueKeys);
         foreignKeys = List.copyOf(foreignKeys);
@@ -59,7 +79,8 @@ public record Table(
 
     /** This table with other foreign keys. */
     public Table withForeignKeys(List<ForeignKey> others) {
-        return new Table(name, columns, primaryKey, uniqueKeys, others, checks, indexes, viewQuery, comment);
+        return new Table(name, kind, columns, primaryKey, uniqueKeys, others, checks, indexes, viewQuery, options,
+                comment, access);
     }
 
     /**

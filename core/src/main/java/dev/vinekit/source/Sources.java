@@ -2,11 +2,11 @@ package dev.vinekit.source;
 
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.ReservedTypes;
-import dev.vinekit.source.view.DocText;
 import dev.vinekit.source.view.EntityView;
 import dev.vinekit.source.view.FieldView;
 import dev.vinekit.source.view.ServiceView;
 import dev.vinekit.source.view.ServiceViews;
+import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -18,7 +18,7 @@ public final class Sources {
     static final List<String> SUPPORT = List.of(
             "Application", "Coded", "Constraint", "Endpoints", "EntryPoint", "Health", "InputReader", "Insert", "Json",
             "JsonProvider", "Main", "MergePatch", "OnCreate", "OnReplace", "PageRequest", "PathKeys", "Problem",
-            "ProblemException", "ProblemMapper", "Rules", "Server", "Settings", "Sql", "SqlErrors", "Transactions",
+            "ProblemException", "ProblemMapper", "Rules", "Server", "Settings", "Sql", "SqlError", "SqlErrors", "Transactions",
             "Violation", "Binary", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
@@ -27,13 +27,15 @@ public final class Sources {
 
     private final Mapping mapping;
     private final ServiceView service;
+    private final List<String> engineSupport;
     private final Templates templates;
     private final List<SourceFile> files = new ArrayList<>();
     private final List<JavaFile> java = new ArrayList<>();
 
-    private Sources(Mapping mapping, ServiceView service, Templates templates) {
+    private Sources(Mapping mapping, ServiceView service, List<String> engineSupport, Templates templates) {
         this.mapping = mapping;
         this.service = service;
+        this.engineSupport = engineSupport;
         this.templates = templates;
     }
 
@@ -42,13 +44,8 @@ public final class Sources {
      *
      * @param seed the content of {@code db/seed.sql}
      */
-    public static SourceTree of(Mapping mapping, EngineTraits engine, String seed) {
-        List<ServiceView.LibraryView> libraries = engine.libraries().stream()
-                .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
-                        DocText.of(library.version()), DocText.of(library.scope())))
-                .toList();
-        Sources sources = new Sources(mapping,
-                ServiceViews.of(mapping, engine.title(), engine.exampleUrl(), libraries),
+    public static SourceTree of(Mapping mapping, EngineTraits engine, Dialect dialect, String seed) {
+        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect), engine.support(),
                 new Templates(engine.templates()));
         sources.service.entities().forEach(sources::table);
         sources.support();
@@ -91,6 +88,7 @@ public final class Sources {
                 main("support/" + name, "support", name, model);
             }
         }
+        engineSupport.forEach(name -> main("support/" + name, "support", name, model));
         TEST_SUPPORT.forEach(name -> test("testsupport/" + name, "support", name, model));
     }
 

@@ -1,8 +1,10 @@
 package dev.vinekit.sql;
 
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
+import java.util.List;
 import java.util.Optional;
 
 /** How one engine spells the SQL of a generated service. */
@@ -30,21 +32,47 @@ public interface Dialect {
      */
     String literal(SqlType type, String value);
 
+    /** How a SELECT spells a column so that its value comes as the Java type that it is mapped to. */
+    default String selected(SqlType type, String column) {
+        return column;
+    }
+
+    /** Whether a client can write values of this type, perhaps as text. */
+    default boolean isWritable(SqlType type) {
+        return switch (type.kind()) {
+            case BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> !sampleTexts(type).isEmpty();
+            default -> true;
+        };
+    }
+
+    /**
+     * Two texts that a column of this type takes and gives back the same, for a type that has no Java counterpart and
+     * that the engine casts from text and to text; empty for others.
+     */
+    default List<String> sampleTexts(SqlType type) {
+        return List.of();
+    }
+
+    /** What follows the table in an INSERT that gives no value at all. */
+    default String insertOfDefaults() {
+        return "DEFAULT VALUES";
+    }
+
+    /** The condition that a column has the value of a parameter, or is NULL if that is. */
+    default String isSame(String column, String parameter) {
+        return column + " IS NOT DISTINCT FROM " + parameter;
+    }
+
     /** Whether a row's place in this type's order is worth sorting by. */
     default boolean isSortable(SqlType type) {
         return switch (type.kind()) {
-            case TEXT, BINARY, JSON, OTHER -> false;
+            case TEXT, BINARY, JSON, BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> false;
             default -> true;
         };
     }
 
     /** The statements that make the tables and views of a schema in an empty database, one script. */
     String definition(Schema schema);
-
-    /** Statements that must come before the tables of a schema; empty if there are none. */
-    default String prelude(Schema schema) {
-        return "";
-    }
 
     /** A regular expression of the engine as Java understands it; empty if it might mean something else there. */
     default Optional<String> javaRegex(String pattern) {
@@ -56,9 +84,10 @@ public interface Dialect {
         return "OVERRIDING SYSTEM VALUE";
     }
 
-    /** The statement that makes an identity column go on from this number. */
-    default String restartIdentity(String table, String column, long next) {
-        return "ALTER TABLE " + table + " ALTER COLUMN " + column + " RESTART WITH " + next;
+    /** The statement that makes a numbered column go on from this number; empty if it does so by itself. */
+    default Optional<String> restartIdentity(String table, Column column, long next) {
+        return Optional.of("ALTER TABLE " + table + " ALTER COLUMN " + identifier(column.name())
+                + " RESTART WITH " + next);
     }
 
     /** A literal in single quotes as in ISO/IEC 9075-2: quotes doubled, nothing else changed. */

@@ -2,22 +2,30 @@ package dev.vinekit.engine.h2;
 
 import dev.vinekit.engine.Catalog;
 import dev.vinekit.engine.TableDrafts;
+import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
-import dev.vinekit.sql.Words;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Reads H2's information schema in bulk: one statement for each kind of thing. */
 final class H2Catalog {
@@ -26,7 +34,11 @@ final class H2Catalog {
             """;
 
     private static final String TABLES = """
-            SELECT t.TABLE_SCHEMA, t.TABLE_NAME, t.REMARKS, v.VIEW_DEFINITION
+            SELECT t.TABLE_SCHEMA, t.TABLE_NAME, t.REMARKS, v.VIEW_DEFINITION,
+                (SELECT IS_ADMIN FROM INFORMATION_SCHEMA.USERS WHERE USER_NAME = CURRENT_USER) AS MAY_ALL,
+                (SELECT ARRAY_AGG(p.PRIVILEGE_TYPE) FROM INFORMATION_SCHEMA.TABLE_PRIVILEGES p
+                    WHERE p.TABLE_SCHEMA = t.TABLE_SCHEMA AND p.TABLE_NAME = t.TABLE_NAME
+                    AND p.GRANTEE IN (CURRENT_USER, 'PUBLIC')) AS RIGHTS
             FROM INFORMATION_SCHEMA.TABLES t
             LEFT JOIN INFORMATION_SCHEMA.VIEWS v ON v.TABLE_SCHEMA = t.TABLE_SCHEMA AND v.TABLE_NAME = t.TABLE_NAME
             WHERE t.TABLE_SCHEMA = ANY(?) AND t.TABLE_TYPE IN ('BASE TABLE', 'VIEW')
@@ -36,7 +48,7 @@ final class H2Catalog {
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.DATA_TYPE, c.CHARACTER_MAXIMUM_LENGTH,
                 c.NUMERIC_PRECISION, c.NUMERIC_SCALE, c.DATETIME_PRECISION, c.INTERVAL_TYPE,
                 c.IS_NULLABLE, c.COLUMN_DEFAULT, c.IS_IDENTITY, c.IDENTITY_GENERATION, c.GENERATION_EXPRESSION,
-                c.REMARKS, e.DATA_TYPE AS ELEMENT_TYPE, l.LABELS
+                c.REMARKS, e.DATA_TYPE AS ELEMENT_TYPE, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
             FROM INFORMATION_SCHEMA.COLUMNS c
             LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
                 ON e.OBJECT_SCHEMA = c.TABLE_SCHEMA AND e.OBJECT_NAME = c.TABLE_NAME AND e.OBJECT_TYPE = 'TABLE'
@@ -45,10 +57,9 @@ final class H2Catalog {
                 SELECT OBJECT_SCHEMA, OBJECT_NAME, ENUM_IDENTIFIER,
                     ARRAY_AGG(VALUE_NAME ORDER BY VALUE_ORDINAL) AS LABELS
                 FROM INFORMATION_SCHEMA.ENUM_VALUES
-                WHERE OBJECT_TYPE = 'TABLE'
                 GROUP BY OBJECT_SCHEMA, OBJECT_NAME, ENUM_IDENTIFIER
-            ) l ON l.OBJECT_SCHEMA = c.TABLE_SCHEMA AND l.OBJECT_NAME = c.TABLE_NAME
-                AND l.ENUM_IDENTIFIER = c.DTD_IDENTIFIER
+            ) l ON l.OBJECT_SCHEMA = COALESCE(c.DOMAIN_SCHEMA, c.TABLE_SCHEMA)
+                AND l.OBJECT_NAME = COALESCE(c.DOMAIN_NAME, c.TABLE_NAME) AND l.ENUM_IDENTIFIER = c.DTD_IDENTIFIER
             WHERE c.TABLE_SCHEMA = ANY(?)
             ORDER BY c.ORDINAL_POSITION
             """;
@@ -83,20 +94,41 @@ final class H2Catalog {
             """;
 
     private static final String CHECKS = """
-            SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.CONSTRAINT_NAME, k.CHECK_CLAUSE, NULL AS COLUMN_NAME
+            SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
             FROM INFORMATION_SCHEMA.TABLE_CONSTRAINTS c
             JOIN INFORMATION_SCHEMA.CHECK_CONSTRAINTS k
                 ON k.CONSTRAINT_SCHEMA = c.CONSTRAINT_SCHEMA AND k.CONSTRAINT_NAME = c.CONSTRAINT_NAME
-            WHERE c.TABLE_SCHEMA = ANY(?1)
-            UNION ALL
-            SELECT u.TABLE_SCHEMA, u.TABLE_NAME, d.CONSTRAINT_NAME, k.CHECK_CLAUSE, u.COLUMN_NAME
-            FROM INFORMATION_SCHEMA.COLUMNS u
-            JOIN INFORMATION_SCHEMA.DOMAIN_CONSTRAINTS d
-                ON d.DOMAIN_SCHEMA = u.DOMAIN_SCHEMA AND d.DOMAIN_NAME = u.DOMAIN_NAME
-            JOIN INFORMATION_SCHEMA.CHECK_CONSTRAINTS k
-                ON k.CONSTRAINT_SCHEMA = d.CONSTRAINT_SCHEMA AND k.CONSTRAINT_NAME = d.CONSTRAINT_NAME
-            WHERE u.TABLE_SCHEMA = ANY(?1)
-            ORDER BY 3, 5
+            WHERE c.TABLE_SCHEMA = ANY(?)
+            ORDER BY c.CONSTRAINT_NAME
+            """;
+
+    private static final String DOMAINS = """
+            SELECT d.DOMAIN_SCHEMA, d.DOMAIN_NAME, d.DATA_TYPE, d.CHARACTER_MAXIMUM_LENGTH, d.NUMERIC_PRECISION,
+                d.NUMERIC_SCALE, d.DATETIME_PRECISION, d.INTERVAL_TYPE, d.DOMAIN_DEFAULT, l.LABELS,
+                e.DATA_TYPE AS ELEMENT_TYPE, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
+            FROM INFORMATION_SCHEMA.DOMAINS d
+            LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
+                ON e.OBJECT_SCHEMA = d.DOMAIN_SCHEMA AND e.OBJECT_NAME = d.DOMAIN_NAME AND e.OBJECT_TYPE = 'DOMAIN'
+            LEFT JOIN (
+                SELECT OBJECT_SCHEMA, OBJECT_NAME, ARRAY_AGG(VALUE_NAME ORDER BY VALUE_ORDINAL) AS LABELS
+                FROM INFORMATION_SCHEMA.ENUM_VALUES
+                WHERE OBJECT_TYPE = 'DOMAIN'
+                GROUP BY OBJECT_SCHEMA, OBJECT_NAME
+            ) l ON l.OBJECT_SCHEMA = d.DOMAIN_SCHEMA AND l.OBJECT_NAME = d.DOMAIN_NAME
+            LEFT JOIN INFORMATION_SCHEMA.DOMAIN_CONSTRAINTS c
+                ON c.DOMAIN_SCHEMA = d.DOMAIN_SCHEMA AND c.DOMAIN_NAME = d.DOMAIN_NAME
+            LEFT JOIN INFORMATION_SCHEMA.CHECK_CONSTRAINTS k
+                ON k.CONSTRAINT_SCHEMA = c.CONSTRAINT_SCHEMA AND k.CONSTRAINT_NAME = c.CONSTRAINT_NAME
+            WHERE EXISTS (SELECT 1 FROM INFORMATION_SCHEMA.COLUMNS u WHERE u.TABLE_SCHEMA = ANY(?)
+                AND u.DOMAIN_SCHEMA = d.DOMAIN_SCHEMA AND u.DOMAIN_NAME = d.DOMAIN_NAME)
+            ORDER BY d.DOMAIN_SCHEMA, d.DOMAIN_NAME, c.CONSTRAINT_NAME
+            """;
+
+    private static final String SEQUENCES = """
+            SELECT SEQUENCE_SCHEMA, SEQUENCE_NAME, START_VALUE, INCREMENT
+            FROM INFORMATION_SCHEMA.SEQUENCES
+            WHERE SEQUENCE_SCHEMA = ANY(?)
+            ORDER BY SEQUENCE_SCHEMA, SEQUENCE_NAME
             """;
 
     private static final String INDEXES = """
@@ -123,15 +155,51 @@ final class H2Catalog {
         List<String> schemas = requested.isEmpty() ? List.of(current) : requested;
         Catalog catalog = Catalog.of(connection, SCHEMAS, schemas);
         TableDrafts drafts = new TableDrafts(word -> word.toUpperCase(Locale.ROOT));
-        catalog.each(TABLES, row -> drafts.table(tableName(row),
-                Optional.ofNullable(row.getString("VIEW_DEFINITION")), Catalog.text(row.getString("REMARKS"))));
+        catalog.each(TABLES, row -> table(drafts, row));
         catalog.each(COLUMNS, row -> drafts.column(tableName(row), column(row)));
         catalog.each(KEYS, row -> key(drafts, row));
         catalog.each(REFERENCES, row -> drafts.foreignKey(tableName(row), reference(row)));
-        catalog.each(CHECKS, row -> drafts.check(tableName(row), check(row)));
+        catalog.each(CHECKS, row -> drafts.check(tableName(row),
+                new Check(row.getString("CONSTRAINT_NAME"), row.getString("CHECK_CLAUSE"))));
         catalog.each(INDEXES, row -> drafts.index(tableName(row), Index.over(row.getString("INDEX_NAME"),
                 row.getString("INDEX_TYPE_NAME").startsWith("UNIQUE"), Catalog.strings(row.getArray("COLUMNS")))));
-        return new Schema("h2", current, drafts.tables());
+        Map<String, Domain> domains = new LinkedHashMap<>();
+        catalog.each(DOMAINS, row -> domains.merge(domainName(row), domain(row), H2Catalog::joined));
+        List<Sequence> sequences = new ArrayList<>();
+        catalog.each(SEQUENCES, row -> sequences.add(new Sequence(
+                new TableName(row.getString("SEQUENCE_SCHEMA"), row.getString("SEQUENCE_NAME")),
+                row.getLong("START_VALUE"), row.getLong("INCREMENT"))));
+        return new Schema("h2", current, drafts.tables(), List.copyOf(domains.values()), sequences);
+    }
+
+    private static void table(TableDrafts drafts, ResultSet row) throws SQLException {
+        Optional<String> query = Optional.ofNullable(row.getString("VIEW_DEFINITION"));
+        Set<Access.Right> rights = EnumSet.noneOf(Access.Right.class);
+        List<String> granted = row.getArray("RIGHTS") == null ? List.of() : Catalog.strings(row.getArray("RIGHTS"));
+        for (Access.Right right : Access.Right.values()) {
+            if (row.getBoolean("MAY_ALL") || granted.contains(right.name())) {
+                rights.add(right);
+            }
+        }
+        drafts.table(tableName(row), query.isPresent() ? Table.Kind.VIEW : Table.Kind.TABLE, query, "",
+                Catalog.text(row.getString("REMARKS")), new Access("", rights));
+    }
+
+    private static String domainName(ResultSet row) throws SQLException {
+        return Dialect.quoteIdentifier(row.getString("DOMAIN_SCHEMA")) + "."
+                + Dialect.quoteIdentifier(row.getString("DOMAIN_NAME"));
+    }
+
+    private static Domain domain(ResultSet row) throws SQLException {
+        List<Check> checks = row.getString("CONSTRAINT_NAME") == null ? List.of()
+                : List.of(new Check(row.getString("CONSTRAINT_NAME"), row.getString("CHECK_CLAUSE")));
+        return new Domain(domainName(row), type(row), true, Optional.ofNullable(row.getString("DOMAIN_DEFAULT")), checks);
+    }
+
+    private static Domain joined(Domain one, Domain more) {
+        List<Check> checks = new ArrayList<>(one.checks());
+        checks.addAll(more.checks());
+        return new Domain(one.name(), one.base(), one.nullable(), one.defaultValue(), checks);
     }
 
     private static void key(TableDrafts drafts, ResultSet row) throws SQLException {
@@ -160,11 +228,13 @@ final class H2Catalog {
                 : Column.Identity.BY_DEFAULT;
         return new Column(
                 row.getString("COLUMN_NAME"),
-                type(row),
+                row.getString("DOMAIN_NAME") == null ? type(row) : type(row).withDomain(domainName(row)),
                 "YES".equals(row.getString("IS_NULLABLE")),
                 Optional.ofNullable(row.getString("COLUMN_DEFAULT")),
                 identity,
-                Optional.ofNullable(row.getString("GENERATION_EXPRESSION")),
+                Optional.ofNullable(row.getString("GENERATION_EXPRESSION"))
+                        .map(expression -> new Column.Computed(expression, true)),
+                Optional.empty(),
                 Catalog.text(row.getString("REMARKS")));
     }
 
@@ -177,16 +247,16 @@ final class H2Catalog {
         int scale = row.getInt("NUMERIC_SCALE");
         int fraction = row.getInt("DATETIME_PRECISION");
         return switch (name) {
-            case "BOOLEAN" -> simple(SqlType.Kind.BOOLEAN, name);
-            case "TINYINT" -> simple(SqlType.Kind.TINYINT, name);
-            case "SMALLINT" -> simple(SqlType.Kind.SMALLINT, name);
-            case "INTEGER" -> simple(SqlType.Kind.INTEGER, name);
-            case "BIGINT" -> simple(SqlType.Kind.BIGINT, name);
-            case "NUMERIC" -> new SqlType(SqlType.Kind.DECIMAL,
-                    "NUMERIC(" + precision + ", " + scale + ")", 0, precision, scale, List.of());
-            case "DECFLOAT" -> simple(SqlType.Kind.DECIMAL, "DECFLOAT(" + precision + ")");
-            case "REAL" -> simple(SqlType.Kind.REAL, name);
-            case "DOUBLE PRECISION" -> simple(SqlType.Kind.DOUBLE, name);
+            case "BOOLEAN" -> SqlType.of(SqlType.Kind.BOOLEAN, name);
+            case "TINYINT" -> SqlType.of(SqlType.Kind.TINYINT, name);
+            case "SMALLINT" -> SqlType.of(SqlType.Kind.SMALLINT, name);
+            case "INTEGER" -> SqlType.of(SqlType.Kind.INTEGER, name);
+            case "BIGINT" -> SqlType.of(SqlType.Kind.BIGINT, name);
+            case "NUMERIC" -> SqlType.of(SqlType.Kind.DECIMAL,
+                    "NUMERIC(" + precision + ", " + scale + ")").withDigits(precision, scale);
+            case "DECFLOAT" -> SqlType.of(SqlType.Kind.DECIMAL, "DECFLOAT(" + precision + ")");
+            case "REAL" -> SqlType.of(SqlType.Kind.REAL, name);
+            case "DOUBLE PRECISION" -> SqlType.of(SqlType.Kind.DOUBLE, name);
             case "CHARACTER" -> sized(SqlType.Kind.CHAR, "CHAR" + sized, length);
             case "CHARACTER VARYING" -> sized(SqlType.Kind.VARCHAR, "VARCHAR" + sized, length);
             case "VARCHAR_IGNORECASE" -> sized(SqlType.Kind.VARCHAR, name + sized, length);
@@ -194,48 +264,34 @@ final class H2Catalog {
             case "BINARY" -> sized(SqlType.Kind.BINARY, "BINARY" + sized, length);
             case "BINARY VARYING" -> sized(SqlType.Kind.BINARY, "VARBINARY" + sized, length);
             case "BINARY LARGE OBJECT" -> sized(SqlType.Kind.BINARY, name + sized, length);
-            case "DATE" -> simple(SqlType.Kind.DATE, name);
+            case "DATE" -> SqlType.of(SqlType.Kind.DATE, name);
             case "TIME" -> timed(SqlType.Kind.TIME, "TIME(" + fraction + ")", fraction);
             case "TIME WITH TIME ZONE" ->
                     timed(SqlType.Kind.TIME_WITH_ZONE, "TIME(" + fraction + ") WITH TIME ZONE", fraction);
             case "TIMESTAMP" -> timed(SqlType.Kind.TIMESTAMP, "TIMESTAMP(" + fraction + ")", fraction);
             case "TIMESTAMP WITH TIME ZONE" ->
                     timed(SqlType.Kind.TIMESTAMP_WITH_ZONE, "TIMESTAMP(" + fraction + ") WITH TIME ZONE", fraction);
-            case "UUID" -> simple(SqlType.Kind.UUID, name);
-            case "JSON" -> simple(SqlType.Kind.JSON, name);
+            case "UUID" -> SqlType.of(SqlType.Kind.UUID, name);
+            case "JSON" -> SqlType.of(SqlType.Kind.JSON, name);
             case "ENUM" -> enumeration(Catalog.strings(row.getArray("LABELS")));
-            case "ARRAY" -> simple(SqlType.Kind.OTHER, row.getString("ELEMENT_TYPE") + " ARRAY");
-            case "INTERVAL" -> simple(SqlType.Kind.OTHER, "INTERVAL " + row.getString("INTERVAL_TYPE"));
-            default -> simple(SqlType.Kind.OTHER, name);
+            case "ARRAY" -> SqlType.of(SqlType.Kind.ARRAY, row.getString("ELEMENT_TYPE") + " ARRAY");
+            case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL " + row.getString("INTERVAL_TYPE"));
+            case "GEOMETRY" -> SqlType.of(SqlType.Kind.GEOMETRY, name);
+            default -> SqlType.of(SqlType.Kind.OTHER, name);
         };
     }
 
-    private static SqlType simple(SqlType.Kind kind, String text) {
-        return new SqlType(kind, text, 0, 0, 0, List.of());
-    }
-
     private static SqlType sized(SqlType.Kind kind, String text, long length) {
-        return new SqlType(kind, text, length, 0, 0, List.of());
+        return SqlType.of(kind, text).withLength(length);
     }
 
     private static SqlType timed(SqlType.Kind kind, String text, int fraction) {
-        return new SqlType(kind, text, 0, fraction, 0, List.of());
+        return SqlType.of(kind, text).withDigits(fraction, 0);
     }
 
     private static SqlType enumeration(List<String> labels) {
         String text = String.join(", ", labels.stream().map(Dialect::quoteLiteral).toList());
-        return new SqlType(SqlType.Kind.ENUM, "ENUM(" + text + ")", 0, 0, 0, labels);
-    }
-
-    /** A domain's check becomes one of the table, on the column that has the domain. */
-    private static Check check(ResultSet row) throws SQLException {
-        String column = row.getString("COLUMN_NAME");
-        String name = row.getString("CONSTRAINT_NAME");
-        String clause = row.getString("CHECK_CLAUSE");
-        return column == null
-                ? new Check(name, clause)
-                : new Check(name + "_" + row.getString("TABLE_NAME") + "_" + column,
-                        Words.replace(clause, "VALUE", Dialect.quoteIdentifier(column)));
+        return SqlType.of(SqlType.Kind.ENUM, "ENUM(" + text + ")").withLabels(labels);
     }
 
     private static TableName tableName(ResultSet row) throws SQLException {

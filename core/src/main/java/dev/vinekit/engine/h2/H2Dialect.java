@@ -1,6 +1,7 @@
 package dev.vinekit.engine.h2;
 
 import dev.vinekit.engine.StandardDefinition;
+import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
@@ -57,6 +58,11 @@ final class H2Dialect implements Dialect {
 
     @Override
     public String definition(Schema schema) {
-        return new StandardDefinition(this, schema, "").script();
+        return new StandardDefinition(this, schema) {
+            @Override
+            protected ForeignKey.Action usualAction() {
+                return ForeignKey.Action.RESTRICT;
+            }
+        }.script();
     }
 }

@@ -2,21 +2,30 @@ package dev.vinekit.engine.postgresql;
 
 import dev.vinekit.engine.Catalog;
 import dev.vinekit.engine.TableDrafts;
+import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.Deferral;
+import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
-import dev.vinekit.sql.Words;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -27,8 +36,12 @@ final class PostgresqlCatalog {
             """;
 
     private static final String TABLES = """
-            SELECT n.nspname AS schema, c.relname AS name, obj_description(c.oid, 'pg_class') AS comment,
-                CASE WHEN c.relkind IN ('v', 'm') THEN pg_get_viewdef(c.oid, true) END AS query
+            SELECT n.nspname AS schema, c.relname AS name, obj_description(c.oid, 'pg_class') AS comment, c.relkind AS kind,
+                CASE WHEN c.relkind IN ('v', 'm') THEN pg_get_viewdef(c.oid, true) END AS query,
+                CASE WHEN c.relkind = 'p' THEN 'PARTITION BY ' || pg_get_partkeydef(c.oid) END AS options,
+                pg_get_userbyid(c.relowner) AS owner,
+                has_table_privilege(c.oid, 'SELECT') AS may_select, has_table_privilege(c.oid, 'INSERT') AS may_insert,
+                has_table_privilege(c.oid, 'UPDATE') AS may_update, has_table_privilege(c.oid, 'DELETE') AS may_delete
             FROM pg_class c
             JOIN pg_namespace n ON n.oid = c.relnamespace
             WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND NOT c.relispartition
@@ -40,18 +53,26 @@ final class PostgresqlCatalog {
                 format_type(CASE WHEN t.typtype = 'd' THEN t.typbasetype ELSE a.atttypid END,
                     CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END) AS type_text,
                 CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END AS modifier,
+                CASE WHEN t.typtype = 'd' THEN format_type(t.oid, NULL) END AS domain,
+                e.typname AS element_name, format_type(e.oid, NULL) AS element_text, e.typtype AS element_kind,
                 a.attnotnull OR t.typnotnull AS required, a.attidentity AS identity, a.attgenerated AS generated,
                 COALESCE(pg_get_expr(d.adbin, d.adrelid), t.typdefault) AS default_value,
                 EXISTS (SELECT FROM pg_depend o JOIN pg_class s ON s.oid = o.objid AND s.relkind = 'S'
-                    WHERE o.refobjid = c.oid AND o.refobjsubid = a.attnum AND o.deptype = 'a') AS numbered,
+                    WHERE o.refclassid = 'pg_class'::regclass AND o.refobjid = c.oid AND o.refobjsubid = a.attnum
+                    AND o.deptype = 'a') AS numbered,
+                CASE WHEN a.attcollation <> t.typcollation THEN
+                    (SELECT quote_ident(cn.nspname) || '.' || quote_ident(co.collname) FROM pg_collation co
+                        JOIN pg_namespace cn ON cn.oid = co.collnamespace WHERE co.oid = a.attcollation) END AS collation,
                 col_description(c.oid, a.attnum) AS comment,
-                ARRAY(SELECT e.enumlabel FROM pg_enum e WHERE e.enumtypid = COALESCE(b.oid, t.oid)
-                    ORDER BY e.enumsortorder) AS labels
+                ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(b.oid, t.oid)
+                    ORDER BY l.enumsortorder) AS labels
             FROM pg_attribute a
             JOIN pg_class c ON c.oid = a.attrelid
             JOIN pg_namespace n ON n.oid = c.relnamespace
             JOIN pg_type t ON t.oid = a.atttypid
             LEFT JOIN pg_type b ON t.typtype = 'd' AND b.oid = t.typbasetype
+            LEFT JOIN pg_type e ON e.oid = COALESCE(b.typelem, t.typelem) AND COALESCE(b.typlen, t.typlen) = -1
+                AND COALESCE(b.typcategory, t.typcategory) = 'A'
             LEFT JOIN pg_attrdef d ON d.adrelid = a.attrelid AND d.adnum = a.attnum
             WHERE n.nspname = ANY (?) AND a.attnum > 0 AND NOT a.attisdropped
             ORDER BY a.attnum
@@ -59,45 +80,68 @@ final class PostgresqlCatalog {
 
     private static final String CONSTRAINTS = """
             SELECT n.nspname AS schema, c.relname AS name, k.conname AS constraint_name, k.contype AS kind,
-                pg_get_expr(k.conbin, k.conrelid) AS expression,
+                pg_get_expr(k.conbin, k.conrelid) AS expression, pg_get_constraintdef(k.oid) AS definition,
                 ARRAY(SELECT a.attname FROM unnest(k.conkey) WITH ORDINALITY u (num, place)
                     JOIN pg_attribute a ON a.attrelid = k.conrelid AND a.attnum = u.num ORDER BY u.place) AS columns,
                 fn.nspname AS target_schema, f.relname AS target_name,
                 ARRAY(SELECT a.attname FROM unnest(k.confkey) WITH ORDINALITY u (num, place)
                     JOIN pg_attribute a ON a.attrelid = k.confrelid AND a.attnum = u.num ORDER BY u.place)
                     AS target_columns,
-                k.confdeltype AS on_delete, k.confupdtype AS on_update
+                k.confdeltype AS on_delete, k.confupdtype AS on_update,
+                k.condeferrable AS can_wait, k.condeferred AS waits,
+                'ALTER TABLE ' || quote_ident(n.nspname) || '.' || quote_ident(c.relname)
+                    || ' ADD CONSTRAINT ' || quote_ident(k.conname) || ' ' || pg_get_constraintdef(k.oid) AS addition
             FROM pg_constraint k
             JOIN pg_class c ON c.oid = k.conrelid
             JOIN pg_namespace n ON n.oid = c.relnamespace
             LEFT JOIN pg_class f ON f.oid = k.confrelid
             LEFT JOIN pg_namespace fn ON fn.oid = f.relnamespace
-            WHERE n.nspname = ANY (?) AND k.contype IN ('p', 'u', 'f', 'c') AND NOT c.relispartition
+            WHERE n.nspname = ANY (?) AND k.contype IN ('p', 'u', 'f', 'c', 'x') AND NOT c.relispartition
             ORDER BY k.conname
             """;
 
-    private static final String DOMAIN_CHECKS = """
-            SELECT n.nspname AS schema, c.relname AS name, k.conname AS constraint_name,
-                pg_get_constraintdef(k.oid) AS definition, a.attname AS column_name
-            FROM pg_constraint k
-            JOIN pg_attribute a ON a.atttypid = k.contypid AND NOT a.attisdropped
-            JOIN pg_class c ON c.oid = a.attrelid AND c.relkind IN ('r', 'p', 'f')
+    private static final String DOMAINS = """
+            SELECT format_type(t.oid, NULL) AS domain, b.typname AS type_name, b.typtype AS type_kind,
+                format_type(t.typbasetype, t.typtypmod) AS type_text, t.typtypmod AS modifier,
+                e.typname AS element_name, format_type(e.oid, NULL) AS element_text, e.typtype AS element_kind,
+                t.typnotnull AS required, t.typdefault AS default_value,
+                ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = b.oid ORDER BY l.enumsortorder) AS labels,
+                k.conname AS constraint_name, pg_get_constraintdef(k.oid) AS definition
+            FROM pg_type t
+            JOIN pg_type b ON b.oid = t.typbasetype
+            LEFT JOIN pg_type e ON e.oid = b.typelem AND b.typlen = -1 AND b.typcategory = 'A'
+            LEFT JOIN pg_constraint k ON k.contypid = t.oid AND k.contype = 'c'
+            WHERE t.typtype = 'd' AND EXISTS (SELECT FROM pg_attribute a
+                JOIN pg_class c ON c.oid = a.attrelid AND c.relkind IN ('r', 'p', 'f')
+                JOIN pg_namespace n ON n.oid = c.relnamespace
+                WHERE a.atttypid = t.oid AND NOT a.attisdropped AND n.nspname = ANY (?))
+            ORDER BY 1, k.conname
+            """;
+
+    private static final String SEQUENCES = """
+            SELECT n.nspname AS schema, c.relname AS name, s.seqstart AS first, s.seqincrement AS step
+            FROM pg_sequence s
+            JOIN pg_class c ON c.oid = s.seqrelid
             JOIN pg_namespace n ON n.oid = c.relnamespace
-            WHERE n.nspname = ANY (?) AND k.contype = 'c'
-            ORDER BY k.conname, a.attnum
+            WHERE n.nspname = ANY (?)
+                AND NOT EXISTS (SELECT FROM pg_depend o WHERE o.classid = 'pg_class'::regclass AND o.objid = c.oid
+                    AND o.deptype IN ('a', 'i'))
+            ORDER BY n.nspname, c.relname
             """;
 
     private static final String INDEXES = """
             SELECT n.nspname AS schema, c.relname AS name, x.relname AS index_name, i.indisunique AS is_unique,
                 pg_get_indexdef(i.indexrelid) AS definition,
-                i.indexprs IS NULL AND i.indpred IS NULL AND m.amname = 'btree' AS plain,
                 ARRAY(SELECT a.attname FROM unnest(i.indkey) WITH ORDINALITY u (num, place)
-                    JOIN pg_attribute a ON a.attrelid = i.indrelid AND a.attnum = u.num
-                    WHERE u.place <= i.indnkeyatts ORDER BY u.place) AS columns
+                    JOIN pg_attribute a ON a.attrelid = i.indrelid AND a.attnum = u.num ORDER BY u.place) AS columns,
+                format('CREATE %sINDEX %I ON %s%I.%I USING btree (%s)', CASE WHEN i.indisunique THEN 'UNIQUE ' END,
+                    x.relname, CASE WHEN c.relkind = 'p' THEN 'ONLY ' END, n.nspname, c.relname,
+                    (SELECT string_agg(quote_ident(a.attname), ', ' ORDER BY u.place)
+                    FROM unnest(i.indkey) WITH ORDINALITY u (num, place)
+                    JOIN pg_attribute a ON a.attrelid = i.indrelid AND a.attnum = u.num)) AS plain
             FROM pg_index i
             JOIN pg_class x ON x.oid = i.indexrelid
-            JOIN pg_am m ON m.oid = x.relam
-            JOIN pg_class c ON c.oid = i.indrelid AND c.relkind IN ('r', 'p')
+            JOIN pg_class c ON c.oid = i.indrelid AND c.relkind IN ('r', 'p', 'm')
             JOIN pg_namespace n ON n.oid = c.relnamespace
             WHERE n.nspname = ANY (?) AND NOT c.relispartition
                 AND NOT EXISTS (SELECT FROM pg_constraint k WHERE k.conindid = i.indexrelid AND k.contype IN ('p', 'u', 'x'))
@@ -121,12 +165,51 @@ final class PostgresqlCatalog {
         List<String> schemas = requested.isEmpty() ? List.of(current) : requested;
         Catalog catalog = Catalog.of(connection, SCHEMAS, schemas);
         TableDrafts drafts = new TableDrafts(word -> word.toLowerCase(Locale.ROOT));
-        catalog.each(TABLES, row -> drafts.table(tableName(row), viewQuery(row), Catalog.text(row.getString("comment"))));
+        catalog.each(TABLES, row -> drafts.table(tableName(row), kind(row.getString("kind")), viewQuery(row),
+                Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row)));
         catalog.each(COLUMNS, row -> drafts.column(tableName(row), column(row)));
         catalog.each(CONSTRAINTS, row -> constraint(drafts, row));
-        catalog.each(DOMAIN_CHECKS, row -> drafts.check(tableName(row), domainCheck(row)));
         catalog.each(INDEXES, row -> drafts.index(tableName(row), index(row)));
-        return new Schema("postgresql", current, drafts.tables());
+        Map<String, Domain> domains = new LinkedHashMap<>();
+        catalog.each(DOMAINS, row -> domains.merge(row.getString("domain"), domain(row), PostgresqlCatalog::joined));
+        List<Sequence> sequences = new ArrayList<>();
+        catalog.each(SEQUENCES, row -> sequences.add(
+                new Sequence(tableName(row), row.getLong("first"), row.getLong("step"))));
+        return new Schema("postgresql", current, drafts.tables(), List.copyOf(domains.values()), sequences);
+    }
+
+    private static Table.Kind kind(String code) {
+        return switch (code) {
+            case "p" -> Table.Kind.PARTITIONED_TABLE;
+            case "f" -> Table.Kind.FOREIGN_TABLE;
+            case "v" -> Table.Kind.VIEW;
+            case "m" -> Table.Kind.MATERIALIZED_VIEW;
+            default -> Table.Kind.TABLE;
+        };
+    }
+
+    private static Access access(ResultSet row) throws SQLException {
+        Set<Access.Right> rights = EnumSet.noneOf(Access.Right.class);
+        for (Access.Right right : Access.Right.values()) {
+            if (row.getBoolean("may_" + right.name().toLowerCase(Locale.ROOT))) {
+                rights.add(right);
+            }
+        }
+        return new Access(row.getString("owner"), rights);
+    }
+
+    private static Domain domain(ResultSet row) throws SQLException {
+        List<Check> checks = row.getString("constraint_name") == null ? List.of()
+                : List.of(new Check(row.getString("constraint_name"), canonical(row.getString("definition")
+                        .replaceFirst("^CHECK \\(", "").replaceFirst(" NOT VALID$", "").replaceFirst("\\)$", ""))));
+        return new Domain(row.getString("domain"), type(row), !row.getBoolean("required"),
+                Optional.ofNullable(row.getString("default_value")), checks);
+    }
+
+    private static Domain joined(Domain one, Domain more) {
+        List<Check> checks = new ArrayList<>(one.checks());
+        checks.addAll(more.checks());
+        return new Domain(one.name(), one.base(), one.nullable(), one.defaultValue(), checks);
     }
 
     private static Optional<String> viewQuery(ResultSet row) throws SQLException {
@@ -139,15 +222,18 @@ final class PostgresqlCatalog {
         Column.Identity identity = switch (row.getString("identity")) {
             case "a" -> Column.Identity.ALWAYS;
             case "d" -> Column.Identity.BY_DEFAULT;
-            default -> row.getBoolean("numbered") ? Column.Identity.BY_DEFAULT : Column.Identity.NONE;
+            default -> row.getBoolean("numbered") ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
         };
+        String domain = row.getString("domain");
         return new Column(
                 row.getString("column_name"),
-                type(row),
+                domain == null ? type(row) : type(row).withDomain(domain),
                 !row.getBoolean("required"),
                 computed || identity != Column.Identity.NONE ? Optional.empty() : value,
                 identity,
-                computed ? value : Optional.empty(),
+                computed ? Optional.of(new Column.Computed(value.orElseThrow(), row.getString("generated").equals("s")))
+                        : Optional.empty(),
+                Optional.ofNullable(row.getString("collation")),
                 Catalog.text(row.getString("comment")));
     }
 
@@ -155,56 +241,79 @@ final class PostgresqlCatalog {
     private static SqlType type(ResultSet row) throws SQLException {
         String text = row.getString("type_text");
         int modifier = row.getInt("modifier");
-        if (row.getString("type_kind").equals("e")) {
-            return new SqlType(SqlType.Kind.ENUM, text, 0, 0, 0, Catalog.strings(row.getArray("labels")));
+        String element = row.getString("element_name");
+        if (element != null) {
+            return SqlType.of(SqlType.Kind.ARRAY, text).withElement(
+                    SqlType.of(kind(element, row.getString("element_kind")), row.getString("element_text")));
         }
+        SqlType type = SqlType.of(kind(row.getString("type_name"), row.getString("type_kind")), text);
         int length = Math.max(0, modifier - 4);
-        int fraction = modifier < 0 ? 6 : modifier;
-        return switch (row.getString("type_name")) {
-            case "bool" -> simple(SqlType.Kind.BOOLEAN, text);
-            case "int2" -> simple(SqlType.Kind.SMALLINT, text);
-            case "int4" -> simple(SqlType.Kind.INTEGER, text);
-            case "int8" -> simple(SqlType.Kind.BIGINT, text);
-            case "numeric" -> modifier < 0 ? simple(SqlType.Kind.DECIMAL, text)
-                    : new SqlType(SqlType.Kind.DECIMAL, text, 0, length >> 16 & 0xffff,
-                            ((length & 0x7ff) ^ 1024) - 1024, List.of());
-            case "float4" -> simple(SqlType.Kind.REAL, text);
-            case "float8" -> simple(SqlType.Kind.DOUBLE, text);
-            case "bpchar" -> new SqlType(SqlType.Kind.CHAR, text, length, 0, 0, List.of());
-            case "varchar" -> new SqlType(SqlType.Kind.VARCHAR, text, length, 0, 0, List.of());
-            case "text" -> simple(SqlType.Kind.TEXT, text);
-            case "bytea" -> simple(SqlType.Kind.BINARY, text);
-            case "date" -> simple(SqlType.Kind.DATE, text);
-            case "time" -> timed(SqlType.Kind.TIME, text, fraction);
-            case "timetz" -> timed(SqlType.Kind.TIME_WITH_ZONE, text, fraction);
-            case "timestamp" -> timed(SqlType.Kind.TIMESTAMP, text, fraction);
-            case "timestamptz" -> timed(SqlType.Kind.TIMESTAMP_WITH_ZONE, text, fraction);
-            case "uuid" -> simple(SqlType.Kind.UUID, text);
-            case "json", "jsonb" -> simple(SqlType.Kind.JSON, text);
-            default -> simple(SqlType.Kind.OTHER, text);
+        return switch (type.kind()) {
+            case ENUM -> type.withLabels(Catalog.strings(row.getArray("labels")));
+            case DECIMAL -> modifier < 0 ? type
+                    : type.withDigits(length >> 16 & 0xffff, ((length & 0x7ff) ^ 1024) - 1024);
+            case CHAR, VARCHAR -> type.withLength(length);
+            case BIT -> type.withLength(Math.max(0, modifier));
+            case TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE ->
+                    type.withDigits(modifier < 0 ? 6 : modifier, 0);
+            default -> type;
         };
     }
 
-    private static SqlType simple(SqlType.Kind kind, String text) {
-        return new SqlType(kind, text, 0, 0, 0, List.of());
-    }
-
-    private static SqlType timed(SqlType.Kind kind, String text, int fraction) {
-        return new SqlType(kind, text, 0, fraction, 0, List.of());
+    /** Names and kinds of types: PostgreSQL manual, chapter 8 and pg_type. */
+    private static SqlType.Kind kind(String name, String typeKind) {
+        return switch (typeKind) {
+            case "e" -> SqlType.Kind.ENUM;
+            case "r", "m" -> SqlType.Kind.RANGE;
+            default -> switch (name) {
+                case "bool" -> SqlType.Kind.BOOLEAN;
+                case "int2" -> SqlType.Kind.SMALLINT;
+                case "int4" -> SqlType.Kind.INTEGER;
+                case "int8" -> SqlType.Kind.BIGINT;
+                case "numeric" -> SqlType.Kind.DECIMAL;
+                case "float4" -> SqlType.Kind.REAL;
+                case "float8" -> SqlType.Kind.DOUBLE;
+                case "bpchar" -> SqlType.Kind.CHAR;
+                case "varchar" -> SqlType.Kind.VARCHAR;
+                case "text", "citext" -> SqlType.Kind.TEXT;
+                case "bytea" -> SqlType.Kind.BINARY;
+                case "bit", "varbit" -> SqlType.Kind.BIT;
+                case "date" -> SqlType.Kind.DATE;
+                case "time" -> SqlType.Kind.TIME;
+                case "timetz" -> SqlType.Kind.TIME_WITH_ZONE;
+                case "timestamp" -> SqlType.Kind.TIMESTAMP;
+                case "timestamptz" -> SqlType.Kind.TIMESTAMP_WITH_ZONE;
+                case "interval" -> SqlType.Kind.INTERVAL;
+                case "uuid" -> SqlType.Kind.UUID;
+                case "json", "jsonb" -> SqlType.Kind.JSON;
+                case "inet", "cidr", "macaddr", "macaddr8" -> SqlType.Kind.NETWORK;
+                case "point", "line", "lseg", "box", "path", "polygon", "circle" -> SqlType.Kind.GEOMETRY;
+                default -> SqlType.Kind.OTHER;
+            };
+        };
     }
 
     private static void constraint(TableDrafts drafts, ResultSet row) throws SQLException {
         TableName table = tableName(row);
         String name = row.getString("constraint_name");
         List<String> columns = Catalog.strings(row.getArray("columns"));
+        Deferral deferral = !row.getBoolean("can_wait") ? Deferral.NONE
+                : row.getBoolean("waits") ? Deferral.INITIALLY_DEFERRED : Deferral.INITIALLY_IMMEDIATE;
+        boolean plain = row.getString("definition").startsWith("UNIQUE (") && !row.getString("definition").contains(") INCLUDE (");
         switch (row.getString("kind")) {
-            case "p" -> drafts.primaryKey(table, new UniqueKey(name, columns));
-            case "u" -> drafts.uniqueKey(table, new UniqueKey(name, columns));
+            case "p" -> drafts.primaryKey(table, new UniqueKey(name, columns, deferral));
+            case "u", "x" -> {
+                if (plain) {
+                    drafts.uniqueKey(table, new UniqueKey(name, columns, deferral));
+                } else {
+                    drafts.index(table, new Index(name, true, List.of(), Optional.of(row.getString("addition"))));
+                }
+            }
             case "c" -> drafts.check(table, new Check(name, canonical(row.getString("expression"))));
             default -> drafts.foreignKey(table, new ForeignKey(name, columns,
                     new TableName(row.getString("target_schema"), row.getString("target_name")),
                     Catalog.strings(row.getArray("target_columns")),
-                    action(row.getString("on_delete")), action(row.getString("on_update"))));
+                    action(row.getString("on_delete")), action(row.getString("on_update")), deferral));
         }
     }
 
@@ -227,19 +336,10 @@ final class PostgresqlCatalog {
         };
     }
 
-    /** The check of a domain, said of a column that has the domain. */
-    private static Check domainCheck(ResultSet row) throws SQLException {
-        String column = row.getString("column_name");
-        String expression = row.getString("definition").replaceFirst("^CHECK \\(", "")
-                .replaceFirst(" NOT VALID$", "").replaceFirst("\\)$", "");
-        return new Check(row.getString("constraint_name") + "_" + row.getString("name") + "_" + column,
-                Words.replace(expression, "VALUE", new PostgresqlDialect().identifier(column)));
-    }
-
     private static Index index(ResultSet row) throws SQLException {
         String name = row.getString("index_name");
         boolean unique = row.getBoolean("is_unique");
-        return row.getBoolean("plain")
+        return row.getString("definition").equals(row.getString("plain"))
                 ? Index.over(name, unique, Catalog.strings(row.getArray("columns")))
                 : new Index(name, unique, List.of(), Optional.of(row.getString("definition")));
     }

@@ -1,20 +1,16 @@
 package dev.vinekit.engine.postgresql;
 
-import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
-import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
-import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 
 /** PostgreSQL's SQL. */
 final class PostgresqlDialect implements Dialect {
@@ -54,8 +50,62 @@ final class PostgresqlDialect implements Dialect {
     @Override
     public String parameter(SqlType type) {
         return switch (type.kind()) {
-            case JSON, ENUM -> "CAST(? AS " + type.text() + ")";
+            case JSON, ENUM, BIT, INTERVAL, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> "CAST(? AS " + type.text() + ")";
             default -> "?";
+        };
+    }
+
+    /** The driver writes arrays and points in one way or another, depending on how often the statement has run. */
+    @Override
+    public String selected(SqlType type, String column) {
+        return switch (type.kind()) {
+            case BIT, INTERVAL, ARRAY, RANGE, GEOMETRY, OTHER -> "CAST(" + column + " AS text)";
+            default -> column;
+        };
+    }
+
+    /** Every type of PostgreSQL casts from text and to text; these are the forms in which it writes them. */
+    @Override
+    public List<String> sampleTexts(SqlType type) {
+        return switch (type.kind()) {
+            case BIT -> {
+                int bits = (int) Math.min(Math.max(1, type.length()), 64);
+                yield List.of("1" + "0".repeat(bits - 1), "1".repeat(bits));
+            }
+            case INTERVAL -> List.of("1 day", "2 years");
+            case ARRAY -> type.element().map(PostgresqlDialect::arrays).orElse(List.of());
+            case RANGE -> List.of("empty", "(,)");
+            case NETWORK -> type.text().startsWith("mac")
+                    ? List.of("08:00:2b:01:02:03".concat(type.text().endsWith("8") ? ":04:05" : ""),
+                            "08:00:2b:0a:0b:0c".concat(type.text().endsWith("8") ? ":0d:0e" : ""))
+                    : type.text().equals("cidr") ? List.of("10.0.0.0/8", "192.168.2.0/24")
+                    : List.of("10.0.0.1", "192.168.2.2");
+            case GEOMETRY -> switch (type.text()) {
+                case "point" -> List.of("(1,2)", "(3,4.5)");
+                case "line" -> List.of("{1,-1,0}", "{1,-1,2}");
+                case "lseg" -> List.of("[(0,0),(1,1)]", "[(0,0),(2,2)]");
+                case "box" -> List.of("(1,1),(0,0)", "(2,2),(0,0)");
+                case "path", "polygon" -> List.of("((0,0),(1,0),(1,1))", "((0,0),(2,0),(2,2))");
+                default -> List.of("<(0,0),1>", "<(1,1),2>");
+            };
+            case OTHER -> switch (type.text()) {
+                case "xml" -> List.of("<a/>", "<b/>");
+                case "tsvector" -> List.of("'must'", "'wine'");
+                case "tsquery" -> List.of("'must'", "'wine'");
+                case "pg_lsn" -> List.of("0/1", "0/2");
+                case "oid", "xid", "cid" -> List.of("11", "12");
+                default -> List.of();
+            };
+            default -> List.of();
+        };
+    }
+
+    private static List<String> arrays(SqlType element) {
+        return switch (element.kind()) {
+            case ENUM, OTHER, RANGE, BIT, GEOMETRY, BOOLEAN -> List.of("{}", "{NULL}");
+            case SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> List.of("{1,2}", "{3}");
+            case CHAR, VARCHAR, TEXT -> List.of("{a,b}", "{\"c d\"}");
+            default -> List.of("{}", "{NULL,NULL}");
         };
     }
 
@@ -68,27 +118,18 @@ final class PostgresqlDialect implements Dialect {
         };
     }
 
-    /** The sequences that defaults take numbers from, and the enumerations that columns have. */
+    /** A serial column counts with a sequence of which only the server knows the name. */
     @Override
-    public String prelude(Schema schema) {
-        Set<String> statements = new LinkedHashSet<>();
-        for (Table table : schema.tables()) {
-            for (Column column : table.columns()) {
-                if (column.type().kind() == SqlType.Kind.ENUM) {
-                    statements.add("CREATE TYPE " + column.type().text() + " AS ENUM " + column.type().labels().stream()
-                            .map(Dialect::quoteLiteral).collect(Collectors.joining(", ", "(", ")")));
-                }
-                Matcher sequence = SEQUENCE.matcher(column.defaultValue().orElse(""));
-                while (sequence.find()) {
-                    statements.add("CREATE SEQUENCE " + sequence.group(1).replace("''", "'"));
-                }
-            }
+    public Optional<String> restartIdentity(String table, Column column, long next) {
+        if (column.identity() != Column.Identity.AUTO_INCREMENT) {
+            return Dialect.super.restartIdentity(table, column, next);
         }
-        return statements.stream().map(statement -> statement + ";\n\n").collect(Collectors.joining());
+        return Optional.of("DO " + Dialect.quoteLiteral("BEGIN PERFORM setval(pg_get_serial_sequence("
+                + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name()) + "), " + (next - 1) + "); END"));
     }
 
     @Override
     public String definition(Schema schema) {
-        return new StandardDefinition(this, schema, " STORED").script();
+        return new PostgresqlDefinition(this, schema).script();
     }
 }

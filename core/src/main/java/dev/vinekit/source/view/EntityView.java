@@ -73,7 +73,9 @@ public record EntityView(
             JavaString keyMatch,
             JavaString orderList,
             JavaString assignments,
-            List<JavaString> restoreColumns) {
+            JavaString everything,
+            List<JavaString> tellingColumns,
+            JavaString tellingMatch) {
     }
 
     /**

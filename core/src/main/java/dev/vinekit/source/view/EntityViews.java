@@ -20,17 +20,19 @@ import java.util.stream.Collectors;
 /** Makes the views of entities. */
 final class EntityViews {
     private final Mapping mapping;
+    private final FieldViews fields;
     private final TestViews tests;
 
-    EntityViews(Mapping mapping) {
+    EntityViews(Mapping mapping, boolean readsTyped) {
         this.mapping = mapping;
+        this.fields = new FieldViews(readsTyped);
         this.tests = new TestViews(mapping);
     }
 
     EntityView of(Entity entity) {
         Map<Field, FieldView> views = new LinkedHashMap<>();
         for (Field field : entity.fields()) {
-            views.put(field, FieldViews.of(entity, field, views.size() + 1));
+            views.put(field, fields.of(entity, field, views.size() + 1));
         }
         List<Field> updates = entity.fields().stream().filter(Field::updatable).toList();
         return new EntityView(
@@ -78,20 +80,30 @@ final class EntityViews {
     }
 
     private static EntityView.StatementView statements(Entity entity, List<Field> updates) {
-        List<String> key = entity.key().stream().map(Field::sqlName).toList();
+        List<Field> keyFields = entity.key();
+        List<String> key = keyFields.stream().map(Field::sqlName).toList();
+        String keyParameters = keyFields.stream().map(Field::parameter).collect(Collectors.joining(", "));
+        List<Field> told = keyFields.isEmpty() ? entity.comparable() : keyFields;
+        boolean plain = entity.fields().stream().allMatch(field -> field.selected().equals(field.sqlName()));
         List<String> sortable = entity.comparable().stream().map(Field::sqlName).toList();
+        List<String> selected = entity.fields().stream().map(Field::selected).toList();
         String keyList = String.join(", ", key);
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
-                JavaString.list(entity.fields().stream().map(Field::sqlName).toList()),
+                JavaString.list(selected),
                 JavaString.of(keyList),
-                JavaString.of(key.size() == 1 ? keyList + " > ?"
-                        : "(" + keyList + ") > (" + "?, ".repeat(Math.max(0, key.size() - 1)) + "?)"),
-                JavaString.of(key.stream().map(name -> name + " = ?").collect(Collectors.joining(" AND "))),
+                JavaString.of(key.size() == 1 ? keyList + " > " + keyParameters
+                        : "(" + keyList + ") > (" + keyParameters + ")"),
+                JavaString.of(keyFields.stream().map(field -> field.sqlName() + " = " + field.parameter())
+                        .collect(Collectors.joining(" AND "))),
                 JavaString.list(sortable.isEmpty() ? List.of("1") : sortable),
                 JavaString.lines(updates.stream()
                         .map(field -> field.sqlName() + " = " + field.parameter()).toList()),
-                (key.isEmpty() ? sortable : key).stream().map(JavaString::of).toList());
+                plain ? JavaString.of("*") : JavaString.of(String.join(", ", selected)),
+                told.stream().map(field -> JavaString.of(field.sqlName())).toList(),
+                JavaString.of(told.stream()
+                        .map(field -> keyFields.isEmpty() ? field.same() : field.sqlName() + " = " + field.parameter())
+                        .collect(Collectors.joining(" AND "))));
     }
 
     private List<JavaCode> constraints(Entity entity) {

@@ -14,10 +14,18 @@ import java.util.Optional;
 
 /** Makes the views of fields. */
 final class FieldViews {
-    private FieldViews() {
+    private final boolean readsTyped;
+
+    /**
+     * For a driver.
+     *
+     * @param readsTyped whether it gives {@code java.time} and UUID values when asked for
+     */
+    FieldViews(boolean readsTyped) {
+        this.readsTyped = readsTyped;
     }
 
-    static FieldView of(Entity entity, Field field, int position) {
+    FieldView of(Entity entity, Field field, int position) {
         JavaCode boxed = type(field, true);
         return new FieldView(
                 field.name(),
@@ -58,7 +66,7 @@ final class FieldViews {
                 .toList());
     }
 
-    private static JavaCode read(Field field, JavaCode boxed, int position) {
+    private JavaCode read(Field field, JavaCode boxed, int position) {
         return switch (field.type()) {
             case STRING, BIG_DECIMAL -> JavaCode.of("row." + field.type().getter() + "(%s)", position);
             case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);
@@ -66,7 +74,8 @@ final class FieldViews {
             case ENUM -> JavaCode.of("%s.fromString(row.getString(%s))", boxed, position);
             default -> field.type().isPrimitive() && !field.column().nullable()
                     ? JavaCode.of("row." + field.type().getter() + "(%s)", position)
-                    : JavaCode.of("row.getObject(%s, %s.class)", position, boxed);
+                    : JavaCode.of(readsTyped ? "row.getObject(%s, %s.class)" : "Columns.get(row, %s, %s.class)",
+                            position, boxed);
         };
     }
 

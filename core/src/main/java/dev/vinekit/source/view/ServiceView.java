@@ -7,6 +7,7 @@ import java.util.Optional;
 /**
  * The service as a whole.
  *
+ * @param insertOfDefaults what follows the table in an INSERT without values
  * @param constrained the entities that have constraints to translate
  * @param tables the entities that tests write to, each after those that it refers to
  * @param firstCollection a collection that can be listed
@@ -17,6 +18,7 @@ public record ServiceView(
         DocText artifact,
         DocText engineTitle,
         DocText exampleUrl,
+        JavaString insertOfDefaults,
         boolean binary,
         boolean json,
         boolean temporalKeys,

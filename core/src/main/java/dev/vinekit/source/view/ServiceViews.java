@@ -4,6 +4,8 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.source.EngineTraits;
+import dev.vinekit.sql.Dialect;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,13 +18,15 @@ public final class ServiceViews {
     /**
      * Everything that the templates see.
      *
-     * @param engineTitle the engine's name as its makers write it
-     * @param exampleUrl a JDBC URL of the engine's form
-     * @param libraries what the service and its tests need of the engine
+     * @param dialect the SQL of the engine
      */
-    public static ServiceView of(
-            Mapping mapping, String engineTitle, String exampleUrl, List<ServiceView.LibraryView> libraries) {
-        EntityViews maker = new EntityViews(mapping);
+    public static ServiceView of(Mapping mapping, EngineTraits engine, Dialect dialect) {
+        String engineTitle = engine.title();
+        List<ServiceView.LibraryView> libraries = engine.libraries().stream()
+                .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
+                        DocText.of(library.version()), DocText.of(library.scope())))
+                .toList();
+        EntityViews maker = new EntityViews(mapping, engine.readsTyped());
         Map<TableName, EntityView> views = new LinkedHashMap<>();
         mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
         List<EntityView> entities = List.copyOf(views.values());
@@ -30,7 +34,8 @@ public final class ServiceViews {
                 mapping.basePackage(),
                 DocText.of(mapping.artifact()),
                 DocText.of(("AEIOUH".indexOf(engineTitle.charAt(0)) >= 0 ? "an " : "a ") + engineTitle),
-                DocText.of(exampleUrl),
+                DocText.of(engine.exampleUrl()),
+                JavaString.of(dialect.insertOfDefaults()),
                 uses(mapping, JavaType.BINARY),
                 uses(mapping, JavaType.JSON),
                 hasTemporalKey(mapping),

@@ -47,6 +47,7 @@ public final class Server implements AutoCloseable {
         config.setUsername(settings.databaseUser().isEmpty() ? null : settings.databaseUser());
         config.setPassword(settings.databasePassword().isEmpty() ? null : settings.databasePassword());
         config.setMaximumPoolSize(settings.poolSize());
+<#include "pool.ftl">
         try {
             return new HikariDataSource(config);
         } catch (RuntimeException e) {

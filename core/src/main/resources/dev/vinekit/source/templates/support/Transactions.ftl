@@ -8,6 +8,11 @@ public final class Transactions {
         this.errors = errors;
     }
 
+    /** The same for work on one table, which has these constraints. */
+    public Transactions on(List<Constraint> constraints) {
+        return new Transactions(dataSource, errors.on(constraints));
+    }
+
     /** Something to do on a connection. */
     @FunctionalInterface
     public interface Work<T> {

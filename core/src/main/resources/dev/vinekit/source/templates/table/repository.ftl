@@ -9,18 +9,21 @@ public final class ${e.name}Repository {
 
 </#if>
 <#if e.can.create>
-    private static final String[] COLUMNS = {
-<#list e.fields as f>
-        ${f.column}<#sep>,</#sep>
-</#list>
-    };
+    private static final String COLUMNS = """
+            ${e.sql.columnList.block(12)}
+            """;
 
-</#if>
+    private static final String SELECT = "SELECT " + COLUMNS + """
+            FROM ${e.sql.table.block(16)}
+            """;
+
+<#else>
     private static final String SELECT = """
             SELECT ${e.sql.columnList.block(16)}
             FROM ${e.sql.table.block(16)}
             """;
 
+</#if>
 <#if e.keyed>
     private static final String LIST = SELECT + """
             ORDER BY ${e.sql.keyList.block(16)}

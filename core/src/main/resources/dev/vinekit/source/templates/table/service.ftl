@@ -4,7 +4,7 @@ public final class ${e.name}Service {
     private final ${e.name}Repository repository;
 
     public ${e.name}Service(Transactions transactions, ${e.name}Repository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions<#if e.constraints?has_content>.on(${e.name}Repository.CONSTRAINTS)</#if>;
         this.repository = repository;
     }
 

@@ -1,17 +1,19 @@
 /** The tables that tests write to, each after those that it refers to. */
 public enum Tables {
 <#list s.tables as t>
-    ${t.constant}(${t.sql.table}, ${t.keyed?c}, List.of(<#list t.sql.restoreColumns as c>${c}<#sep>, </#list>))<#sep>,</#sep><#if t?is_last>;</#if>
+    ${t.constant}(${t.sql.table}, ${t.sql.everything}, List.of(<#list t.sql.tellingColumns as c>${c}<#sep>, </#list>), ${t.sql.tellingMatch})<#sep>,</#sep><#if t?is_last>;</#if>
 </#list>
 
     private final String sqlName;
-    private final boolean keyed;
+    private final String everything;
     private final List<String> columns;
+    private final String match;
 
-    Tables(String sqlName, boolean keyed, List<String> columns) {
+    Tables(String sqlName, String everything, List<String> columns, String match) {
         this.sqlName = sqlName;
-        this.keyed = keyed;
+        this.everything = everything;
         this.columns = columns;
+        this.match = match;
     }
 
     /** The table as SQL spells it. */
@@ -19,9 +21,9 @@ public enum Tables {
         return sqlName;
     }
 
-    /** Whether {@link #columns} are a key. */
-    public boolean isKeyed() {
-        return keyed;
+    /** The query for every column of every row. */
+    public String query() {
+        return "SELECT " + everything + " FROM " + sqlName;
     }
 
     /** The columns that tell rows apart: the key, or else all that can be compared. */
@@ -29,9 +31,8 @@ public enum Tables {
         return columns;
     }
 
-    /** The condition that picks out one row. */
+    /** The condition that picks out one row by {@link #columns}. */
     public String match() {
-        String equals = keyed ? " = ?" : " IS NOT DISTINCT FROM ?";
-        return columns.stream().map(column -> column + equals).collect(Collectors.joining(" AND "));
+        return match;
     }
 }

@@ -1,0 +1,73 @@
+package dev.vinekit.engine.postgresql;
+
+import dev.vinekit.engine.StandardDefinition;
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Table definitions as PostgreSQL wants them. */
+final class PostgresqlDefinition extends StandardDefinition {
+    PostgresqlDefinition(Dialect dialect, Schema schema) {
+        super(dialect, schema);
+    }
+
+    /** Enumerations come before the domains and tables that have them. */
+    @Override
+    protected List<String> prelude() {
+        Set<String> statements = new LinkedHashSet<>();
+        Stream.concat(schema.domains().stream().map(domain -> domain.base()),
+                        schema.tables().stream().flatMap(table -> table.columns().stream()).map(Column::type))
+                .filter(type -> type.kind() == SqlType.Kind.ENUM)
+                .forEach(type -> statements.add("CREATE TYPE " + type.text() + " AS ENUM " + type.labels().stream()
+                        .map(Dialect::quoteLiteral).collect(Collectors.joining(", ", "(", ")"))));
+        statements.addAll(super.prelude());
+        return new ArrayList<>(statements);
+    }
+
+    @Override
+    protected String type(Column column) {
+        if (column.identity() != Column.Identity.AUTO_INCREMENT) {
+            return super.type(column);
+        }
+        return switch (column.type().kind()) {
+            case SMALLINT -> "smallserial";
+            case BIGINT -> "bigserial";
+            default -> "serial";
+        };
+    }
+
+    @Override
+    protected String numbering(Column column) {
+        return column.identity() == Column.Identity.AUTO_INCREMENT ? " NOT NULL" : super.numbering(column);
+    }
+
+    @Override
+    protected String computed(Column.Computed computed) {
+        return super.computed(computed) + (computed.stored() ? " STORED" : " VIRTUAL");
+    }
+
+    /** A partitioned table gets one partition that takes every row, for partitions are not listed. */
+    @Override
+    protected List<String> comments(Table table) {
+        List<String> statements = new ArrayList<>();
+        if (table.kind() == Table.Kind.PARTITIONED_TABLE) {
+            String rows = table.options().startsWith("PARTITION BY HASH") ? "FOR VALUES WITH (MODULUS 1, REMAINDER 0)"
+                    : "DEFAULT";
+            statements.add("CREATE TABLE " + dialect.table(
+                            new TableName(table.name().schema(), "partition_" + Integer.toHexString(table.name().hashCode())),
+                            schema.defaultSchema())
+                    + " PARTITION OF " + name(table) + " " + rows);
+        }
+        statements.addAll(super.comments(table));
+        return statements;
+    }
+}

@@ -1,0 +1,1 @@
+"SELECT " + returned + "FROM FINAL TABLE (\n" + insert + "\n)"

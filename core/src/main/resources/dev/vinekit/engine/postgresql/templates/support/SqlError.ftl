@@ -1,0 +1,23 @@
+/**
+ * What an error of the database is about.
+ *
+ * @param constraint the constraint's name; empty if the error names none
+ */
+public record SqlError(Kind kind, String constraint) {
+    /** What the database did not like. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+
+    /** Reads an error; SQL states as in the PostgreSQL manual, appendix A. */
+    public static SqlError of(SQLException error) {
+        Kind kind = switch (String.valueOf(error.getSQLState())) {
+            case "23505", "23P01" -> Kind.DUPLICATE;
+            case "23503", "23001" -> Kind.REFERENCE;
+            case "23514" -> Kind.CHECK;
+            case "23502", "22000", "22001", "22003", "22007", "22008", "22021", "22023", "22P02", "22P03", "22P05" -> Kind.VALUE;
+            default -> Kind.OTHER;
+        };
+        ServerErrorMessage message = error instanceof PSQLException refusal ? refusal.getServerErrorMessage() : null;
+        String constraint = message == null ? null : message.getConstraint();
+        return new SqlError(kind, constraint == null ? "" : constraint);
+    }
+}

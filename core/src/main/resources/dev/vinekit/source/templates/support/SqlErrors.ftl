@@ -1,0 +1,66 @@
+/** Turns errors of the database into problems for the client. Nothing that the driver says reaches an answer. */
+public final class SqlErrors {
+    private final List<Constraint> own;
+    private final List<Constraint> all;
+
+    /** For all tables. */
+    public SqlErrors(List<List<Constraint>> constraintsByTable) {
+        this(List.of(), constraintsByTable.stream().flatMap(List::stream).toList());
+    }
+
+    private SqlErrors(List<Constraint> own, List<Constraint> all) {
+        this.own = own;
+        this.all = all;
+    }
+
+    /** The same for work on one table: its constraints come before others of the same name. */
+    public SqlErrors on(List<Constraint> table) {
+        return new SqlErrors(table, all);
+    }
+
+    /**
+     * The problem that an error means.
+     *
+     * @param deleting whether a row was to be deleted: a broken reference then is one to that row
+     */
+    public RuntimeException translate(SQLException error, boolean deleting) {
+        SqlError refusal = SqlError.of(error);
+        Optional<Constraint> constraint = Stream.concat(own.stream(), all.stream())
+                .filter(candidate -> candidate.name().equals(refusal.constraint())).findFirst();
+        List<String> fields = constraint.map(Constraint::fields).orElse(List.of());
+        return switch (refusal.kind()) {
+            case DUPLICATE -> ProblemException.duplicate(fields, error);
+            case REFERENCE -> deleting
+                    ? ProblemException.stillReferredTo(
+                            constraint.map(Constraint::children).orElseGet(this::possibleChildren), error)
+                    : ProblemException.missingReference(
+                            constraint.map(Constraint::parents).orElse("row"),
+                            constraint.map(Constraint::fields).orElseGet(this::possibleReferences), error);
+            case CHECK -> ProblemException.refused(fields, constraint.map(Constraint::name).orElse("check"), error);
+            case VALUE -> ProblemException.refused(List.of(), "type", error);
+            case OTHER -> new DatabaseException(error);
+        };
+    }
+
+    /** What may still refer to the table, where the database does not say which. */
+    private String possibleChildren() {
+        String table = own.isEmpty() ? "" : own.get(0).children();
+        return all.stream().filter(constraint -> constraint.parents().equals(table)).map(Constraint::children)
+                .distinct().collect(Collectors.joining(" or "));
+    }
+
+    /** The fields that refer to other tables, where the database does not say which is wrong. */
+    private List<String> possibleReferences() {
+        return own.stream().filter(constraint -> !constraint.parents().isEmpty())
+                .flatMap(constraint -> constraint.fields().stream()).distinct().toList();
+    }
+
+    /** An error that no client can do anything about. */
+    static final class DatabaseException extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        DatabaseException(SQLException cause) {
+            super(cause);
+        }
+    }
+}

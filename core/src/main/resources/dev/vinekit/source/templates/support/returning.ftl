@@ -1,0 +1,1 @@
+insert + "\nRETURNING " + returned
