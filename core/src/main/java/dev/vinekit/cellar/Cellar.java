@@ -14,13 +14,20 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The cellar's database, made afresh in memory; it goes away when it is closed. */
 public final class Cellar implements AutoCloseable {
-    /** A binary literal of standard SQL, which not every engine takes. */
-    private static final Pattern STANDARD_BINARY = Pattern.compile("X'([0-9A-F]*)'");
+    /** Literals and quoted names of standard SQL, which not every engine takes. */
+    private static final Pattern STANDARD = Pattern.compile(
+            "(X|DATE|TIME|TIMESTAMP|TIMESTAMP WITH TIME ZONE|JSON) ?'((?:[^']|'')*)'|'(?:[^']|'')*'|\"([^\"]+)\"");
+
+    private static final Map<String, SqlType.Kind> KINDS = Map.of(
+            "X", SqlType.Kind.BINARY, "DATE", SqlType.Kind.DATE, "TIME", SqlType.Kind.TIME,
+            "TIMESTAMP", SqlType.Kind.TIMESTAMP, "TIMESTAMP WITH TIME ZONE", SqlType.Kind.TIMESTAMP_WITH_ZONE,
+            "JSON", SqlType.Kind.JSON);
 
     private final ScratchDatabase scratch;
     private final Database database;
@@ -66,9 +73,10 @@ public final class Cellar implements AutoCloseable {
     /** The statements that insert the cellar's rows, for an engine. */
     public static String seed(String engineName) {
         Dialect dialect = Engines.named(engineName).dialect(new Schema(engineName, "", List.of()));
-        SqlType binary = SqlType.of(SqlType.Kind.BINARY, "");
-        return STANDARD_BINARY.matcher(resource("seed.sql")).replaceAll(literal ->
-                Matcher.quoteReplacement(dialect.literal(binary, literal.group(1))));
+        return STANDARD.matcher(resource("seed.sql")).replaceAll(found -> Matcher.quoteReplacement(
+                found.group(1) != null
+                        ? dialect.literal(SqlType.of(KINDS.get(found.group(1)), ""), found.group(2).replace("''", "'"))
+                        : found.group(3) != null ? dialect.identifier(found.group(3)) : found.group()));
     }
 
     private static String resource(String name) {

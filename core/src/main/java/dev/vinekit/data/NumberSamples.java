@@ -18,7 +18,8 @@ final class NumberSamples {
     private BigDecimal most;
 
     NumberSamples(Field field) {
-        boolean unlimited = field.type() == JavaType.BIG_DECIMAL && field.column().type().precision() == 0;
+        boolean unlimited = field.type() == JavaType.BIG_DECIMAL && field.column().type().precision() == 0
+                && !field.column().type().isWholeNumber();
         scale = unlimited ? 1 : field.type() == JavaType.BIG_DECIMAL ? Math.max(0, field.column().type().scale()) : 0;
         fraction = unlimited ? new BigDecimal("0.5") : BigDecimal.ZERO;
         step = BigDecimal.ONE.movePointLeft(scale);

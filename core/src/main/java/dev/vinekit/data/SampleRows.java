@@ -10,7 +10,7 @@ import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
-import dev.vinekit.sql.Words;
+import dev.vinekit.sql.SqlText;
 import java.time.LocalDate;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -160,7 +160,7 @@ public final class SampleRows {
                 .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
         boolean inExpression = entity.table().indexes().stream().filter(Index::unique)
                 .flatMap(index -> index.definition().stream())
-                .anyMatch(sql -> Words.identifiers(sql, word -> word).contains(field.column().name()));
+                .anyMatch(sql -> SqlText.identifiers(sql, word -> word).contains(field.column().name()));
         if (inExpression) {
             return true;
         }

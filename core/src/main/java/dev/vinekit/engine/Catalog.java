@@ -33,6 +33,16 @@ public final class Catalog {
      * @throws Fault if one of the schemas is not among those
      */
     public static Catalog of(Connection connection, String all, List<String> schemas) throws SQLException {
+        return new Catalog(connection, known(connection, all, schemas));
+    }
+
+    /**
+     * These schemas, if they are there.
+     *
+     * @param all a statement that lists the names of all schemas that a person might mean
+     * @throws Fault if one of the schemas is not among those
+     */
+    public static List<String> known(Connection connection, String all, List<String> schemas) throws SQLException {
         List<String> present = new ArrayList<>();
         try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(all)) {
             while (rows.next()) {
@@ -45,7 +55,7 @@ public final class Catalog {
                         "Use one of: " + String.join(", ", present) + ".");
             }
         }
-        return new Catalog(connection, schemas);
+        return schemas;
     }
 
     /** Runs a statement whose parameters are each the array of the schemas' names. */

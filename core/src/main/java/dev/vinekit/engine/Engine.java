@@ -1,16 +1,20 @@
 package dev.vinekit.engine;
 
+import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.ScriptSyntax;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.SQLFeatureNotSupportedException;
 import java.sql.Statement;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -83,6 +87,34 @@ public interface Engine {
 
     /** A new, empty database that goes away when it is closed. */
     ScratchDatabase scratch() throws SQLException;
+
+    /**
+     * A new, empty database on a server of the caller's, which goes away when it is closed.
+     *
+     * @throws Fault if databases of this engine are not kept on servers
+     */
+    default ScratchDatabase scratchOn(Database server) throws SQLException {
+        throw Fault.inCall("Scratch databases of " + title() + " need no server.",
+                "Leave out the URL: the database is made in memory or in a temporary file.");
+    }
+
+    /** How scripts for this engine are written. */
+    ScriptSyntax scriptSyntax();
+
+    /** Why a statement of somebody's script is not for a scratch database; empty if it is. */
+    default Optional<String> reasonToSkip(String statement) {
+        return Optional.empty();
+    }
+
+    /** A statement of somebody's script without mention of roles that a scratch database does not have. */
+    default String withoutOwners(String statement) {
+        return statement;
+    }
+
+    /** Copies rows that stand in a script into a table. */
+    default void copy(Connection connection, String statement, String rows) throws SQLException {
+        throw new SQLFeatureNotSupportedException("COPY with rows in the script");
+    }
 
     /**
      * A library of the generated project.

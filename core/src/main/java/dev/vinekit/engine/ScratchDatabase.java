@@ -1,22 +1,125 @@
 package dev.vinekit.engine;
 
+import dev.vinekit.sql.Script;
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 
 /** A database that is ours alone and goes away when it is closed. */
-public interface ScratchDatabase extends AutoCloseable {
-    /** The URL that opens it, with nothing secret in it. */
-    String url();
+public final class ScratchDatabase implements AutoCloseable {
+    private final Engine engine;
+    private final String url;
+    private final String user;
+    private final String password;
+    private final Removal removal;
+    private final Connection anchor;
 
-    String user();
+    /**
+     * A database that is there and empty.
+     *
+     * @param url opens it, with nothing secret in it
+     * @param removal what makes it go away when its last connection is closed
+     */
+    public ScratchDatabase(Engine engine, String url, String user, String password, Removal removal)
+            throws SQLException {
+        this.engine = engine;
+        this.url = url;
+        this.user = user;
+        this.password = password;
+        this.removal = removal;
+        this.anchor = connect();
+    }
 
-    String password();
+    /** Makes a database go away. */
+    @FunctionalInterface
+    public interface Removal {
+        void run() throws SQLException;
+    }
 
-    /** Runs a script of statements on the connection that keeps the database alive. */
-    void execute(String script) throws SQLException;
+    /**
+     * A part of a script that was not run.
+     *
+     * @param line where it begins, from 1
+     * @param what its first words
+     */
+    public record Skipped(int line, String what, String reason) {
+    }
 
-    Connection connect() throws SQLException;
+    public String url() {
+        return url;
+    }
+
+    public String user() {
+        return user;
+    }
+
+    public String password() {
+        return password;
+    }
+
+    public Connection connect() throws SQLException {
+        return DriverManager.getConnection(url, user, password);
+    }
+
+    /**
+     * Runs a script of our own.
+     *
+     * <p>Scripts run on the connection that keeps the database alive: in H2 2.4.240 a check with IN goes on using the
+     * session that made it, and fails with error 23514 once that is closed.
+     *
+     * @throws ScriptError at the first statement that fails
+     */
+    public void execute(String script) throws ScriptError {
+        for (Script.Part part : Script.parts(script, engine.scriptSyntax())) {
+            run(part, part.text());
+        }
+    }
+
+    /**
+     * Runs a script of somebody's, a dump for instance, without what concerns other databases, roles and programs.
+     *
+     * @throws ScriptError at the first statement that fails
+     */
+    public List<Skipped> load(String script) throws ScriptError {
+        List<Skipped> skipped = new ArrayList<>();
+        for (Script.Part part : Script.parts(script, engine.scriptSyntax())) {
+            Optional<String> reason = part.kind() == Script.Kind.CLIENT_LINE
+                    ? Optional.of("a line for a client program") : engine.reasonToSkip(part.text());
+            if (reason.isPresent()) {
+                skipped.add(new Skipped(part.line(), firstWords(part.text()), reason.get()));
+            } else {
+                run(part, engine.withoutOwners(part.text()));
+            }
+        }
+        return skipped;
+    }
+
+    private void run(Script.Part part, String sql) throws ScriptError {
+        try {
+            if (part.kind() == Script.Kind.COPY) {
+                engine.copy(anchor, sql, part.rows());
+                return;
+            }
+            try (Statement statement = anchor.createStatement()) {
+                statement.execute(sql);
+            }
+        } catch (SQLException e) {
+            throw new ScriptError(part.line(), firstWords(sql), e);
+        }
+    }
+
+    private static String firstWords(String sql) {
+        String oneLine = sql.replaceAll("\\s+", " ");
+        return oneLine.length() > 60 ? oneLine.substring(0, 57) + "..." : oneLine;
+    }
 
     @Override
-    void close() throws SQLException;
+    public void close() throws SQLException {
+        anchor.close();
+        removal.run();
+    }
 }

@@ -76,6 +76,7 @@ public class StandardDefinition {
         table.columns().forEach(column -> parts.add(column(table, column)));
         table.primaryKey().flatMap(key -> primaryKey(table, key)).ifPresent(parts::add);
         table.uniqueKeys().forEach(key -> parts.add(key(key, "UNIQUE")));
+        parts.addAll(innerIndexes(table));
         for (ForeignKey key : table.foreignKeys()) {
             if (defined.contains(key.target()) || refersAhead()) {
                 parts.add(reference(key));
@@ -83,14 +84,24 @@ public class StandardDefinition {
                 later.add("ALTER TABLE " + name(table) + " ADD " + reference(key));
             }
         }
-        table.checks().forEach(check -> parts.add(check(check)));
+        table.checks().stream().filter(check -> check.column().isEmpty()).forEach(check -> parts.add(check(check)));
         script.append("CREATE TABLE ").append(name(table)).append(" (\n    ")
                 .append(String.join(",\n    ", parts)).append("\n)").append(options(table)).append(";\n");
         comments(table).forEach(statement -> script.append(statement).append(";\n"));
-        for (Index index : table.indexes()) {
+        for (Index index : outerIndexes(table)) {
             script.append(index(table, index)).append(";\n");
         }
         script.append('\n');
+    }
+
+    /** Indexes that stand inside the definition of the table. */
+    protected List<String> innerIndexes(Table table) {
+        return List.of();
+    }
+
+    /** Indexes that have a statement of their own. */
+    protected List<Index> outerIndexes(Table table) {
+        return table.indexes();
     }
 
     private void view(Table view) {

@@ -9,7 +9,7 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.schema.ViewQuery;
-import dev.vinekit.sql.Words;
+import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -101,7 +101,7 @@ public final class TableDrafts {
 
         Table table(TableName name, Set<TableName> known, UnaryOperator<String> fold) {
             Optional<ViewQuery> view = query.map(sql -> {
-                Set<String> mentioned = Words.identifiers(sql, fold);
+                Set<String> mentioned = SqlText.identifiers(sql, fold);
                 return new ViewQuery(sql, known.stream()
                         .filter(other -> !other.equals(name) && mentioned.contains(other.name())).toList());
             });

@@ -19,6 +19,7 @@ import java.util.TreeSet;
  * @param keyName the class of a key of several fields
  * @param rowRules rules that the service checks
  * @param checks the fields that each check constraint is about
+ * @param transactional whether what a transaction did to the table can be taken back
  */
 public record Entity(
         Table table,
@@ -32,7 +33,8 @@ public record Entity(
         List<Relation> relations,
         List<RowRule> rowRules,
         List<CheckedFields> checks,
-        Set<Operation> operations) {
+        Set<Operation> operations,
+        boolean transactional) {
 
     /**
      * A check constraint and the fields that it is about.

@@ -36,7 +36,7 @@ public enum JavaType {
     public static JavaType of(SqlType type) {
         return switch (type.kind()) {
             case BOOLEAN -> BOOLEAN;
-            case TINYINT, SMALLINT -> INTEGER;
+            case TINYINT, SMALLINT, MEDIUMINT, YEAR -> INTEGER;
             case INTEGER -> type.unsigned() ? LONG : INTEGER;
             case BIGINT -> type.unsigned() ? BIG_DECIMAL : LONG;
             case DECIMAL -> BIG_DECIMAL;

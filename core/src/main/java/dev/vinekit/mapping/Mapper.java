@@ -8,6 +8,7 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
@@ -95,7 +96,8 @@ public final class Mapper {
                 relations(table, fields),
                 rowRules,
                 checkedFields(checks, fields, rules.leftToDatabase()),
-                operations(table, fields, keyColumns));
+                operations(table, fields, keyColumns),
+                dialect.isTransactional(table));
     }
 
     /** The checks of a table, and those of domains as they bear on its columns. */
@@ -103,7 +105,7 @@ public final class Mapper {
         List<Check> checks = new ArrayList<>(table.checks());
         for (Column column : table.columns()) {
             schema.domain(column).ifPresent(domain -> domain.checks().forEach(check -> checks.add(new Check(check.name(),
-                    dev.vinekit.sql.Words.replace(check.expression(), "VALUE", dialect.identifier(column.name()))))));
+                    SqlText.replace(check.expression(), "VALUE", dialect.identifier(column.name()))))));
         }
         return checks;
     }
@@ -163,7 +165,7 @@ public final class Mapper {
                 dialect.selected(column.type(), sqlName),
                 parameter,
                 dialect.isSame(sqlName, parameter),
-                dialect.sampleTexts(column.type()));
+                enumeration.isPresent() ? List.of() : rules.examples(column));
     }
 
     private Field.Input input(Table table, Column column, boolean inKey) {
@@ -212,6 +214,9 @@ public final class Mapper {
             remark(table, "No rows can be created: " + blocking.get().column().name() + " must have a value.");
         } else {
             operations.add(Operation.CREATE);
+        }
+        if (!dialect.isTransactional(table)) {
+            remark(table, "Its storage engine knows no transactions: what a request wrote before it failed stays.");
         }
         if (keyColumns.isEmpty()) {
             remark(table, "No primary key, and no unique one without NULL: rows can be listed and created, "

@@ -7,6 +7,7 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.Expression.Operator;
+import dev.vinekit.sql.LikePattern;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -50,14 +51,21 @@ final class TableRules {
 
     /** The texts that a check allows in a column, in order; empty if no check lists them. */
     List<String> labels(String column) {
-        return labels.getOrDefault(column, List.of());
+        return isExact(column) ? labels.getOrDefault(column, List.of()) : List.of();
+    }
+
+    /** Two texts for a column that takes only some, and has no enumeration; empty for others. */
+    List<String> examples(Column column) {
+        List<String> listed = labels.getOrDefault(column.name(), List.of());
+        return listed.isEmpty() ? dialect.sampleTexts(column.type())
+                : List.of(listed.get(0), listed.get(listed.size() - 1));
     }
 
     List<FieldRule> fieldRules(String column) {
         List<FieldRule> rules = new ArrayList<>(fieldRules.getOrDefault(column, List.of()));
         if (labels.containsKey(column)) {
-            rules.add(new FieldRule.Pattern(labels(column).stream()
-                    .map(Pattern::quote).collect(Collectors.joining("|"))));
+            rules.add(new FieldRule.Pattern(inAnyCase(column, labels.get(column).stream()
+                    .map(Pattern::quote).collect(Collectors.joining("|")))));
         }
         return rules;
     }
@@ -84,6 +92,11 @@ final class TableRules {
         switch (type.kind()) {
             case TINYINT -> range(column.name(), 8, type.unsigned());
             case SMALLINT -> range(column.name(), 16, type.unsigned());
+            case MEDIUMINT -> range(column.name(), 24, type.unsigned());
+            case YEAR -> {
+                add(column.name(), new FieldRule.Least(BigDecimal.valueOf(1901), true));
+                add(column.name(), new FieldRule.Most(BigDecimal.valueOf(2155), true));
+            }
             case INTEGER, BIGINT -> {
                 if (type.unsigned()) {
                     range(column.name(), type.kind() == SqlType.Kind.INTEGER ? 32 : 64, true);
@@ -232,7 +245,7 @@ final class TableRules {
             return false;
         }
         char escape = like.escape().isEmpty() ? '\\' : like.escape().charAt(0);
-        add(ref.name(), new FieldRule.Pattern(LikePattern.regex(like.pattern(), escape)));
+        add(ref.name(), new FieldRule.Pattern(inAnyCase(ref.name(), LikePattern.regex(like.pattern(), escape))));
         return true;
     }
 
@@ -246,6 +259,15 @@ final class TableRules {
         }
         add(ref.name(), new FieldRule.Pattern(".*(?-s:" + regex.get() + ").*"));
         return true;
+    }
+
+    /** The expression as a column that does not tell capitals from small letters means it. */
+    private String inAnyCase(String column, String regex) {
+        return isExact(column) ? regex : "(?iu:" + regex + ")";
+    }
+
+    private boolean isExact(String column) {
+        return find(column).map(found -> dialect.comparesExactly(table, found)).orElse(true);
     }
 
     private static boolean compiles(String regex) {

@@ -30,9 +30,9 @@ public record SqlType(
         Optional<String> domain) {
     /** What sort of value a type holds, whatever the engine calls it. */
     public enum Kind {
-        BOOLEAN, TINYINT, SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE,
+        BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE,
         CHAR, VARCHAR, TEXT, BINARY, BIT,
-        DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL,
+        YEAR, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL,
         UUID, JSON, ENUM, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER
     }
 
@@ -83,7 +83,7 @@ public record SqlType(
 
     public boolean isWholeNumber() {
         return switch (kind) {
-            case TINYINT, SMALLINT, INTEGER, BIGINT -> true;
+            case TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT -> true;
             case DECIMAL -> scale == 0 && precision > 0;
             default -> false;
         };

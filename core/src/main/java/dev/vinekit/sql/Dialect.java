@@ -3,6 +3,7 @@ package dev.vinekit.sql;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +22,16 @@ public interface Dialect {
 
     /** The meaning of a check expression as the catalog gives it. */
     Expression parseCheck(String expression);
+
+    /** Whether what a transaction did to a table can be taken back. */
+    default boolean isTransactional(Table table) {
+        return true;
+    }
+
+    /** Whether two texts in a column are equal, or match a pattern, only if they are the same letter for letter. */
+    default boolean comparesExactly(Table table, Column column) {
+        return true;
+    }
 
     /** The parameter marker for a value of this type. */
     String parameter(SqlType type);

@@ -9,14 +9,25 @@ final class Lexer {
             "!~~*", "~~*", "!~~", "!~*", "~~", "!~", "~*", "<=", ">=", "<>", "!=", "||", "::");
 
     private final String sql;
+    private final boolean backslashEscapes;
     private int position;
 
-    private Lexer(String sql) {
+    private Lexer(String sql, boolean backslashEscapes) {
         this.sql = sql;
+        this.backslashEscapes = backslashEscapes;
     }
 
     static List<Token> tokens(String sql) {
-        return new Lexer(sql).all();
+        return tokens(sql, false);
+    }
+
+    /**
+     * The tokens of a text.
+     *
+     * @param backslashEscapes whether a backslash in a string escapes the next character
+     */
+    static List<Token> tokens(String sql, boolean backslashEscapes) {
+        return new Lexer(sql, backslashEscapes).all();
     }
 
     private List<Token> all() {
@@ -77,7 +88,9 @@ final class Lexer {
         StringBuilder text = new StringBuilder();
         for (position++; position < sql.length(); position++) {
             char c = sql.charAt(position);
-            if (c != quote) {
+            if (c == '\\' && backslashEscapes && quote != '`' && position + 1 < sql.length()) {
+                text.append(escaped(sql.charAt(++position)));
+            } else if (c != quote) {
                 text.append(c);
             } else if (position + 1 < sql.length() && sql.charAt(position + 1) == quote) {
                 text.append(quote);
@@ -88,6 +101,20 @@ final class Lexer {
             }
         }
         return new Token(Token.Kind.SYMBOL, String.valueOf(quote), start);
+    }
+
+    /** What a backslash and this character stand for (MariaDB manual, "String Literals"). */
+    private static String escaped(char c) {
+        return switch (c) {
+            case 'n' -> "\n";
+            case 't' -> "\t";
+            case 'r' -> "\r";
+            case 'b' -> "\b";
+            case '0' -> "\0";
+            case 'Z' -> "\u001a";
+            case '%', '_' -> "\\" + c;
+            default -> String.valueOf(c);
+        };
     }
 
     private String number() {

@@ -77,7 +77,7 @@ class ExpressionParserTest {
 
     @Test
     void replacesWordsButNotStringsOrQuotedNames() {
-        assertThat(Words.replace("VALUE > 1 AND 'VALUE' <> \"VALUE\" AND value < 9", "VALUE", "\"x\""))
+        assertThat(SqlText.replace("VALUE > 1 AND 'VALUE' <> \"VALUE\" AND value < 9", "VALUE", "\"x\""))
                 .isEqualTo("\"x\" > 1 AND 'VALUE' <> \"VALUE\" AND \"x\" < 9");
     }
 

@@ -4,15 +4,22 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.ScriptSyntax;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Pattern;
 
 /** H2: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class H2Engine implements Engine {
+    private static final Pattern ABOUT_USERS = Pattern.compile(
+            "(?i)(?:GRANT|REVOKE)\\b|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE)\\b");
+
     @Override
     public String name() {
         return "h2";
@@ -100,6 +107,17 @@ public final class H2Engine implements Engine {
 
     @Override
     public ScratchDatabase scratch() throws SQLException {
-        return new H2Scratch();
+        return new ScratchDatabase(this, "jdbc:h2:mem:scratch-" + UUID.randomUUID(), "sa", "", () -> { });
+    }
+
+    @Override
+    public ScriptSyntax scriptSyntax() {
+        return ScriptSyntax.H2;
+    }
+
+    @Override
+    public Optional<String> reasonToSkip(String statement) {
+        return ABOUT_USERS.matcher(statement).lookingAt()
+                ? Optional.of("users and rights are not for a scratch database") : Optional.empty();
     }
 }

@@ -1,17 +1,32 @@
 package dev.vinekit.engine.postgresql;
 
+import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.ScriptSyntax;
+import java.io.IOException;
+import java.io.StringReader;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.postgresql.PGConnection;
 
 /** PostgreSQL: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class PostgresqlEngine implements Engine {
+    private static final Pattern ABOUT_ROLES = Pattern.compile("(?i)(?:GRANT|REVOKE)\\b"
+            + "|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE|GROUP)\\b|ALTER\\s+DEFAULT\\s+PRIVILEGES\\b"
+            + "|SET\\s+(?:SESSION\\s+AUTHORIZATION|ROLE)\\b|REASSIGN\\s+OWNED\\b");
+    private static final Pattern OWNER = Pattern.compile("(?is)^ALTER\\b.*\\bOWNER\\s+TO\\s+(?:\"(?:[^\"]|\"\")*\"|\\S+)$");
+    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)(?:CREATE|ALTER|DROP|COMMENT\\s+ON)\\s+"
+            + "(?:DATABASE|TABLESPACE|PUBLICATION|SUBSCRIPTION|EVENT\\s+TRIGGER)\\b"
+            + "|SET\\s+(?:default_tablespace|transaction_timeout|idle_in_transaction_session_timeout)\\b");
+
     @Override
     public String name() {
         return "postgresql";
@@ -92,6 +107,34 @@ public final class PostgresqlEngine implements Engine {
 
     @Override
     public ScratchDatabase scratch() throws SQLException {
-        return PostgresqlScratch.create();
+        return PostgresqlScratch.onOwnServer(this);
+    }
+
+    @Override
+    public ScratchDatabase scratchOn(Database server) throws SQLException {
+        return PostgresqlScratch.on(this, server);
+    }
+
+    @Override
+    public ScriptSyntax scriptSyntax() {
+        return ScriptSyntax.POSTGRESQL;
+    }
+
+    @Override
+    public Optional<String> reasonToSkip(String statement) {
+        if (ABOUT_ROLES.matcher(statement).lookingAt() || OWNER.matcher(statement).find()) {
+            return Optional.of("owners, roles and rights are not for a scratch database");
+        }
+        return ABOUT_OTHERS.matcher(statement).lookingAt()
+                ? Optional.of("it concerns the server or other databases") : Optional.empty();
+    }
+
+    @Override
+    public void copy(Connection connection, String statement, String rows) throws SQLException {
+        try {
+            connection.unwrap(PGConnection.class).getCopyAPI().copyIn(statement, new StringReader(rows));
+        } catch (IOException e) {
+            throw new SQLException("reading rows from memory", e);
+        }
     }
 }

@@ -1,5 +1,7 @@
 package dev.vinekit.engine.postgresql;
 
+import dev.vinekit.engine.Database;
+import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Fault;
 import io.zonky.test.db.postgres.embedded.EmbeddedPostgres;
@@ -11,56 +13,33 @@ import java.sql.Statement;
 import java.util.UUID;
 
 /**
- * A database of its own on a server of our own, which comes from the class path, starts with the first scratch database
- * and stops with the process.
+ * Databases on a server of our own, which comes from the class path, starts with the first scratch database and stops
+ * with the process; or on a server of the caller's.
  */
-final class PostgresqlScratch implements ScratchDatabase {
-    private final String name;
-
-    private PostgresqlScratch(String name) {
-        this.name = name;
+final class PostgresqlScratch {
+    private PostgresqlScratch() {
     }
 
-    static ScratchDatabase create() throws SQLException {
-        PostgresqlScratch scratch = new PostgresqlScratch("scratch_" + UUID.randomUUID().toString().replace("-", ""));
-        administer("CREATE DATABASE " + scratch.name);
-        return scratch;
+    static ScratchDatabase onOwnServer(Engine engine) throws SQLException {
+        return create(engine, "jdbc:postgresql://localhost:" + Server.INSTANCE.getPort() + "/postgres",
+                "postgres", "postgres");
     }
 
-    @Override
-    public String url() {
-        return "jdbc:postgresql://localhost:" + Server.INSTANCE.getPort() + "/" + name;
+    static ScratchDatabase on(Engine engine, Database server) throws SQLException {
+        return create(engine, server.url(), server.user(), server.password());
     }
 
-    @Override
-    public String user() {
-        return "postgres";
+    private static ScratchDatabase create(Engine engine, String url, String user, String password)
+            throws SQLException {
+        String name = "scratch_" + UUID.randomUUID().toString().replace("-", "");
+        administer(url, user, password, "CREATE DATABASE " + name);
+        return new ScratchDatabase(engine, url.replaceFirst("^(jdbc:postgresql:(?://[^/?]*/)?)[^?]*", "$1" + name),
+                user, password,
+                () -> administer(url, user, password, "DROP DATABASE IF EXISTS " + name + " WITH (FORCE)"));
     }
 
-    @Override
-    public String password() {
-        return "postgres";
-    }
-
-    @Override
-    public void execute(String script) throws SQLException {
-        try (Connection connection = connect(); Statement statement = connection.createStatement()) {
-            statement.execute(script);
-        }
-    }
-
-    @Override
-    public Connection connect() throws SQLException {
-        return DriverManager.getConnection(url(), user(), password());
-    }
-
-    @Override
-    public void close() throws SQLException {
-        administer("DROP DATABASE IF EXISTS " + name + " WITH (FORCE)");
-    }
-
-    private static void administer(String sql) throws SQLException {
-        try (Connection connection = Server.INSTANCE.getPostgresDatabase().getConnection();
+    private static void administer(String url, String user, String password, String sql) throws SQLException {
+        try (Connection connection = DriverManager.getConnection(url, user, password);
                 Statement statement = connection.createStatement()) {
             statement.execute(sql);
         }

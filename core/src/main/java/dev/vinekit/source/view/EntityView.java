@@ -94,6 +94,7 @@ public record EntityView(
             List<RuleViews.UniqueView> uniques,
             List<RuleViews.MissingView> missing,
             List<RuleViews.ReferredView> referred,
+            boolean transactional,
             Optional<FieldView> patched,
             List<FieldView> differingKey) {
     }

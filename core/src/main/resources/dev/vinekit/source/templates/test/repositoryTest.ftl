@@ -1,6 +1,6 @@
 class ${e.name}RepositoryTest {
     @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction();
+    private final TestTransaction transaction = new TestTransaction(<#if !e.test.transactional>Tables.${e.constant}</#if>);
 
     private final ${e.name}Repository repository = new ${e.name}Repository();
 <#if e.can.create>

@@ -1,12 +1,13 @@
 package dev.vinekit.sql;
 
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** Looks at the single words of SQL text and leaves strings and comments alone. */
-public final class Words {
-    private Words() {
+public final class SqlText {
+    private SqlText() {
     }
 
     /** The text with every bare occurrence of a word replaced, in any case. */
@@ -17,6 +18,29 @@ public final class Words {
             if (token.isWord(word)) {
                 result.append(sql, copied, token.start()).append(replacement);
                 copied = token.start() + word.length();
+            }
+        }
+        return result.append(sql.substring(copied)).toString();
+    }
+
+    /** The strings in a text, without their quotes. */
+    public static List<String> strings(String sql) {
+        return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.STRING).map(Token::text).toList();
+    }
+
+    /** The text without a quoted identifier and the point behind it, wherever they stand. */
+    public static String withoutQualifier(String sql, String qualifier) {
+        StringBuilder result = new StringBuilder();
+        int copied = 0;
+        List<Token> tokens = Lexer.tokens(sql, true);
+        for (int i = 0; i + 1 < tokens.size(); i++) {
+            Token token = tokens.get(i);
+            Token next = tokens.get(i + 1);
+            boolean qualifies = token.kind() == Token.Kind.QUOTED_IDENTIFIER && token.text().equals(qualifier)
+                    && next.kind() == Token.Kind.SYMBOL && next.text().equals(".");
+            if (qualifies) {
+                result.append(sql, copied, token.start());
+                copied = next.start() + 1;
             }
         }
         return result.append(sql.substring(copied)).toString();

@@ -1,14 +1,14 @@
-package dev.vinekit.mapping;
+package dev.vinekit.sql;
 
 import java.util.regex.Pattern;
 
 /** SQL LIKE patterns as regular expressions. */
-final class LikePattern {
+public final class LikePattern {
     private LikePattern() {
     }
 
     /** The expression that the whole text must match; {@code .} stands for line ends too. */
-    static String regex(String like, char escape) {
+    public static String regex(String like, char escape) {
         StringBuilder regex = new StringBuilder();
         StringBuilder plain = new StringBuilder();
         for (int i = 0; i < like.length(); i++) {

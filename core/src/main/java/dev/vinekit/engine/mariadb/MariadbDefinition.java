@@ -1,0 +1,89 @@
+package dev.vinekit.engine.mariadb;
+
+import dev.vinekit.engine.StandardDefinition;
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.Index;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.Dialect;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Table definitions as MariaDB wants them: comments and plain indexes stand inside. */
+final class MariadbDefinition extends StandardDefinition {
+    MariadbDefinition(Dialect dialect, Schema schema) {
+        super(dialect, schema);
+    }
+
+    @Override
+    protected String newSchema(String name) {
+        return "CREATE DATABASE IF NOT EXISTS " + dialect.identifier(name);
+    }
+
+    @Override
+    protected String column(Table table, Column column) {
+        boolean saysNull = column.nullable() && column.type().kind() == SqlType.Kind.TIMESTAMP_WITH_ZONE;
+        return super.column(table, column) + (saysNull ? " NULL" : "")
+                + (column.comment().isEmpty() ? "" : " COMMENT " + MariadbDialect.quoteText(column.comment()))
+                + table.checks().stream().filter(check -> check.column().filter(column.name()::equals).isPresent())
+                        .map(check -> " CHECK (" + check.expression() + ")").collect(Collectors.joining());
+    }
+
+    @Override
+    protected String computed(Column.Computed computed) {
+        return super.computed(computed) + (computed.stored() ? " STORED" : "");
+    }
+
+    @Override
+    protected String numbering(Column column) {
+        return column.isIdentity() ? " NOT NULL AUTO_INCREMENT" : "";
+    }
+
+    @Override
+    protected Optional<String> primaryKey(Table table, UniqueKey key) {
+        return Optional.of("PRIMARY KEY" + columns(key.columns()));
+    }
+
+    /** Without this the index that MariaDB makes for a reference would be there before ours of the same name. */
+    @Override
+    protected List<String> innerIndexes(Table table) {
+        return table.indexes().stream().filter(index -> index.definition().isEmpty())
+                .map(index -> "KEY " + dialect.identifier(index.name()) + columns(index.columns())).toList();
+    }
+
+    @Override
+    protected List<Index> outerIndexes(Table table) {
+        return table.indexes().stream().filter(index -> index.definition().isPresent()).toList();
+    }
+
+    @Override
+    protected String options(Table table) {
+        return super.options(table)
+                + (table.comment().isEmpty() ? "" : " COMMENT=" + MariadbDialect.quoteText(table.comment()))
+                + partitions(table);
+    }
+
+    /** One partition for every row, for partitions are not listed. */
+    private String partitions(Table table) {
+        if (table.kind() != Table.Kind.PARTITIONED_TABLE) {
+            return "";
+        }
+        List<String> over = table.primaryKey().map(UniqueKey::columns)
+                .orElse(List.of(table.columns().get(0).name()));
+        return " PARTITION BY KEY" + columns(over) + " PARTITIONS 1";
+    }
+
+    @Override
+    protected List<String> comments(Table table) {
+        return List.of();
+    }
+
+    @Override
+    protected ForeignKey.Action usualAction() {
+        return ForeignKey.Action.RESTRICT;
+    }
+}

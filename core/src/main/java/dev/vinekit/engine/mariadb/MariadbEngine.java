@@ -1,0 +1,164 @@
+package dev.vinekit.engine.mariadb;
+
+import dev.vinekit.engine.Database;
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.ScriptSyntax;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Pattern;
+
+/** MariaDB: all that is particular to it, apart from the catalog queries and the SQL spelling. */
+public final class MariadbEngine implements Engine {
+    /** Instants are told in UTC, whatever zone server and program are in. */
+    private static final String IN_UTC = "connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
+
+    private static final Pattern ABOUT_USERS = Pattern.compile("(?i)(?:GRANT|REVOKE)\\b"
+            + "|(?:CREATE|ALTER|DROP)\\s+(?:OR\\s+REPLACE\\s+)?(?:USER|ROLE)\\b|SET\\s+(?:DEFAULT\\s+)?ROLE\\b");
+    private static final Pattern ABOUT_DATABASES = Pattern.compile(
+            "(?is)(?:/\\*!\\d*\\s*)?(?:(?:CREATE|ALTER|DROP)\\s+(?:DATABASE|SCHEMA)|USE)\\b");
+    private static final Pattern DEFINER = Pattern.compile(
+            "(?i)\\bDEFINER\\s*=\\s*(?:`(?:[^`]|``)*`|'[^']*'|\\w+)(?:@(?:`(?:[^`]|``)*`|'[^']*'|[\\w.%]+))?");
+
+    @Override
+    public String name() {
+        return "mariadb";
+    }
+
+    @Override
+    public String title() {
+        return "MariaDB";
+    }
+
+    @Override
+    public String exampleUrl() {
+        return "jdbc:mariadb://localhost:3306/cellar";
+    }
+
+    @Override
+    public boolean accepts(String jdbcUrl) {
+        return jdbcUrl.startsWith("jdbc:mariadb:");
+    }
+
+    @Override
+    public String connectionUrl(String jdbcUrl) {
+        boolean saysSo = jdbcUrl.contains("connectionTimeZone=") || jdbcUrl.contains("timezone=");
+        return saysSo ? jdbcUrl : jdbcUrl + (jdbcUrl.contains("?") ? "&" : "?") + IN_UTC;
+    }
+
+    /** Error codes: MariaDB manual, "MariaDB Error Code Reference". */
+    @Override
+    public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
+        String place = jdbcUrl.replaceAll("[?].*", "");
+        String state = String.valueOf(refusal.getSQLState());
+        return switch (refusal.getErrorCode()) {
+            case 1045, 1698 -> new ConnectionAdvice(
+                    "MariaDB does not accept the user name or password for " + place
+                            + (user.isEmpty() ? " (no user was given)." : " (user " + user + ")."),
+                    "Check --user, and that the variable named by --password-env holds the password.");
+            case 1044 -> new ConnectionAdvice(
+                    "MariaDB does not let user " + user + " use the database at the end of " + place + ".",
+                    "Check the name, or grant the user the right to read it.");
+            case 1049 -> new ConnectionAdvice(
+                    "There is no database of the name at the end of " + place + ".",
+                    "Check the name; SHOW DATABASES lists those that the user may see.");
+            case 1040, 1203, 1226 -> new ConnectionAdvice(
+                    "The MariaDB server at " + place + " has no connection left for user " + user + ".",
+                    "Close other connections, or raise the limit of the user or the server.");
+            default -> state.startsWith("08") ? unreachable(place, refusal) : new ConnectionAdvice(
+                    "MariaDB could not be reached at " + place + " (error " + refusal.getErrorCode() + ").",
+                    "Run again with --verbose to see what the driver says.");
+        };
+    }
+
+    private static ConnectionAdvice unreachable(String place, SQLException refusal) {
+        boolean aboutTls = String.valueOf(refusal.getMessage()).toLowerCase(Locale.ROOT).contains("ssl");
+        return aboutTls
+                ? new ConnectionAdvice("The MariaDB server at " + place + " and this program do not agree on TLS.",
+                        "Check sslMode in the URL, and the certificates it names.")
+                : new ConnectionAdvice("No MariaDB server answers at " + place + ".",
+                        "Check host and port, and that the server runs and takes connections from here.");
+    }
+
+    @Override
+    public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        return new MariadbCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Login login(Connection connection) throws SQLException {
+        String sql = """
+                SELECT CURRENT_USER(), VERSION(), EXISTS (SELECT 1 FROM information_schema.USER_PRIVILEGES
+                    WHERE PRIVILEGE_TYPE IN ('SUPER', 'CREATE USER') AND GRANTEE = CONCAT('''',
+                    SUBSTRING_INDEX(CURRENT_USER(), '@', 1), '''@''', SUBSTRING_INDEX(CURRENT_USER(), '@', -1), ''''))
+                """;
+        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+            row.next();
+            return new Login(title(), row.getString(2).replaceAll("-.*", ""), row.getString(1), row.getBoolean(3));
+        }
+    }
+
+    @Override
+    public Dialect dialect(Schema schema) {
+        return new MariadbDialect();
+    }
+
+    @Override
+    public List<Library> libraries() {
+        return List.of(new Library("org.mariadb.jdbc", "mariadb-java-client", "mariadb", "runtime"));
+    }
+
+    @Override
+    public ScratchDatabase scratch() throws SQLException {
+        return create(MariadbServer.url(), "root", "");
+    }
+
+    @Override
+    public ScratchDatabase scratchOn(Database server) throws SQLException {
+        return create(server.url(), server.user(), server.password());
+    }
+
+    private ScratchDatabase create(String url, String user, String password) throws SQLException {
+        String name = "scratch_" + UUID.randomUUID().toString().replace("-", "");
+        administer(url, user, password, "CREATE DATABASE " + name);
+        return new ScratchDatabase(this,
+                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)), user, password,
+                () -> administer(url, user, password, "DROP DATABASE IF EXISTS " + name));
+    }
+
+    private static void administer(String url, String user, String password, String sql) throws SQLException {
+        try (Connection connection = DriverManager.getConnection(url, user, password);
+                Statement statement = connection.createStatement()) {
+            statement.execute(sql);
+        }
+    }
+
+    @Override
+    public ScriptSyntax scriptSyntax() {
+        return ScriptSyntax.MARIADB;
+    }
+
+    @Override
+    public Optional<String> reasonToSkip(String statement) {
+        if (ABOUT_USERS.matcher(statement).lookingAt()) {
+            return Optional.of("users, roles and rights are not for a scratch database");
+        }
+        return ABOUT_DATABASES.matcher(statement).lookingAt()
+                ? Optional.of("everything goes into the one scratch database") : Optional.empty();
+    }
+
+    @Override
+    public String withoutOwners(String statement) {
+        boolean defines = statement.startsWith("/*!") || statement.regionMatches(true, 0, "CREATE", 0, 6);
+        return defines ? DEFINER.matcher(statement).replaceFirst("") : statement;
+    }
+}

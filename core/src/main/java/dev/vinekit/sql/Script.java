@@ -1,0 +1,243 @@
+package dev.vinekit.sql;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Takes a script of statements apart. */
+public final class Script {
+    private static final Pattern DELIMITER = Pattern.compile("(?i)DELIMITER[ \\t]+(\\S+)[^\\n]*");
+    private static final Pattern DOLLAR_TAG = Pattern.compile("\\$(?:[A-Za-z_\\x80-\\uffff][\\w\\x80-\\uffff]*)?\\$");
+    private static final Pattern COPY = Pattern.compile("(?is)COPY\\s.*\\sFROM\\s+stdin\\b.*");
+    private static final Pattern TRIGGER = Pattern.compile("(?is)CREATE\\s+(?:TEMP(?:ORARY)?\\s+)?TRIGGER\\b");
+
+    private final String text;
+    private final ScriptSyntax syntax;
+    private final List<Part> parts = new ArrayList<>();
+    private String delimiter = ";";
+    private int position;
+    private int start = -1;
+    private int line = 1;
+    private int counted;
+
+    private Script(String text, ScriptSyntax syntax) {
+        this.text = text;
+        this.syntax = syntax;
+    }
+
+    /**
+     * A part of a script.
+     *
+     * @param kind what it is
+     * @param text a statement without what ends it, or the whole of a line
+     * @param line where it begins, from 1
+     * @param rows the rows that follow a {@code COPY}; empty for everything else
+     */
+    public record Part(Kind kind, String text, int line, String rows) {
+    }
+
+    /** What parts of a script are. */
+    public enum Kind {
+        /** A statement for the server. */
+        STATEMENT,
+        /** A statement for the server, with rows for it to read. */
+        COPY,
+        /** A line for a client program. */
+        CLIENT_LINE
+    }
+
+    /** The parts of a script in order, without comments between them. */
+    public static List<Part> parts(String text, ScriptSyntax syntax) {
+        Script script = new Script(text.startsWith("\ufeff") ? text.substring(1) : text, syntax);
+        script.read();
+        return script.parts;
+    }
+
+    private void read() {
+        while (position < text.length()) {
+            if (start < 0 && lineForClient()) {
+                continue;
+            }
+            char c = text.charAt(position);
+            if (text.startsWith(delimiter, position) && !insideTrigger()) {
+                end(position);
+                position += delimiter.length();
+                copiedRows();
+            } else if (isComment(c)) {
+                comment();
+            } else if (c == '\'' || c == '"' || c == '`' || c == '[' && syntax == ScriptSyntax.SQLITE) {
+                begin();
+                quoted(c == '[' ? ']' : c, c == '\'' && escapesHere() || c == '"' && syntax.backslashEscapes());
+            } else if (c == '$' && syntax.dollarQuotes() && !afterWord() && dollarQuoted()) {
+                continue;
+            } else {
+                if (!Character.isWhitespace(c)) {
+                    begin();
+                }
+                position++;
+            }
+        }
+        end(text.length());
+    }
+
+    private void begin() {
+        if (start < 0) {
+            start = position;
+        }
+    }
+
+    private void end(int until) {
+        if (start >= 0) {
+            String statement = text.substring(start, until).strip();
+            boolean rows = syntax.copyBlocks() && COPY.matcher(statement).matches();
+            parts.add(new Part(rows ? Kind.COPY : Kind.STATEMENT, statement, lineOf(start), ""));
+        }
+        start = -1;
+    }
+
+    /** The rows after a COPY: the lines up to one that holds a backslash and a point. */
+    private void copiedRows() {
+        if (parts.isEmpty() || parts.get(parts.size() - 1).kind() != Kind.COPY
+                || !parts.get(parts.size() - 1).rows().isEmpty()) {
+            return;
+        }
+        Part copy = parts.remove(parts.size() - 1);
+        int first = Math.min(text.length(), endOfLine(position) + 1);
+        int last = first;
+        while (last < text.length() && !text.startsWith("\\.", last)) {
+            last = Math.min(text.length(), endOfLine(last) + 1);
+        }
+        parts.add(new Part(Kind.COPY, copy.text(), copy.line(), text.substring(first, last)));
+        position = Math.min(text.length(), endOfLine(last) + 1);
+    }
+
+    private boolean lineForClient() {
+        boolean atLineStart = position == 0 || text.charAt(position - 1) == '\n';
+        if (!atLineStart) {
+            return false;
+        }
+        int end = endOfLine(position);
+        if (syntax.delimiterLines() && text.regionMatches(true, position, "DELIMITER", 0, 9)) {
+            Matcher matcher = DELIMITER.matcher(text).region(position, end);
+            if (matcher.lookingAt()) {
+                delimiter = matcher.group(1);
+                position = end;
+                return true;
+            }
+        }
+        if (syntax.clientLine() != ' ' && text.charAt(position) == syntax.clientLine()) {
+            parts.add(new Part(Kind.CLIENT_LINE, text.substring(position, end).strip(), lineOf(position), ""));
+            position = end;
+            return true;
+        }
+        return false;
+    }
+
+    private boolean isComment(char c) {
+        return text.startsWith("--", position) && isDashComment() || c == '#' && syntax.hashComments()
+                || text.startsWith("/*", position);
+    }
+
+    /** MariaDB wants a blank behind the two dashes. */
+    private boolean isDashComment() {
+        return !syntax.hashComments() || position + 2 >= text.length()
+                || Character.isWhitespace(text.charAt(position + 2));
+    }
+
+    private void comment() {
+        if (!text.startsWith("/*", position)) {
+            position = endOfLine(position);
+            return;
+        }
+        if (syntax.conditionalComments() && (text.startsWith("/*!", position) || text.startsWith("/*M!", position))
+                && !text.startsWith("/*M!999999", position)) {
+            begin();
+        }
+        int depth = 1;
+        position += 2;
+        while (position < text.length() && depth > 0) {
+            if (text.startsWith("*/", position)) {
+                depth--;
+                position += 2;
+            } else if (syntax.nestedComments() && text.startsWith("/*", position)) {
+                depth++;
+                position += 2;
+            } else {
+                position++;
+            }
+        }
+    }
+
+    private void quoted(char quote, boolean escapes) {
+        position++;
+        while (position < text.length()) {
+            char c = text.charAt(position++);
+            if (c == '\\' && escapes) {
+                position++;
+            } else if (c == quote) {
+                return;
+            }
+        }
+    }
+
+    /** Whether a backslash escapes in the string that begins here: always, or in PostgreSQL's E'' strings. */
+    private boolean escapesHere() {
+        return syntax.backslashEscapes() || syntax.copyBlocks() && position > 0
+                && Character.toUpperCase(text.charAt(position - 1)) == 'E'
+                && (position == 1 || !Character.isJavaIdentifierPart(text.charAt(position - 2)));
+    }
+
+    private boolean dollarQuoted() {
+        Matcher tag = DOLLAR_TAG.matcher(text).region(position, text.length());
+        if (!tag.lookingAt()) {
+            return false;
+        }
+        begin();
+        int end = text.indexOf(tag.group(), tag.end());
+        position = end < 0 ? text.length() : end + tag.group().length();
+        return true;
+    }
+
+    private boolean afterWord() {
+        return position > 0 && Character.isJavaIdentifierPart(text.charAt(position - 1));
+    }
+
+    private boolean insideTrigger() {
+        if (!syntax.triggerBodies() || start < 0) {
+            return false;
+        }
+        String statement = text.substring(start, position);
+        if (!TRIGGER.matcher(statement).lookingAt()) {
+            return false;
+        }
+        int depth = 0;
+        boolean begun = false;
+        for (Token token : Lexer.tokens(statement)) {
+            begun |= token.isWord("BEGIN");
+            depth += token.isWord("BEGIN") || token.isWord("CASE") ? 1 : token.isWord("END") ? -1 : 0;
+        }
+        return !begun || depth > 0;
+    }
+
+    private int endOfLine(int from) {
+        int end = text.indexOf('\n', from);
+        return end < 0 ? text.length() : end;
+    }
+
+    private int lineOf(int place) {
+        for (; counted < place; counted++) {
+            if (text.charAt(counted) == '\n') {
+                line++;
+            }
+        }
+        return line;
+    }
+
+    /** The first word of a statement, in capitals. */
+    public static String verb(String statement) {
+        Matcher word = Pattern.compile("[A-Za-z]+").matcher(statement);
+        return word.lookingAt() ? word.group().toUpperCase(Locale.ROOT) : "";
+    }
+}

@@ -1,0 +1,42 @@
+/**
+ * What an error of the database is about.
+ *
+ * @param constraint the constraint's name; empty if the error names none
+ */
+public record SqlError(Kind kind, String constraint) {
+    private static final String NAME = "`((?:[^`]|``)+)`";
+    private static final Pattern KEY = Pattern.compile("for key '(.*)'[^']*$", Pattern.DOTALL);
+    private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT " + NAME + " FOREIGN KEY");
+    private static final Pattern CHECK = Pattern.compile("CONSTRAINT " + NAME + " failed for " + NAME + "\\." + NAME);
+
+    /** What the database did not like. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+
+    /** Reads an error; codes as in the MariaDB manual, "MariaDB Error Code Reference". */
+    public static SqlError of(SQLException error) {
+        String message = String.valueOf(error.getMessage());
+        return switch (error.getErrorCode()) {
+            case 1062, 1586 -> new SqlError(Kind.DUPLICATE, name(KEY, message));
+            case 1216, 1217, 1451, 1452 -> new SqlError(Kind.REFERENCE, name(REFERENCE, message));
+            case 4025 -> new SqlError(Kind.CHECK, check(message));
+            case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1416, 4078, 4079 -> new SqlError(Kind.VALUE, "");
+            default -> new SqlError(Kind.OTHER, "");
+        };
+    }
+
+    /** A check of a column has the name of table and column. */
+    private static String check(String message) {
+        Matcher matcher = CHECK.matcher(message);
+        if (!matcher.find()) {
+            return "";
+        }
+        String name = matcher.group(1);
+        String table = matcher.group(3) + ".";
+        return (name.startsWith(table) ? name.substring(table.length()) : name).replace("``", "`");
+    }
+
+    private static String name(Pattern pattern, String message) {
+        Matcher matcher = pattern.matcher(message);
+        return matcher.find() ? matcher.group(1).replace("``", "`") : "";
+    }
+}

@@ -1,0 +1,2 @@
+        config.addDataSourceProperty("connectionTimeZone", "UTC");
+        config.addDataSourceProperty("forceConnectionTimeZoneToSession", "true");

@@ -1,0 +1,90 @@
+/**
+ * An empty database on a MariaDB server of the tests' own, which runs on a temporary directory and is stopped when it is
+ * closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}.
+ */
+final class EmptyDatabase implements AutoCloseable {
+    private static final int SECONDS = 30;
+
+    private final File directory;
+    private final int port;
+    private final Process server;
+
+    EmptyDatabase() {
+        try {
+            directory = Files.createTempDirectory("mariadb-").toFile();
+            String data = "--datadir=" + new File(directory, "data");
+            String user = "--user=" + System.getProperty("user.name");
+            int installed = run("mariadb-install-db", "--no-defaults", data, user,
+                    "--auth-root-authentication-method=normal", "--skip-test-db").waitFor();
+            if (installed != 0) {
+                throw new IllegalStateException("mariadb-install-db failed, see " + log());
+            }
+            try (ServerSocket socket = new ServerSocket(0)) {
+                port = socket.getLocalPort();
+            }
+            server = run("mariadbd", "--no-defaults", data, user, "--port=" + port, "--bind-address=127.0.0.1",
+                    "--socket=" + new File(directory, "socket"), "--skip-log-bin", "--skip-name-resolve",
+                    "--character-set-server=utf8mb4", "--innodb-flush-log-at-trx-commit=0");
+            await();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The MariaDB server for the tests did not start.", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("The MariaDB server for the tests was not given the time to start.", e);
+        }
+    }
+
+    private Process run(String... command) throws IOException {
+        File program = Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/opt/homebrew/bin")
+                .map(folder -> new File(folder, command[0])).filter(File::canExecute).findFirst()
+                .orElseThrow(() -> new IllegalStateException("The tests need a MariaDB server: no " + command[0] + " here."));
+        command[0] = program.toString();
+        return new ProcessBuilder(command).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log())).start();
+    }
+
+    private File log() {
+        return new File(directory, "log");
+    }
+
+    private void await() throws InterruptedException {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
+        while (server.isAlive() && System.nanoTime() < end) {
+            try (Connection connection = DriverManager.getConnection(serverUrl(), user(), password());
+                    Statement statement = connection.createStatement()) {
+                statement.executeUpdate("CREATE DATABASE tests");
+                return;
+            } catch (SQLException notYet) {
+                Thread.sleep(50);
+            }
+        }
+        throw new IllegalStateException("mariadbd does not answer, see " + log());
+    }
+
+    private String serverUrl() {
+        return "jdbc:mariadb://127.0.0.1:" + port + "/";
+    }
+
+    String url() {
+        return serverUrl() + "tests?allowMultiQueries=true&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
+    }
+
+    String user() {
+        return "root";
+    }
+
+    String password() {
+        return "";
+    }
+
+    @Override
+    public void close() {
+        server.destroy();
+        server.onExit().join();
+        try (var files = Files.walk(directory.toPath())) {
+            files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+        } catch (IOException e) {
+            throw new UncheckedIOException("The directory of the tests' MariaDB server could not be removed.", e);
+        }
+    }
+}
