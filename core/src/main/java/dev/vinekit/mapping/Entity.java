@@ -1,6 +1,5 @@
 package dev.vinekit.mapping;
 
-import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import java.util.Collections;
 import java.util.List;
@@ -63,7 +62,7 @@ public record Entity(
     /** The fields to tell rows apart by if there is no key: those whose values can be compared and sorted. */
     public List<Field> comparable() {
         return fields.stream()
-                .filter(field -> field.type().isKey() && field.column().type().kind() != SqlType.Kind.TEXT).toList();
+                .filter(field -> field.type().isKey() && !field.column().type().isUnwieldy()).toList();
     }
 
     public boolean can(Operation operation) {

@@ -81,8 +81,8 @@ public final class Mapper {
         List<Field> fields = table.columns().stream()
                 .map(column -> field(table, column, name, keyColumns, components, rules)).toList();
         List<RowRule> rowRules = rules.rowRules(fields);
-        rules.leftToDatabase().forEach(check -> remark(table, "The check " + check.name()
-                + " is left to the database; the service does not know its meaning: " + check.expression()));
+        rules.leftToDatabase().forEach(check -> remark(table, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
+                + "is left to the database; the service does not know its meaning: " + check.expression()));
         String variable = name.value().substring(0, 1).toLowerCase(Locale.ROOT) + name.value().substring(1);
         return new Entity(
                 table,
@@ -114,7 +114,7 @@ public final class Mapper {
             List<Check> checks, List<Field> fields, Set<Check> leftToDatabase) {
         return checks.stream().map(check -> {
             List<String> columns = dialect.parseCheck(check.expression()).columns();
-            return new Entity.CheckedFields(check.name(),
+            return new Entity.CheckedFields(dialect.reported(check),
                     fields.stream().filter(field -> columns.contains(field.column().name())).toList(),
                     !leftToDatabase.contains(check));
         }).toList();

@@ -64,7 +64,7 @@ final class TableRules {
     List<FieldRule> fieldRules(String column) {
         List<FieldRule> rules = new ArrayList<>(fieldRules.getOrDefault(column, List.of()));
         if (labels.containsKey(column)) {
-            rules.add(new FieldRule.Pattern(inAnyCase(column, labels.get(column).stream()
+            rules.add(new FieldRule.Pattern(inAnyCase(isExact(column), labels.get(column).stream()
                     .map(Pattern::quote).collect(Collectors.joining("|")))));
         }
         return rules;
@@ -245,7 +245,8 @@ final class TableRules {
             return false;
         }
         char escape = like.escape().isEmpty() ? '\\' : like.escape().charAt(0);
-        add(ref.name(), new FieldRule.Pattern(inAnyCase(ref.name(), LikePattern.regex(like.pattern(), escape))));
+        add(ref.name(), new FieldRule.Pattern(inAnyCase(find(ref.name()).filter(column ->
+                dialect.likeTellsCase(table, column)).isPresent(), LikePattern.regex(like.pattern(), escape))));
         return true;
     }
 
@@ -261,9 +262,9 @@ final class TableRules {
         return true;
     }
 
-    /** The expression as a column that does not tell capitals from small letters means it. */
-    private String inAnyCase(String column, String regex) {
-        return isExact(column) ? regex : "(?iu:" + regex + ")";
+    /** The expression as an engine that does not tell capitals from small letters means it. */
+    private static String inAnyCase(boolean tellsCase, String regex) {
+        return tellsCase ? regex : "(?iu:" + regex + ")";
     }
 
     private boolean isExact(String column) {

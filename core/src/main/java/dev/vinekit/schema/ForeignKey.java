@@ -1,6 +1,7 @@
 package dev.vinekit.schema;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * A reference from columns of one table to a key of another.
@@ -22,6 +23,11 @@ public record ForeignKey(
     /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
     public enum Action {
         NO_ACTION, RESTRICT, CASCADE, SET_NULL, SET_DEFAULT;
+
+        /** The action of this SQL spelling. */
+        public static Action of(String sql) {
+            return valueOf(sql.replace(' ', '_'));
+        }
 
         /** The SQL spelling. */
         public String sql() {
@@ -46,5 +52,11 @@ public record ForeignKey(
         if (columns.size() != targetColumns.size()) {
             throw new IllegalArgumentException("foreign key " + name + " pairs " + columns + " with " + targetColumns);
         }
+    }
+
+    /** This key with the columns of the rest of it, for a catalog that gives one row for each column. */
+    public ForeignKey and(ForeignKey rest) {
+        return new ForeignKey(name, Stream.concat(columns.stream(), rest.columns.stream()).toList(), target,
+                Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate, deferral);
     }
 }

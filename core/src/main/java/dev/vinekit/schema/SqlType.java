@@ -81,6 +81,14 @@ public record SqlType(
         return kind == Kind.CHAR || kind == Kind.VARCHAR || kind == Kind.TEXT;
     }
 
+    /** Whether values are long texts, or things that have no Java type of their own: nothing to tell rows apart by. */
+    public boolean isUnwieldy() {
+        return switch (kind) {
+            case TEXT, BINARY, JSON, BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> true;
+            default -> false;
+        };
+    }
+
     public boolean isWholeNumber() {
         return switch (kind) {
             case TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT -> true;

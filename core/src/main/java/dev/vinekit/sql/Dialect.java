@@ -1,10 +1,12 @@
 package dev.vinekit.sql;
 
+import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.UniqueKey;
 import java.util.List;
 import java.util.Optional;
 
@@ -31,6 +33,21 @@ public interface Dialect {
     /** Whether two texts in a column are equal, or match a pattern, only if they are the same letter for letter. */
     default boolean comparesExactly(Table table, Column column) {
         return true;
+    }
+
+    /** Whether LIKE tells capitals from small letters in a column. */
+    default boolean likeTellsCase(Table table, Column column) {
+        return comparesExactly(table, column);
+    }
+
+    /** What the database calls a key when it refuses a row on account of it. */
+    default String reported(Table table, UniqueKey key) {
+        return key.name();
+    }
+
+    /** What the database calls a check when it refuses a row on account of it. */
+    default String reported(Check check) {
+        return check.name();
     }
 
     /** The parameter marker for a value of this type. */
@@ -76,10 +93,7 @@ public interface Dialect {
 
     /** Whether a row's place in this type's order is worth sorting by. */
     default boolean isSortable(SqlType type) {
-        return switch (type.kind()) {
-            case TEXT, BINARY, JSON, BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> false;
-            default -> true;
-        };
+        return !type.isUnwieldy();
     }
 
     /** The statements that make the tables and views of a schema in an empty database, one script. */

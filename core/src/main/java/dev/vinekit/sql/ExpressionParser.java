@@ -23,8 +23,8 @@ public final class ExpressionParser {
     private final UnaryOperator<String> fold;
     private int position;
 
-    private ExpressionParser(String sql, UnaryOperator<String> fold, boolean backslashEscapes) {
-        this.tokens = Lexer.tokens(sql, backslashEscapes);
+    private ExpressionParser(String sql, UnaryOperator<String> fold, Quoting quoting) {
+        this.tokens = Lexer.tokens(sql, quoting);
         this.fold = fold;
     }
 
@@ -35,17 +35,17 @@ public final class ExpressionParser {
      * @param fold what the engine does with an identifier that is not quoted, for example {@code toUpperCase}
      */
     public static Expression parse(String sql, UnaryOperator<String> fold) {
-        return parse(sql, fold, false);
+        return parse(sql, fold, Quoting.STANDARD);
     }
 
     /**
      * The meaning of an expression.
      *
-     * @param backslashEscapes whether a backslash in a string escapes the next character
+     * @param quoting how the engine quotes
      */
-    public static Expression parse(String sql, UnaryOperator<String> fold, boolean backslashEscapes) {
+    public static Expression parse(String sql, UnaryOperator<String> fold, Quoting quoting) {
         try {
-            ExpressionParser parser = new ExpressionParser(sql, fold, backslashEscapes);
+            ExpressionParser parser = new ExpressionParser(sql, fold, quoting);
             Expression expression = parser.disjunction();
             return parser.peek().kind() == Token.Kind.END ? expression : new Expression.Unknown(sql);
         } catch (NotUnderstood e) {

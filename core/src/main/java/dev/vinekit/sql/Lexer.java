@@ -9,25 +9,21 @@ final class Lexer {
             "!~~*", "~~*", "!~~", "!~*", "~~", "!~", "~*", "<=", ">=", "<>", "!=", "||", "::");
 
     private final String sql;
-    private final boolean backslashEscapes;
+    private final Quoting quoting;
     private int position;
 
-    private Lexer(String sql, boolean backslashEscapes) {
+    private Lexer(String sql, Quoting quoting) {
         this.sql = sql;
-        this.backslashEscapes = backslashEscapes;
+        this.quoting = quoting;
     }
 
+    /** The tokens of a text in standard SQL. */
     static List<Token> tokens(String sql) {
-        return tokens(sql, false);
+        return tokens(sql, Quoting.STANDARD);
     }
 
-    /**
-     * The tokens of a text.
-     *
-     * @param backslashEscapes whether a backslash in a string escapes the next character
-     */
-    static List<Token> tokens(String sql, boolean backslashEscapes) {
-        return new Lexer(sql, backslashEscapes).all();
+    static List<Token> tokens(String sql, Quoting quoting) {
+        return new Lexer(sql, quoting).all();
     }
 
     private List<Token> all() {
@@ -63,6 +59,9 @@ final class Lexer {
         if (c == '"' || c == '`') {
             return quoted(Token.Kind.QUOTED_IDENTIFIER, c);
         }
+        if (c == '[' && quoting == Quoting.BRACKETS) {
+            return quoted(Token.Kind.QUOTED_IDENTIFIER, ']');
+        }
         if (isDigit(c) || c == '.' && position + 1 < sql.length() && isDigit(sql.charAt(position + 1))) {
             return new Token(Token.Kind.NUMBER, number(), start);
         }
@@ -88,7 +87,7 @@ final class Lexer {
         StringBuilder text = new StringBuilder();
         for (position++; position < sql.length(); position++) {
             char c = sql.charAt(position);
-            if (c == '\\' && backslashEscapes && quote != '`' && position + 1 < sql.length()) {
+            if (c == '\\' && quoting == Quoting.BACKSLASHES && quote != '`' && position + 1 < sql.length()) {
                 text.append(escaped(sql.charAt(++position)));
             } else if (c != quote) {
                 text.append(c);
@@ -100,7 +99,7 @@ final class Lexer {
                 return new Token(kind, text.toString(), start);
             }
         }
-        return new Token(Token.Kind.SYMBOL, String.valueOf(quote), start);
+        return new Token(Token.Kind.SYMBOL, sql.substring(start, start + 1), start);
     }
 
     /** What a backslash and this character stand for (MariaDB manual, "String Literals"). */

@@ -23,6 +23,12 @@ public final class SqlText {
         return result.append(sql.substring(copied)).toString();
     }
 
+    /** What follows the first bare occurrence of a word, in any case. */
+    public static String after(String sql, String word) {
+        return Lexer.tokens(sql, Quoting.BRACKETS).stream().filter(token -> token.isWord(word)).findFirst()
+                .map(token -> sql.substring(token.start() + word.length()).strip()).orElse(sql);
+    }
+
     /** The strings in a text, without their quotes. */
     public static List<String> strings(String sql) {
         return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.STRING).map(Token::text).toList();
@@ -32,7 +38,7 @@ public final class SqlText {
     public static String withoutQualifier(String sql, String qualifier) {
         StringBuilder result = new StringBuilder();
         int copied = 0;
-        List<Token> tokens = Lexer.tokens(sql, true);
+        List<Token> tokens = Lexer.tokens(sql, Quoting.BACKSLASHES);
         for (int i = 0; i + 1 < tokens.size(); i++) {
             Token token = tokens.get(i);
             Token next = tokens.get(i + 1);

@@ -215,11 +215,7 @@ final class H2Catalog {
         return new ForeignKey(row.getString("CONSTRAINT_NAME"), Catalog.strings(row.getArray("COLUMNS")),
                 new TableName(row.getString("TARGET_SCHEMA"), row.getString("TARGET_NAME")),
                 Catalog.strings(row.getArray("TARGET_COLUMNS")),
-                action(row.getString("DELETE_RULE")), action(row.getString("UPDATE_RULE")));
-    }
-
-    private static ForeignKey.Action action(String rule) {
-        return ForeignKey.Action.valueOf(rule.replace(' ', '_'));
+                ForeignKey.Action.of(row.getString("DELETE_RULE")), ForeignKey.Action.of(row.getString("UPDATE_RULE")));
     }
 
     private static Column column(ResultSet row) throws SQLException {

@@ -241,7 +241,7 @@ final class MariadbCatalog {
     private void references() throws SQLException {
         Map<List<String>, List<ForeignKey.Action>> actions = new HashMap<>();
         each(ACTIONS, row -> actions.put(constraint(row),
-                List.of(action(row.getString("DELETE_RULE")), action(row.getString("UPDATE_RULE")))));
+                List.of(ForeignKey.Action.of(row.getString("DELETE_RULE")), ForeignKey.Action.of(row.getString("UPDATE_RULE")))));
         Map<List<String>, ForeignKey> keys = new LinkedHashMap<>();
         Map<List<String>, TableName> tables = new HashMap<>();
         each(REFERENCES, row -> {
@@ -250,25 +250,13 @@ final class MariadbCatalog {
             keys.merge(id, new ForeignKey(row.getString("CONSTRAINT_NAME"), List.of(row.getString("COLUMN_NAME")),
                     name(row.getString("REFERENCED_TABLE_SCHEMA"), row.getString("REFERENCED_TABLE_NAME")),
                     List.of(row.getString("REFERENCED_COLUMN_NAME")),
-                    actions.get(id).get(0), actions.get(id).get(1)), MariadbCatalog::joined);
+                    actions.get(id).get(0), actions.get(id).get(1)), ForeignKey::and);
         });
         keys.forEach((id, key) -> drafts.foreignKey(tables.get(id), key));
     }
 
     private static List<String> constraint(ResultSet row) throws SQLException {
         return List.of(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"), row.getString("CONSTRAINT_NAME"));
-    }
-
-    private static ForeignKey joined(ForeignKey one, ForeignKey more) {
-        List<String> columns = new ArrayList<>(one.columns());
-        List<String> targets = new ArrayList<>(one.targetColumns());
-        columns.addAll(more.columns());
-        targets.addAll(more.targetColumns());
-        return new ForeignKey(one.name(), columns, one.target(), targets, one.onDelete(), one.onUpdate());
-    }
-
-    private static ForeignKey.Action action(String rule) {
-        return ForeignKey.Action.valueOf(rule.replace(' ', '_'));
     }
 
     /** All in one statement, for the numbers of a sequence stand in the sequence. */

@@ -7,6 +7,7 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
+import dev.vinekit.sql.Quoting;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -62,7 +63,7 @@ final class MariadbDialect implements Dialect {
 
     @Override
     public Expression parseCheck(String expression) {
-        return ExpressionParser.parse(expression, word -> word, true);
+        return ExpressionParser.parse(expression, word -> word, Quoting.BACKSLASHES);
     }
 
     /** What a regular expression means depends on the collation here. */

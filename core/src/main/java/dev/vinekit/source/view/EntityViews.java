@@ -9,6 +9,7 @@ import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -20,10 +21,12 @@ import java.util.stream.Collectors;
 /** Makes the views of entities. */
 final class EntityViews {
     private final Mapping mapping;
+    private final Dialect dialect;
     private final FieldViews fields;
     private final TestViews tests;
 
-    EntityViews(Mapping mapping, boolean readsTyped) {
+    EntityViews(Mapping mapping, boolean readsTyped, Dialect dialect) {
+        this.dialect = dialect;
         this.mapping = mapping;
         this.fields = new FieldViews(readsTyped);
         this.tests = new TestViews(mapping);
@@ -99,7 +102,9 @@ final class EntityViews {
                 JavaString.list(sortable.isEmpty() ? List.of("1") : sortable),
                 JavaString.lines(updates.stream()
                         .map(field -> field.sqlName() + " = " + field.parameter()).toList()),
-                plain ? JavaString.of("*") : JavaString.of(String.join(", ", selected)),
+                plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
+                        .map(field -> field.selected().equals(field.sqlName()) ? field.sqlName()
+                                : field.selected() + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
                 told.stream().map(field -> JavaString.of(field.sqlName())).toList(),
                 JavaString.of(told.stream()
                         .map(field -> keyFields.isEmpty() ? field.same() : field.sqlName() + " = " + field.parameter())
@@ -117,7 +122,7 @@ final class EntityViews {
         entity.table().indexes().stream().filter(Index::unique)
                 .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
         for (UniqueKey key : keys) {
-            constraints.add(constraint("unique", key.name(), List.of(path),
+            constraints.add(constraint("unique", dialect.reported(entity.table(), key), List.of(path),
                     key.columns().stream().map(entity::field).toList()));
         }
         for (Relation relation : entity.relations()) {

@@ -68,7 +68,9 @@ final class FieldViews {
 
     private JavaCode read(Field field, JavaCode boxed, int position) {
         return switch (field.type()) {
-            case STRING, BIG_DECIMAL -> JavaCode.of("row." + field.type().getter() + "(%s)", position);
+            case BIG_DECIMAL -> readsTyped ? JavaCode.of("row.getBigDecimal(%s)", position)
+                    : JavaCode.of("Columns.decimal(row, %s, %s)", position, field.column().type().scale());
+            case STRING -> JavaCode.of("row." + field.type().getter() + "(%s)", position);
             case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);
             case JSON -> JavaCode.of("Json.parse(row.getString(%s))", position);
             case ENUM -> JavaCode.of("%s.fromString(row.getString(%s))", boxed, position);

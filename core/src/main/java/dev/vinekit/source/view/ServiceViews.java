@@ -26,7 +26,7 @@ public final class ServiceViews {
                 .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
                         DocText.of(library.version()), DocText.of(library.scope())))
                 .toList();
-        EntityViews maker = new EntityViews(mapping, engine.readsTyped());
+        EntityViews maker = new EntityViews(mapping, engine.readsTyped(), dialect);
         Map<TableName, EntityView> views = new LinkedHashMap<>();
         mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
         List<EntityView> entities = List.copyOf(views.values());

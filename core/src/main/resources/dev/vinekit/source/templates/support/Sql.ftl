@@ -66,6 +66,7 @@ public final class Sql {
             return json.toString();
         }
 </#if>
+<#include "values.ftl">
         return value;
     }
 }

@@ -26,7 +26,8 @@ public final class SqlErrors {
     public RuntimeException translate(SQLException error, boolean deleting) {
         SqlError refusal = SqlError.of(error);
         Optional<Constraint> constraint = Stream.concat(own.stream(), all.stream())
-                .filter(candidate -> candidate.name().equals(refusal.constraint())).findFirst();
+                .filter(candidate -> !refusal.constraint().isEmpty() && candidate.name().equals(refusal.constraint()))
+                .findFirst();
         List<String> fields = constraint.map(Constraint::fields).orElse(List.of());
         return switch (refusal.kind()) {
             case DUPLICATE -> ProblemException.duplicate(fields, error);

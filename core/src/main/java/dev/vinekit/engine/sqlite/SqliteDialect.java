@@ -1,0 +1,120 @@
+package dev.vinekit.engine.sqlite;
+
+import dev.vinekit.schema.Check;
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.Expression;
+import dev.vinekit.sql.ExpressionParser;
+import dev.vinekit.sql.Quoting;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** SQLite's SQL. */
+final class SqliteDialect implements Dialect {
+    private static final Pattern PLAIN = Pattern.compile("[A-Za-z_][A-Za-z0-9_]*");
+
+    /** sqlite.org, "SQLite Keywords". */
+    private static final Set<String> KEYWORDS = Set.of("""
+            abort action add after all alter always analyze and as asc attach autoincrement before begin between by
+            cascade case cast check collate column commit conflict constraint create cross current current_date
+            current_time current_timestamp database default deferrable deferred delete desc detach distinct do drop each
+            else end escape except exclude exclusive exists explain fail filter first following for foreign from full
+            generated glob group groups having if ignore immediate in index indexed initially inner insert instead
+            intersect into is isnull join key last left like limit match materialized natural no not nothing notnull null
+            nulls of offset on or order others outer over partition plan pragma preceding primary query raise range
+            recursive references regexp reindex release rename replace restrict returning right rollback row rows
+            savepoint select set table temp temporary then ties to transaction trigger unbounded union unique update
+            using vacuum values view virtual when where window with without true false rowid strict stored
+            """.strip().split("\\s+"));
+
+    @Override
+    public String identifier(String name) {
+        return PLAIN.matcher(name).matches() && !KEYWORDS.contains(name.toLowerCase(Locale.ROOT))
+                ? name : Dialect.quoteIdentifier(name);
+    }
+
+    @Override
+    public Expression parseCheck(String expression) {
+        return ExpressionParser.parse(expression, word -> word, Quoting.BRACKETS);
+    }
+
+    /** REGEXP is whatever function a program registers. */
+    @Override
+    public Optional<String> javaRegex(String pattern) {
+        return Optional.empty();
+    }
+
+    @Override
+    public boolean comparesExactly(Table table, Column column) {
+        return column.collation().isEmpty();
+    }
+
+    @Override
+    public boolean likeTellsCase(Table table, Column column) {
+        return false;
+    }
+
+    /** A key that is broken is told by its columns. */
+    @Override
+    public String reported(Table table, UniqueKey key) {
+        return key.columns().isEmpty() ? "index '" + key.name() + "'"
+                : key.columns().stream().map(column -> table.name().name() + "." + column)
+                        .collect(Collectors.joining(", "));
+    }
+
+    /** A check without a name is told by its text. */
+    @Override
+    public String reported(Check check) {
+        return check.name().isEmpty() ? check.expression() : check.name();
+    }
+
+    @Override
+    public String parameter(SqlType type) {
+        return "?";
+    }
+
+    @Override
+    public String literal(SqlType type, String value) {
+        return switch (type.kind()) {
+            case BOOLEAN, BIGINT, DECIMAL, DOUBLE -> value;
+            case BINARY -> "X'" + value + "'";
+            case TIMESTAMP -> Dialect.quoteLiteral(value.replace('T', ' '));
+            case TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(SECONDS.format(OffsetDateTime.parse(value.replace(' ', 'T'))
+                    .withOffsetSameInstant(ZoneOffset.UTC)) + "+00:00");
+            default -> Dialect.quoteLiteral(value);
+        };
+    }
+
+    private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss", Locale.ROOT);
+
+    @Override
+    public String isSame(String column, String parameter) {
+        return column + " IS " + parameter;
+    }
+
+    @Override
+    public String overridingIdentity() {
+        return "";
+    }
+
+    /** Counting goes on after the greatest number by itself. */
+    @Override
+    public Optional<String> restartIdentity(String table, Column column, long next) {
+        return Optional.empty();
+    }
+
+    @Override
+    public String definition(Schema schema) {
+        return new SqliteDefinition(this, schema).script();
+    }
+}

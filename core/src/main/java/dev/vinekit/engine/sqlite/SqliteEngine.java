@@ -1,0 +1,139 @@
+package dev.vinekit.engine.sqlite;
+
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.ScriptSyntax;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/** SQLite: all that is particular to it, apart from the catalog queries and the SQL spelling. */
+public final class SqliteEngine implements Engine {
+    /** Nothing on a scratch database has to outlive a crash; readers do not wait for a writer. */
+    private static final String SCRATCH =
+            "?foreign_keys=true&journal_mode=WAL&synchronous=OFF&transaction_mode=IMMEDIATE&busy_timeout=10000";
+
+    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)(?:ATTACH|DETACH|VACUUM)\\b");
+
+    /** Opens for reading and writing, and makes no file ({@code SQLITE_OPEN_READWRITE} alone). */
+    private static final String EXISTING = "open_mode=2";
+
+    @Override
+    public String name() {
+        return "sqlite";
+    }
+
+    @Override
+    public String title() {
+        return "SQLite";
+    }
+
+    @Override
+    public String exampleUrl() {
+        return "jdbc:sqlite:data/cellar.db";
+    }
+
+    @Override
+    public boolean accepts(String jdbcUrl) {
+        return jdbcUrl.startsWith("jdbc:sqlite:");
+    }
+
+    /** SQLite makes a file that does not exist, unless told not to. */
+    @Override
+    public String connectionUrl(String jdbcUrl) {
+        boolean inMemory = jdbcUrl.equals("jdbc:sqlite:") || jdbcUrl.contains(":memory:") || jdbcUrl.contains("mode=");
+        return inMemory ? jdbcUrl : jdbcUrl + (jdbcUrl.contains("?") ? "&" : "?") + EXISTING;
+    }
+
+    /** Result codes: sqlite.org, "Result and Error Codes". */
+    @Override
+    public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
+        String place = jdbcUrl.replaceAll("[?].*", "");
+        return switch (refusal.getErrorCode() & 0xff) {
+            case 14 -> new ConnectionAdvice("There is no database at " + place + ", or it cannot be opened.",
+                    "Check the path: it is relative to the current directory unless it begins with /.");
+            case 26 -> new ConnectionAdvice("The file at " + place + " is not an SQLite database.",
+                    "Name another file; an encrypted database cannot be read.");
+            case 5, 6 -> new ConnectionAdvice("Another program is writing to " + place + ".",
+                    "Try again when it has finished.");
+            case 8, 23 -> new ConnectionAdvice("The file at " + place + " may not be read or written by this login.",
+                    "Check the rights on the file and on its directory.");
+            default -> new ConnectionAdvice(
+                    "SQLite could not open " + place + " (result " + refusal.getErrorCode() + ").",
+                    "Run again with --verbose to see what the driver says.");
+        };
+    }
+
+    @Override
+    public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        return new SqliteCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Login login(Connection connection) throws SQLException {
+        return new Login(title(), connection.getMetaData().getDatabaseProductVersion(), "", false);
+    }
+
+    @Override
+    public Dialect dialect(Schema schema) {
+        return new SqliteDialect();
+    }
+
+    @Override
+    public List<Library> libraries() {
+        return List.of(new Library("org.xerial", "sqlite-jdbc", "sqlite", "runtime"));
+    }
+
+    @Override
+    public boolean readsTyped() {
+        return false;
+    }
+
+    @Override
+    public List<String> support() {
+        return List.of("Columns");
+    }
+
+    @Override
+    public ScratchDatabase scratch() throws SQLException {
+        try {
+            Path directory = Files.createTempDirectory("vinekit-sqlite-");
+            Path file = directory.resolve("scratch.db");
+            return new ScratchDatabase(this, "jdbc:sqlite:" + file + SCRATCH, "", "", () -> remove(directory));
+        } catch (IOException e) {
+            throw Fault.inWorld("A file for a scratch database could not be made: " + e.getMessage(),
+                    "Check that the temporary directory may be written to.", e);
+        }
+    }
+
+    private static void remove(Path directory) throws SQLException {
+        try (Stream<Path> files = Files.walk(directory)) {
+            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(file);
+            }
+        } catch (IOException e) {
+            throw new SQLException("removing " + directory, e);
+        }
+    }
+
+    @Override
+    public ScriptSyntax scriptSyntax() {
+        return ScriptSyntax.SQLITE;
+    }
+
+    @Override
+    public Optional<String> reasonToSkip(String statement) {
+        return ABOUT_OTHERS.matcher(statement).lookingAt()
+                ? Optional.of("it concerns other files") : Optional.empty();
+    }
+}

@@ -1,0 +1,2 @@
+/** SQLite, version 3.37 or later. */
+package dev.vinekit.engine.sqlite;

@@ -1,0 +1,45 @@
+/** Reads and writes what SQLite has no type for: times as text of ISO 8601, with a blank between date and time. */
+public final class Columns {
+    private Columns() {
+    }
+
+    /** The value of a column as a type; null for NULL. */
+    public static <T> T get(ResultSet row, int column, Class<T> type) throws SQLException {
+        String text = row.getString(column);
+        if (text == null) {
+            return null;
+        }
+        try {
+            return type.cast(switch (type.getSimpleName()) {
+                case "Boolean" -> row.getBoolean(column);
+                case "Long" -> row.getLong(column);
+                case "Double" -> row.getDouble(column);
+                case "UUID" -> UUID.fromString(text);
+                case "LocalDate" -> LocalDate.parse(text);
+                case "LocalTime" -> LocalTime.parse(text);
+                case "LocalDateTime" -> LocalDateTime.parse(text.replace(' ', 'T'));
+                case "OffsetDateTime" -> moment(text.replace(' ', 'T'));
+                default -> throw new SQLException("Columns of type " + type + " are not known here.");
+            });
+        } catch (IllegalArgumentException | DateTimeException e) {
+            throw new SQLException("Column " + column + " holds something that is no " + type.getSimpleName() + ".", e);
+        }
+    }
+
+    /** The number in a column with so many digits after the point, or more if it has more; null for NULL. */
+    public static BigDecimal decimal(ResultSet row, int column, int scale) throws SQLException {
+        String text = row.getString(column);
+        BigDecimal number = text == null ? null : new BigDecimal(text);
+        return number == null || number.scale() >= scale ? number : number.setScale(scale);
+    }
+
+    /** A moment without an offset is meant in UTC, as SQLite's own functions give it. */
+    private static OffsetDateTime moment(String text) {
+        boolean offset = text.matches(".*(?:Z|[+-]\\d\\d:\\d\\d)");
+        return OffsetDateTime.parse(offset ? text : text + "Z");
+    }
+
+    static String text(LocalDateTime moment) {
+        return DateTimeFormatter.ISO_LOCAL_DATE.format(moment) + " " + DateTimeFormatter.ISO_LOCAL_TIME.format(moment);
+    }
+}

@@ -1,0 +1,27 @@
+/**
+ * What an error of the database is about.
+ *
+ * @param constraint the columns of a key, or a check's name or text; empty if the error names none
+ */
+public record SqlError(Kind kind, String constraint) {
+    private static final Pattern REFUSAL = Pattern.compile("\\((UNIQUE|CHECK|FOREIGN KEY|NOT NULL) constraint failed(?:: (.*))?\\)$", Pattern.DOTALL);
+
+    /** What the database did not like. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+
+    /** Reads an error; result codes as in sqlite.org, "Result and Error Codes". */
+    public static SqlError of(SQLException error) {
+        Matcher refusal = REFUSAL.matcher(String.valueOf(error.getMessage()));
+        if (!refusal.find()) {
+            boolean aboutValue = error instanceof SQLiteException && (error.getErrorCode() & 0xff) == 19;
+            return new SqlError(aboutValue ? Kind.VALUE : Kind.OTHER, "");
+        }
+        Kind kind = switch (refusal.group(1)) {
+            case "UNIQUE" -> Kind.DUPLICATE;
+            case "FOREIGN KEY" -> Kind.REFERENCE;
+            case "CHECK" -> Kind.CHECK;
+            default -> Kind.VALUE;
+        };
+        return new SqlError(kind, refusal.group(2) == null ? "" : refusal.group(2));
+    }
+}

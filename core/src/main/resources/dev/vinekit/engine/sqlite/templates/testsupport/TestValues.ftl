@@ -1,0 +1,42 @@
+/** Values as plain JDBC reads them, in the Java types that the service uses. */
+final class TestValues {
+    private TestValues() {
+    }
+
+    static Object read(ResultSet row, int column, String type) throws SQLException {
+        String text = row.getString(column);
+        if (text == null) {
+            return null;
+        }
+        return switch (type.toUpperCase(Locale.ROOT)) {
+            case "BOOLEAN", "BOOL" -> text.equals("1");
+            case "NUMERIC", "DECIMAL", "DEC", "NUMBER" -> {
+                BigDecimal number = new BigDecimal(text);
+                yield number.setScale(Math.max(number.scale(), row.getMetaData().getScale(column)));
+            }
+            case "DATE" -> LocalDate.parse(text);
+            case "TIME" -> LocalTime.parse(text);
+            case "DATETIME", "TIMESTAMP", "TIMESTAMP WITHOUT TIME ZONE" -> LocalDateTime.parse(text.replace(' ', 'T'));
+            case "TIMESTAMPTZ", "TIMESTAMP WITH TIME ZONE", "DATETIMEOFFSET" ->
+                    OffsetDateTime.parse(text.replace(' ', 'T') + (text.contains("+") ? "" : "Z"));
+            case "UUID", "GUID", "UNIQUEIDENTIFIER" -> UUID.fromString(text);
+<#if s.json>
+            case "JSON", "JSONB" -> Json.parse(text);
+</#if>
+            default -> plain(row, column, type.toUpperCase(Locale.ROOT));
+        };
+    }
+
+    private static Object plain(ResultSet row, int column, String type) throws SQLException {
+        if (type.contains("INT")) {
+            return row.getLong(column);
+        } else if (type.contains("REAL") || type.contains("FLOA") || type.contains("DOUB")) {
+            return row.getDouble(column);
+<#if s.binary>
+        } else if (type.contains("BLOB") || type.contains("BINARY")) {
+            return Binary.of(row.getBytes(column));
+</#if>
+        }
+        return row.getString(column);
+    }
+}
