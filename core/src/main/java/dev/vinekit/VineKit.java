@@ -124,6 +124,17 @@ public final class VineKit {
     }
 
     /**
+     * Runs the tests of a compiled project on a database that is empty before; it is left with tables and rows.
+     *
+     * @param empty a database made for this
+     */
+    public static TestReport testOn(Project project, Database empty) {
+        try (SeededDatabase database = SeededDatabase.on(project, empty)) {
+            return new TestRun(project).on(database);
+        }
+    }
+
+    /**
      * Runs the tests of a compiled project on a scratch database that has the tables of this schema.
      *
      * @param schema as it was just read from a database

@@ -3,8 +3,9 @@ package dev.vinekit.engine;
 import dev.vinekit.fault.Fault;
 import java.util.List;
 import java.util.ServiceLoader;
+import java.util.stream.Collectors;
 
-/** The engines on the class path, found through {@link ServiceLoader}. */
+/** The engines on the class path, found through {@link ServiceLoader}; the one that takes any driver comes last. */
 public final class Engines {
     private Engines() {
     }
@@ -26,8 +27,9 @@ public final class Engines {
         }
         return all().stream().filter(engine -> engine.accepts(jdbcUrl)).findFirst()
                 .orElseThrow(() -> Fault.inCall(
-                        "No engine reads URLs like " + shortened(jdbcUrl) + ".",
-                        "Use one of: " + titles() + "."));
+                        "No JDBC driver on the class path takes URLs like " + shortened(jdbcUrl) + ".",
+                        "Drivers are here for " + titles() + "; put the jar of another one on the class path "
+                                + "(the command line takes it from VINEKIT_CLASSPATH)."));
     }
 
     /**
@@ -38,11 +40,12 @@ public final class Engines {
     public static Engine named(String name) {
         return all().stream().filter(engine -> engine.name().equals(name)).findFirst()
                 .orElseThrow(() -> Fault.inCall("There is no engine named " + name + ".",
-                        "Use one of: " + titles() + "."));
+                        "Use one of: " + String.join(", ", all().stream().map(Engine::name).toList()) + "."));
     }
 
     private static String titles() {
-        return String.join(", ", all().stream().map(Engine::title).toList());
+        return all().stream().filter(engine -> !engine.libraries().isEmpty()).map(Engine::title)
+                .collect(Collectors.joining(", "));
     }
 
     /** The URL without a login, and up to where options, and so perhaps a password, begin. */

@@ -61,6 +61,11 @@ public final class ScratchDatabase implements AutoCloseable {
         return password;
     }
 
+    /** The connection that keeps the database alive. */
+    public Connection anchor() {
+        return anchor;
+    }
+
     public Connection connect() throws SQLException {
         return DriverManager.getConnection(url, user, password);
     }

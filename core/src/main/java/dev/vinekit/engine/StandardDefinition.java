@@ -39,7 +39,7 @@ public class StandardDefinition {
         List<String> later = new ArrayList<>();
         for (Table table : schema.inReferenceOrder()) {
             defined.add(table.name());
-            if (table.isView()) {
+            if (table.viewQuery().filter(query -> !query.sql().isEmpty()).isPresent()) {
                 view(table);
             } else {
                 table(table, defined, later);
@@ -129,7 +129,7 @@ public class StandardDefinition {
         StringBuilder line = new StringBuilder(dialect.identifier(column.name())).append(' ').append(type(column));
         column.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
         column.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
-        column.computed().ifPresent(computed -> line.append(computed(computed)));
+        column.computed().filter(computed -> !computed.expression().isEmpty()).ifPresent(computed -> line.append(computed(computed)));
         String numbering = numbering(column);
         return line.append(numbering)
                 .append(!numbering.isEmpty() || column.nullable() || column.isComputed() ? "" : " NOT NULL").toString();

@@ -164,7 +164,7 @@ public final class Mapper {
                 sqlName,
                 dialect.selected(column.type(), sqlName),
                 parameter,
-                dialect.isSame(sqlName, parameter),
+                dialect.isSame(column.type(), sqlName, parameter),
                 enumeration.isPresent() ? List.of() : rules.examples(column));
     }
 

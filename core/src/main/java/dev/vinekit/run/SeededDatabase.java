@@ -1,15 +1,18 @@
 package dev.vinekit.run;
 
+import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
+import dev.vinekit.schema.Schema;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.List;
 
 /** A scratch database with the tables and the seed rows of a project; it goes away when it is closed. */
 public final class SeededDatabase implements AutoCloseable {
@@ -32,8 +35,34 @@ public final class SeededDatabase implements AutoCloseable {
      * @param definition the statements that make the tables
      */
     public static SeededDatabase of(Project project, String definition) {
-        Engine engine = Engines.named(project.service().engine());
-        SeededDatabase database = new SeededDatabase(opened(engine));
+        return filled(project, definition, opened(Engines.named(project.service().engine())));
+    }
+
+    /**
+     * A database that somebody has made for this, with the tables and rows that the project's scripts make in it; they
+     * are left there.
+     *
+     * @throws Fault if it is not empty
+     */
+    public static SeededDatabase on(Project project, Database empty) {
+        try {
+            ScratchDatabase database = new ScratchDatabase(
+                    empty.engine(), empty.url(), empty.user(), empty.password(), () -> { });
+            Schema schema = empty.engine().read(database.anchor(), List.of());
+            if (!schema.tables().isEmpty()) {
+                database.close();
+                throw Fault.inCall(empty + " is not empty: it has the table " + schema.tables().get(0).name() + ".",
+                        "Name a database made for the tests alone.");
+            }
+            return filled(project, script(project, "schema.sql"), database);
+        } catch (SQLException e) {
+            Engine.ConnectionAdvice advice = empty.engine().explain(empty.url(), empty.user(), e);
+            throw Fault.inWorld(advice.cause(), advice.fix(), e);
+        }
+    }
+
+    private static SeededDatabase filled(Project project, String definition, ScratchDatabase scratch) {
+        SeededDatabase database = new SeededDatabase(scratch);
         try {
             database.execute("table definitions", definition);
             database.execute("seed rows", script(project, "seed.sql"));

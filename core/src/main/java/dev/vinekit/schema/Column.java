@@ -36,8 +36,9 @@ public record Column(
     }
 
     /**
-     * A generated column's expression.
+     * How the value of a generated column comes about.
      *
+     * @param expression empty if the engine does not tell
      * @param stored whether the value is kept with the row, and not worked out when it is read
      */
     public record Computed(String expression, boolean stored) {

@@ -86,8 +86,28 @@ public interface Dialect {
         return "DEFAULT VALUES";
     }
 
+    /** Whether an INSERT can answer with the row that it stored; otherwise the driver is asked for it. */
+    default boolean returnsRows() {
+        return true;
+    }
+
+    /** Whether rows of values can be compared with {@code >}. */
+    default boolean comparesRows() {
+        return true;
+    }
+
+    /** What keeps a query to a number of rows, a parameter. */
+    default String limit() {
+        return "LIMIT ?";
+    }
+
+    /** What makes a query give a number of rows after leaving out others; the parameters in the order of the text. */
+    default String page() {
+        return "LIMIT ? OFFSET ?";
+    }
+
     /** The condition that a column has the value of a parameter, or is NULL if that is. */
-    default String isSame(String column, String parameter) {
+    default String isSame(SqlType type, String column, String parameter) {
         return column + " IS NOT DISTINCT FROM " + parameter;
     }
 

@@ -142,7 +142,7 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
-    public String isSame(String column, String parameter) {
+    public String isSame(SqlType type, String column, String parameter) {
         return column + " <=> " + parameter;
     }
 

@@ -98,7 +98,7 @@ final class SqliteDialect implements Dialect {
     private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss", Locale.ROOT);
 
     @Override
-    public String isSame(String column, String parameter) {
+    public String isSame(SqlType type, String column, String parameter) {
         return column + " IS " + parameter;
     }
 

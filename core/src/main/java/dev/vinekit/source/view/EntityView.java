@@ -73,6 +73,10 @@ public record EntityView(
             JavaString keyMatch,
             JavaString orderList,
             JavaString assignments,
+            JavaString limit,
+            JavaString page,
+            boolean offsetFirst,
+            boolean returning,
             JavaString everything,
             List<JavaString> tellingColumns,
             JavaString tellingMatch) {

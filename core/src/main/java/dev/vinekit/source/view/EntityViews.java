@@ -65,7 +65,7 @@ final class EntityViews {
                 updates.stream().map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName(),
-                KeyViews.of(entity),
+                KeyViews.of(entity, dialect.comparesRows()),
                 constraints(entity),
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
                 statements(entity, updates),
@@ -82,7 +82,7 @@ final class EntityViews {
         return new TitleView(DocText.of(article + entity.title()), DocText.of(entity.path().replace('-', ' ')));
     }
 
-    private static EntityView.StatementView statements(Entity entity, List<Field> updates) {
+    private EntityView.StatementView statements(Entity entity, List<Field> updates) {
         List<Field> keyFields = entity.key();
         List<String> key = keyFields.stream().map(Field::sqlName).toList();
         String keyParameters = keyFields.stream().map(Field::parameter).collect(Collectors.joining(", "));
@@ -96,12 +96,16 @@ final class EntityViews {
                 JavaString.list(selected),
                 JavaString.of(keyList),
                 JavaString.of(key.size() == 1 ? keyList + " > " + keyParameters
-                        : "(" + keyList + ") > (" + keyParameters + ")"),
+                        : dialect.comparesRows() ? "(" + keyList + ") > (" + keyParameters + ")" : after(keyFields)),
                 JavaString.of(keyFields.stream().map(field -> field.sqlName() + " = " + field.parameter())
                         .collect(Collectors.joining(" AND "))),
                 JavaString.list(sortable.isEmpty() ? List.of("1") : sortable),
                 JavaString.lines(updates.stream()
                         .map(field -> field.sqlName() + " = " + field.parameter()).toList()),
+                JavaString.of(dialect.limit()),
+                JavaString.of(dialect.page()),
+                dialect.page().startsWith("OFFSET"),
+                dialect.returnsRows(),
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
                         .map(field -> field.selected().equals(field.sqlName()) ? field.sqlName()
                                 : field.selected() + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
@@ -109,6 +113,20 @@ final class EntityViews {
                 JavaString.of(told.stream()
                         .map(field -> keyFields.isEmpty() ? field.same() : field.sqlName() + " = " + field.parameter())
                         .collect(Collectors.joining(" AND "))));
+    }
+
+    /** The condition that a row comes after another by several columns, for an engine that does not compare rows. */
+    private static String after(List<Field> key) {
+        List<String> cases = new ArrayList<>();
+        for (int i = 0; i < key.size(); i++) {
+            List<String> parts = new ArrayList<>();
+            for (Field earlier : key.subList(0, i)) {
+                parts.add(earlier.sqlName() + " = " + earlier.parameter());
+            }
+            parts.add(key.get(i).sqlName() + " > " + key.get(i).parameter());
+            cases.add(String.join(" AND ", parts));
+        }
+        return String.join(" OR ", cases);
     }
 
     private List<JavaCode> constraints(Entity entity) {

@@ -4,6 +4,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
@@ -24,8 +25,13 @@ final class KeyViews {
         return single ? key.get(0).name() : JavaName.of("key");
     }
 
-    static EntityView.KeyView of(Entity entity) {
-        return entity.key().size() == 1 ? single(entity, entity.key().get(0)) : composite(entity);
+    /**
+     * How code speaks of a key.
+     *
+     * @param comparesRows whether the parts of a key are compared as one
+     */
+    static EntityView.KeyView of(Entity entity, boolean comparesRows) {
+        return entity.key().size() == 1 ? single(entity, entity.key().get(0)) : composite(entity, comparesRows);
     }
 
     private static EntityView.KeyView single(Entity entity, Field field) {
@@ -51,14 +57,14 @@ final class KeyViews {
                 JavaCode.of("stored.%s()", name));
     }
 
-    private static EntityView.KeyView composite(Entity entity) {
+    private static EntityView.KeyView composite(Entity entity, boolean comparesRows) {
         JavaName type = entity.keyName().orElse(entity.name());
         return new EntityView.KeyView(
                 JavaCode.of("%s", type),
                 JavaCode.of("%s", type),
                 JavaName.of("key"),
                 parts(entity, "key.%s()"),
-                parts(entity, "after.%s()"),
+                comparesRows ? parts(entity, "after.%s()") : repeated(entity),
                 JavaCode.of("%s::primaryKey", entity.name()),
                 JavaCode.of("buildFromEncoded(created.primaryKey().segment())"),
                 JavaCode.of("@Encoded @PathParam(\"key\")"),
@@ -69,6 +75,15 @@ final class KeyViews {
                 JavaCode.of("created.primaryKey()"),
                 JavaCode.of("all.get(0).primaryKey()"),
                 parts(entity, "stored.%s()"));
+    }
+
+    /** The parts of a key as a comparison wants them that goes from part to part. */
+    private static JavaCode repeated(Entity entity) {
+        List<JavaCode> arguments = new ArrayList<>();
+        for (int i = 1; i <= entity.key().size(); i++) {
+            entity.key().subList(0, i).forEach(field -> arguments.add(JavaCode.of("after.%s()", field.name())));
+        }
+        return JavaCode.list(arguments);
     }
 
     private static JavaCode parts(Entity entity, String form) {

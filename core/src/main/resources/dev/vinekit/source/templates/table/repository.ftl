@@ -8,7 +8,15 @@ public final class ${e.name}Repository {
 </#list>
 
 </#if>
-<#if e.can.create>
+<#if e.can.create && !e.sql.returning>
+    private static final String[] COLUMN_NAMES = {
+<#list e.fields as f>
+        ${f.column}<#sep>,</#sep>
+</#list>
+    };
+
+</#if>
+<#if e.can.create && e.sql.returning>
     private static final String COLUMNS = """
             ${e.sql.columnList.block(12)}
             """;
@@ -27,13 +35,13 @@ public final class ${e.name}Repository {
 <#if e.keyed>
     private static final String LIST = SELECT + """
             ORDER BY ${e.sql.keyList.block(16)}
-            LIMIT ?
+            ${e.sql.limit.block(12)}
             """;
 
     private static final String LIST_AFTER = SELECT + """
             WHERE ${e.sql.keyAfter.block(16)}
             ORDER BY ${e.sql.keyList.block(16)}
-            LIMIT ?
+            ${e.sql.limit.block(12)}
             """;
 
     private static final String FIND = SELECT + """
@@ -43,7 +51,7 @@ public final class ${e.name}Repository {
 <#else>
     private static final String LIST = SELECT + """
             ORDER BY ${e.sql.orderList.block(16)}
-            LIMIT ? OFFSET ?
+            ${e.sql.page.block(12)}
             """;
 
 </#if>
@@ -87,7 +95,7 @@ public final class ${e.name}Repository {
 <#else>
     /** At most {@code limit} rows, without the first {@code offset}. */
     public List<${e.name}> list(Connection connection, long offset, int limit) throws SQLException {
-        return Sql.list(connection, LIST, ${e.name}Repository::row, limit, offset);
+        return Sql.list(connection, LIST, ${e.name}Repository::row, <#if e.sql.offsetFirst>offset, limit<#else>limit, offset</#if>);
     }
 
 </#if>
@@ -103,7 +111,7 @@ public final class ${e.name}Repository {
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, input.${f.name}())
 </#list>
-                .returning(connection, COLUMNS, ${e.name}Repository::row);
+                .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ${e.name}Repository::row);
     }
 
 </#if>

@@ -13,7 +13,7 @@ public record SqlError(Kind kind, String constraint) {
     public static SqlError of(SQLException error) {
         Matcher refusal = REFUSAL.matcher(String.valueOf(error.getMessage()));
         if (!refusal.find()) {
-            boolean aboutValue = error instanceof SQLiteException && (error.getErrorCode() & 0xff) == 19;
+            boolean aboutValue = (error.getErrorCode() & 0xff) == 19;
             return new SqlError(aboutValue ? Kind.VALUE : Kind.OTHER, "");
         }
         Kind kind = switch (refusal.group(1)) {

@@ -1,0 +1,90 @@
+package dev.vinekit.engine.generic;
+
+import dev.vinekit.engine.Catalog;
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.ScriptSyntax;
+import java.sql.Connection;
+import java.sql.DatabaseMetaData;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.SQLInvalidAuthorizationSpecException;
+import java.util.List;
+
+/** Any database that has a JDBC driver on the class path. */
+public final class GenericEngine implements Engine {
+    @Override
+    public String name() {
+        return "jdbc";
+    }
+
+    @Override
+    public String title() {
+        return "other JDBC";
+    }
+
+    @Override
+    public String exampleUrl() {
+        return "jdbc:hsqldb:hsql://localhost/cellar";
+    }
+
+    /** Whether a driver takes the URL. */
+    @Override
+    public boolean accepts(String jdbcUrl) {
+        return DriverManager.drivers().anyMatch(driver -> {
+            try {
+                return driver.acceptsURL(jdbcUrl);
+            } catch (SQLException e) {
+                return false;
+            }
+        });
+    }
+
+    @Override
+    public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
+        String place = jdbcUrl.replaceAll("[?;].*", "");
+        String state = String.valueOf(refusal.getSQLState());
+        return state.startsWith("28") || refusal instanceof SQLInvalidAuthorizationSpecException
+                ? new ConnectionAdvice("The database at " + place + " does not accept the user name or password.",
+                        "Check --user, and that the variable named by --password-env holds the password.")
+                : new ConnectionAdvice("The database at " + place + " could not be opened (SQL state " + state + ").",
+                        "Check the URL; run again with --verbose to see what the driver says.");
+    }
+
+    @Override
+    public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        return new GenericCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Login login(Connection connection) throws SQLException {
+        DatabaseMetaData metadata = connection.getMetaData();
+        return new Login(metadata.getDatabaseProductName(), metadata.getDatabaseProductVersion(),
+                Catalog.text(metadata.getUserName()), false);
+    }
+
+    @Override
+    public Dialect dialect(Schema schema) {
+        return new GenericDialect();
+    }
+
+    /** The driver is for the project's owner to add. */
+    @Override
+    public List<Library> libraries() {
+        return List.of();
+    }
+
+    @Override
+    public ScratchDatabase scratch() {
+        throw Fault.inCall("Nothing is known of how a scratch database is made on this engine.",
+                "Make an empty database and name it with --on.");
+    }
+
+    @Override
+    public ScriptSyntax scriptSyntax() {
+        return ScriptSyntax.STANDARD;
+    }
+}

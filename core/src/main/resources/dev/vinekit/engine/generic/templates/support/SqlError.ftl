@@ -1,0 +1,20 @@
+/**
+ * What an error of the database is about.
+ *
+ * @param constraint the constraint's name; empty, for no standard says where it stands
+ */
+public record SqlError(Kind kind, String constraint) {
+    /** What the database did not like. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+
+    /** Reads an error; SQL states as several engines use them beyond the class 23 of the standard. */
+    public static SqlError of(SQLException error) {
+        String state = String.valueOf(error.getSQLState());
+        return new SqlError(switch (state) {
+            case "23505" -> Kind.DUPLICATE;
+            case "23503", "23504", "23506", "23001" -> Kind.REFERENCE;
+            case "23502" -> Kind.VALUE;
+            default -> state.startsWith("23") ? Kind.CHECK : state.startsWith("22") ? Kind.VALUE : Kind.OTHER;
+        }, "");
+    }
+}
