@@ -4,7 +4,9 @@ import dev.vinekit.data.SeedScript;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
+import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapper;
@@ -17,6 +19,7 @@ import dev.vinekit.run.SeededDatabase;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.run.TestRun;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.EngineTraits;
@@ -41,15 +44,39 @@ public final class VineKit {
         return ask(database, connection -> database.engine().login(connection));
     }
 
-    /** Counts the rows of every table of a schema. */
-    public static Map<TableName, Long> countRows(Database database, Schema schema) {
-        return ask(database, connection -> database.engine().countRows(connection, schema));
+    /**
+     * Makes a scratch database from a script, a dump for instance; it goes away when it is closed.
+     *
+     * @param engineName the engine that the script is written for, in lower case
+     */
+    public static ScriptDatabase load(String engineName, Path script) {
+        return ScriptDatabase.of(engineName, script);
+    }
+
+    /**
+     * How many rows the tables of a schema have; those of large tables are estimated. Tables that the login may not read
+     * are left out.
+     *
+     * @param all whether to count large tables too
+     */
+    public static Map<TableName, RowCount> rowCounts(Database database, Schema schema, boolean all) {
+        return ask(database, connection -> RowCount.of(connection, database.engine(), schema, all));
     }
 
     /** The first rows of a table. */
     public static SampleOfRows sampleRows(Database database, Schema schema, Table table, int limit) {
         return ask(database, connection -> SampleOfRows.read(
                 connection, database.engine().dialect(schema).table(table.name(), schema.defaultSchema()), limit));
+    }
+
+    /** A schema as a JSON text, for other programs and for comparison. */
+    public static String snapshot(Schema schema) {
+        return Snapshot.write(schema);
+    }
+
+    /** The statements that make the tables and views of a schema in an empty database of its engine. */
+    public static String definition(Schema schema) {
+        return Engines.named(schema.engine()).dialect(schema).definition(schema);
     }
 
     /** Reads the schema of a database; the database is not changed. */
@@ -119,6 +146,17 @@ public final class VineKit {
     /** Runs the tests of a compiled project on a scratch database, which is dropped afterwards. */
     public static TestReport test(Project project) {
         try (SeededDatabase database = SeededDatabase.of(project)) {
+            return new TestRun(project).on(database);
+        }
+    }
+
+    /**
+     * Runs the tests of a compiled project on a scratch database on a server, which is dropped afterwards.
+     *
+     * @param server where the login may make a database
+     */
+    public static TestReport testOnServer(Project project, Database server) {
+        try (SeededDatabase database = SeededDatabase.onServer(project, server)) {
             return new TestRun(project).on(database);
         }
     }

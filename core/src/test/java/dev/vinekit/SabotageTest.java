@@ -74,7 +74,7 @@ class SabotageTest {
         "required field forgotten        | dto/PressingInput            | @NotNull\\n        @Digits                   | @Digits",
         "deletion not reported           | service/PressService         | if (!deleted) {                            | if (!deleted && id < 0) {",
         "wrong status for a duplicate    | support/ProblemException     | Problem.of(409, \"Conflict\", detail         | Problem.of(400, \"Conflict\", detail",
-        "constraint not translated       | support/SqlErrors            | case 23503, 23506 -> deleting              | case 23503, 23506 -> !deleting",
+        "constraint not translated       | support/SqlErrors            | case REFERENCE -> deleting                 | case REFERENCE -> !deleting",
         "transaction not committed       | support/Transactions         | connection.commit();                       | connection.rollback();",
         "no location                     | controller/PressController   | Response.created(location)                 | Response.status(201)",
         "unknown properties let through  | support/InputReader          | if (!names.contains(name)) {               | if (name.isEmpty()) {",

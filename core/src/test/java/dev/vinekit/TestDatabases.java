@@ -8,6 +8,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Databases for tests, each gone when it is closed. */
 public final class TestDatabases implements AutoCloseable {
@@ -35,7 +37,9 @@ public final class TestDatabases implements AutoCloseable {
     /** Names, types and constraints that nobody would choose who had to generate code for them. */
     public static TestDatabases hostile(String engineName) throws SQLException, IOException {
         try (InputStream script = TestDatabases.class.getResourceAsStream("hostile-" + engineName + ".sql")) {
-            return on(engineName, new String(script.readAllBytes(), StandardCharsets.UTF_8));
+            String wide = IntStream.rangeClosed(1, 200).mapToObj(i -> ", c" + i + " INT")
+                    .collect(Collectors.joining("", "CREATE TABLE wide (id INT PRIMARY KEY", ");"));
+            return on(engineName, new String(script.readAllBytes(), StandardCharsets.UTF_8) + wide);
         }
     }
 

@@ -3,12 +3,15 @@ package dev.vinekit.cli;
 import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
+import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.TestReport;
 import java.nio.file.Path;
+import java.util.Optional;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** The whole way on the bundled database. */
@@ -21,9 +24,16 @@ final class DemoCommand extends ToolCommand {
     private Path directory;
 
     @Option(names = "--engine", paramLabel = "NAME", defaultValue = "h2",
-            description = "Database to make the cellar on: h2 or postgresql (default: ${DEFAULT-VALUE}). "
-                    + "Both come with the tool; nothing needs to be installed.")
+            description = "Database to make the cellar on: h2, postgresql, mariadb or sqlite (default: ${DEFAULT-VALUE}). "
+                    + "All but mariadb come with the tool; that wants an installed server, or --url.")
     private String engine;
+
+    @Option(names = "--url", paramLabel = "URL",
+            description = "JDBC URL of a server on which a database may be made for the demo, and dropped afterwards.")
+    private String url;
+
+    @Mixin
+    private LoginOptions login;
 
     @Option(names = "--serve", description = "Leave the service running afterwards, on a database with the seed rows.")
     private boolean serve;
@@ -37,14 +47,17 @@ final class DemoCommand extends ToolCommand {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project project;
-        try (Cellar cellar = stages.run("open", () -> Cellar.open(engine),
+        Optional<Database> server = Optional.ofNullable(url).map(login::database);
+        String engine = server.map(database -> database.engine().name()).orElse(this.engine);
+        try (Cellar cellar = stages.run("open", () -> server.map(Cellar::openOn).orElseGet(() -> Cellar.open(engine)),
                 opened -> "the bundled cellar on " + opened.database().engine().title())) {
             Mapping mapping = steps.map(steps.read(cellar.database(), Scope.all()), "com.example.cellar");
             ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed(engine)), directory);
             project = steps.write(changes);
         }
         steps.compile(project);
-        TestReport report = steps.summarised(() -> VineKit.test(project));
+        TestReport report = steps.summarised(() -> server.map(database -> VineKit.testOnServer(project, database))
+                .orElseGet(() -> VineKit.test(project)));
         stages.total();
         new Matrix(report, output.style(), System.out).print();
         System.out.println("The project is in " + directory + ": read it, change it, run mvn verify in it.");

@@ -42,7 +42,10 @@ final class GenerateCommand extends ToolCommand {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Path directory = project.directory();
-        Schema schema = steps.read(source.database(), source.scope());
+        Schema schema;
+        try (Source opened = source.open(output)) {
+            schema = steps.read(opened.database(), source.scope());
+        }
         Mapping mapping = steps.map(schema, basePackage == null ? packageFor(directory) : basePackage);
         ChangeSet changes = steps.plan(VineKit.generate(mapping), directory);
         if (!dryRun) {

@@ -4,14 +4,19 @@ import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.RowCount;
+import dev.vinekit.engine.SampleOfRows;
+import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
 /** Shows what is in a database. */
 @Command(name = "inspect", description = {
@@ -23,23 +28,46 @@ final class InspectCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
 
+    @Option(names = "--format", paramLabel = "FORM", defaultValue = "text",
+            description = "text; json, the whole reading for other programs; or sql, the statements that make the tables.")
+    private Format format;
+
+    @Option(names = "--count", description = "Count the rows of large tables too, and do not estimate them.")
+    private boolean count;
+
+    /** Forms of the output, as the option spells them. */
+    enum Format { text, json, sql }
+
     @Override
     public Integer call() {
-        Database database = source.database();
-        Engine.Login login = VineKit.login(database);
-        Schema schema = VineKit.read(database, new Scope(source.scope().schemas(), List.of()));
-        Set<TableName> chosen = source.scope().chosen(schema);
-        Schema shown = chosen.isEmpty() ? schema : schema.withTables(
-                schema.tables().stream().filter(table -> chosen.contains(table.name())).toList());
-        Map<TableName, Long> counts = VineKit.countRows(database, shown);
+        try (Source opened = source.open(output)) {
+            Database database = opened.database();
+            Engine.Login login = VineKit.login(database);
+            Schema schema = VineKit.read(database, new Scope(source.scope().schemas(), List.of()));
+            Set<TableName> chosen = source.scope().chosen(schema);
+            Schema shown = chosen.isEmpty() ? schema : schema.withTables(
+                    schema.tables().stream().filter(table -> chosen.contains(table.name())).toList());
+            switch (format) {
+                case json -> System.out.print(VineKit.snapshot(shown));
+                case sql -> System.out.print(VineKit.definition(shown));
+                case text -> text(database, login, schema, shown, chosen.isEmpty());
+            }
+            return 0;
+        }
+    }
+
+    private void text(Database database, Engine.Login login, Schema schema, Schema shown, boolean all) {
+        Map<TableName, RowCount> counts = VineKit.rowCounts(database, shown, count);
         SchemaView view = new SchemaView(schema, output.style(), System.out);
         view.login(login);
-        if (chosen.isEmpty()) {
+        if (all) {
             view.overview(counts);
+            return;
         }
-        for (Table table : chosen.isEmpty() ? List.<Table>of() : shown.tables()) {
-            view.table(table, counts.get(table.name()), VineKit.sampleRows(database, schema, table, SAMPLE));
+        for (Table table : shown.tables()) {
+            Optional<SampleOfRows> sample = table.access().rights().contains(Access.Right.SELECT)
+                    ? Optional.of(VineKit.sampleRows(database, schema, table, SAMPLE)) : Optional.empty();
+            view.table(table, Optional.ofNullable(counts.get(table.name())), sample);
         }
-        return 0;
     }
 }

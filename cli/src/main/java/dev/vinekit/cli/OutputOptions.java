@@ -4,6 +4,9 @@ import picocli.CommandLine.Option;
 
 /** How much is said, and in which colours. The launcher tells what the terminal can show. */
 final class OutputOptions {
+    private static final int USUAL = 118;
+    private static final int NARROWEST = 40;
+
     @Option(names = "--quiet", description = "No progress on standard error.")
     private boolean quiet;
 
@@ -25,6 +28,7 @@ final class OutputOptions {
     Style style() {
         String unwanted = System.getenv("NO_COLOR");
         boolean coloured = !noColor && (unwanted == null || unwanted.isEmpty()) && Boolean.getBoolean("vinekit.color");
-        return new Style(coloured, Boolean.getBoolean("vinekit.unicode"));
+        return new Style(coloured, Boolean.getBoolean("vinekit.unicode"),
+                Math.max(NARROWEST, Integer.getInteger("vinekit.columns", USUAL)));
     }
 }

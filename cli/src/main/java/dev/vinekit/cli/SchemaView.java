@@ -1,20 +1,29 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
+import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import java.io.PrintStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Prints a schema for a person. */
 final class SchemaView {
+    private static final int NAME = 60;
+
     private final Schema schema;
     private final Style style;
     private final PrintStream out;
@@ -26,41 +35,84 @@ final class SchemaView {
     }
 
     void login(Engine.Login login) {
-        out.println(login.product() + " " + login.version() + ", schema " + schema.defaultSchema() + ", as "
-                + login.user());
+        out.println(login.product() + " " + login.version()
+                + (schema.defaultSchema().isEmpty() ? "" : ", schema " + style.cell(schema.defaultSchema(), NAME))
+                + (login.user().isEmpty() ? "" : ", as " + style.cell(login.user(), NAME)));
+        long owned = schema.tables().stream().filter(table -> !login.user().isEmpty()
+                && table.access().owner().equals(login.user())).count();
         if (login.administrator()) {
-            out.println(style.warning(login.user() + " is an administrator. That is fine for looking; "
-                    + "let the service log in as someone who may do less."));
+            warn(login, "is an administrator");
+        } else if (owned > 0) {
+            warn(login, "owns " + owned + " of these tables");
         }
         out.println();
     }
 
-    void overview(Map<TableName, Long> counts) {
-        TextTable lines = new TextTable(style, "table", "rows", "columns", "key", "refers to");
+    private void warn(Engine.Login login, String what) {
+        out.println(style.warning(style.cell(login.user(), NAME) + " " + what + ". That is fine for looking; let the "
+                + "service log in as someone who may do less (vinekit role)."));
+    }
+
+    void overview(Map<TableName, RowCount> counts) {
+        boolean limited = schema.tables().stream().anyMatch(table -> !mayAll(table));
+        TextTable lines = limited
+                ? new TextTable(style, "table", "rows", "columns", "key", "refers to", "may")
+                : new TextTable(style, "table", "rows", "columns", "key", "refers to");
         long rows = 0;
         for (Table table : schema.tables()) {
-            rows += counts.get(table.name());
-            lines.add(
-                    name(table.name()) + (table.isView() ? " (view)" : ""),
-                    String.valueOf(counts.get(table.name())),
+            RowCount count = counts.get(table.name());
+            rows += count == null ? 0 : count.rows();
+            List<String> cells = new ArrayList<>(List.of(
+                    title(table),
+                    count == null ? style.none() : count.toString(),
                     String.valueOf(table.columns().size()),
                     table.primaryKey().map(key -> columns(key.columns())).orElse(style.none()),
-                    String.join(", ", table.foreignKeys().stream().map(key -> name(key.target())).distinct().toList()));
+                    String.join(", ", table.foreignKeys().stream().map(key -> name(key.target())).distinct().toList())));
+            if (limited) {
+                cells.add(rights(table));
+            }
+            lines.add(cells.toArray(new String[0]));
         }
         lines.print(out);
         out.println();
-        out.println(Steps.tables(schema) + ", " + Steps.count(rows, "row", "rows") + " (counted). One in full: --tables NAME");
+        out.println(Steps.tables(schema) + ", " + Steps.count(rows, "row", "rows") + " " + how(counts) + ". One in full: --tables NAME");
     }
 
-    void table(Table table, long rows, SampleOfRows sample) {
-        out.println(style.strong(name(table.name())) + (table.isView() ? " (view)" : "") + ", " + Steps.count(rows, "row", "rows") + " (counted)");
+    private static String how(Map<TableName, RowCount> counts) {
+        return counts.values().stream().allMatch(RowCount::exact) ? "(counted)"
+                : "(~ is an estimate of the database; --count counts)";
+    }
+
+    private static boolean mayAll(Table table) {
+        return table.access().rights().size() == Access.Right.values().length
+                || table.isView() && table.access().rights().contains(Access.Right.SELECT);
+    }
+
+    private static String rights(Table table) {
+        Set<Access.Right> rights = table.access().rights();
+        return mayAll(table) ? "all" : rights.isEmpty() ? "nothing" : Arrays.stream(Access.Right.values())
+                .filter(rights::contains).map(right -> right.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(" "));
+    }
+
+    private String title(Table table) {
+        return name(table.name()) + (table.kind() == Table.Kind.TABLE ? "" : " (" + table.kind().words() + ")");
+    }
+
+    void table(Table table, Optional<RowCount> rows, Optional<SampleOfRows> sample) {
+        String counted = rows.map(count -> count.exact() ? Steps.count(count.rows(), "row", "rows") + " (counted)"
+                : "about " + count.rows() + " rows (the database's estimate; --count counts)").orElse("rows not counted");
+        out.println(style.strong(style.cell(title(table), style.width())) + ", " + counted);
         if (!table.comment().isEmpty()) {
-            out.println(style.cell(table.comment(), TextTable.LINE_WIDTH));
+            out.println(style.cell(table.comment(), style.width()));
+        }
+        if (!table.access().owner().isEmpty()) {
+            out.println("owned by " + style.cell(table.access().owner(), NAME) + "; this login may: " + rights(table));
         }
         out.println();
         columns(table);
         constraints(table);
-        sample(sample);
+        sample.ifPresentOrElse(this::sample, () -> out.println("This login may not read its rows."));
         out.println();
     }
 
@@ -70,10 +122,13 @@ final class SchemaView {
             String filled = switch (column.identity()) {
                 case ALWAYS -> "identity, always";
                 case BY_DEFAULT -> "identity by default";
+                case AUTO_INCREMENT -> "counts up";
                 case NONE -> column.computed().map(computed -> "= " + computed.expression())
-                        .orElse(column.defaultValue().orElse(""));
+                        .orElse(column.defaultValue().map(DefaultValue::text).orElse(""));
             };
-            lines.add(column.name(), column.type().text(), column.nullable() ? "yes" : "no",
+            String type = column.type().domain().map(domain -> domain + ", ").orElse("") + column.type().text()
+                    + column.collation().map(collation -> " " + collation).orElse("");
+            lines.add(column.name(), type, column.nullable() ? "yes" : "no",
                     keyMarks(table, column.name()), filled, column.comment());
         }
         lines.print(out);
@@ -97,14 +152,17 @@ final class SchemaView {
         table.primaryKey().ifPresent(key -> lines.add("primary key  " + columns(key.columns())));
         table.uniqueKeys().forEach(key -> lines.add("unique       " + columns(key.columns())));
         table.foreignKeys().forEach(key -> lines.add("refers       " + columns(key.columns()) + " to "
-                + name(key.target()) + " (" + columns(key.targetColumns()) + ")" + onDelete(key)));
+                + name(key.target()) + " (" + columns(key.targetColumns()) + ")" + onDelete(key) + key.deferral().sql().toLowerCase(Locale.ROOT)));
         schema.tables().forEach(other -> other.foreignKeys().stream()
                 .filter(key -> key.target().equals(table.name()))
                 .forEach(key -> lines.add("referred by  " + name(other.name()) + " (" + columns(key.columns()) + ")"
                         + onDelete(key))));
         table.checks().forEach(check -> lines.add("check        " + check.expression()));
-        table.indexes().forEach(index -> lines.add("index        " + columns(index.columns())));
-        lines.forEach(line -> out.println(style.cell(line, TextTable.LINE_WIDTH)));
+        table.columns().forEach(column -> schema.domain(column).ifPresent(domain -> domain.checks().forEach(check ->
+                lines.add("check        " + check.expression() + " of " + column.name() + ", by its domain"))));
+        table.indexes().forEach(index -> lines.add((index.unique() ? "unique index " : "index        ")
+                + index.definition().orElseGet(() -> columns(index.columns()))));
+        lines.forEach(line -> out.println(style.cell(line, style.width())));
         out.println();
     }
 

@@ -1,6 +1,5 @@
 package dev.vinekit.cli;
 
-import dev.vinekit.engine.Database;
 import dev.vinekit.project.Project;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -30,9 +29,10 @@ final class ServeCommand extends ToolCommand {
             steps.compileService(existing);
             return serving.scratch(existing);
         }
-        Database database = source.database();
-        steps.reach(database);
-        steps.compileService(existing);
-        return serving.database(existing, database);
+        try (Source opened = source.open(output)) {
+            steps.reach(opened.database());
+            steps.compileService(existing);
+            return serving.database(existing, opened.database());
+        }
     }
 }

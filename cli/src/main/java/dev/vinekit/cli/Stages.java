@@ -1,9 +1,14 @@
 package dev.vinekit.cli;
 
+import dev.vinekit.engine.ScratchDatabase;
 import java.lang.management.ManagementFactory;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 
 /** Tells on standard error what is being done, what came of it and how long it took. */
 final class Stages {
@@ -23,6 +28,17 @@ final class Stages {
             line(name, summary.apply(result), begin);
         }
         return result;
+    }
+
+    /** Says which parts of a script were not run: each sort of them once, with the first place. */
+    void skipped(List<ScratchDatabase.Skipped> parts) {
+        if (quiet) {
+            return;
+        }
+        Map<String, List<ScratchDatabase.Skipped>> byReason = parts.stream().collect(
+                Collectors.groupingBy(ScratchDatabase.Skipped::reason, LinkedHashMap::new, Collectors.toList()));
+        byReason.forEach((reason, group) -> System.err.printf(Locale.ROOT, "%-9s %d x: %s (first in line %d: %s)%n",
+                "skipped", group.size(), reason, group.get(0).line(), group.get(0).what()));
     }
 
     /** Ends with an empty line, which parts progress from results where both are shown. */

@@ -7,8 +7,9 @@ import java.util.Locale;
  *
  * @param coloured whether ANSI colours are wanted
  * @param unicode whether characters outside ASCII can be shown
+ * @param width characters in a line
  */
-record Style(boolean coloured, boolean unicode) {
+record Style(boolean coloured, boolean unicode, int width) {
     String good(String text) {
         return painted("32", text);
     }

@@ -6,6 +6,7 @@ import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
 /** Runs the generated tests. */
 @Command(name = "test", description = {
@@ -19,14 +20,25 @@ final class TestCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
 
+    @Option(names = "--on", paramLabel = "URL",
+            description = "Empty database to test on instead of a scratch database; it is left with tables and rows. "
+                    + "--user and --password-env are its login.")
+    private String emptyUrl;
+
     @Override
     public Integer call() {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project existing = Project.existing(project.directory());
         TestReport report;
-        if (source.isGiven()) {
-            Schema schema = steps.read(source.database(), source.scope());
+        if (emptyUrl != null) {
+            steps.compile(existing);
+            report = steps.summarised(() -> VineKit.testOn(existing, source.login(emptyUrl)));
+        } else if (source.isGiven()) {
+            Schema schema;
+            try (Source opened = source.open(output)) {
+                schema = steps.read(opened.database(), source.scope());
+            }
             steps.compile(existing);
             report = steps.summarised(() -> VineKit.test(existing, schema));
         } else {

@@ -2,12 +2,14 @@ package dev.vinekit.cli;
 
 import java.io.PrintStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Cells in columns as wide as they need to be, up to a limit; what does not fit on a line is cut. */
 final class TextTable {
-    static final int LINE_WIDTH = 118;
     private static final int WIDEST_CELL = 40;
+    private static final int NARROWEST_CELL = 8;
+    private static final int GAP = 2;
 
     private final Style style;
     private final List<String[]> rows = new ArrayList<>();
@@ -22,21 +24,42 @@ final class TextTable {
     }
 
     void print(PrintStream out) {
+        int[] widths = widths();
+        for (int r = 0; r < rows.size(); r++) {
+            StringBuilder line = new StringBuilder();
+            for (int i = 0; i < widths.length; i++) {
+                String cell = style.cell(rows.get(r)[i], widths[i]);
+                line.append(cell).append(" ".repeat(widths[i] - length(cell) + (i + 1 < widths.length ? GAP : 0)));
+            }
+            String shown = style.cell(line.toString().stripTrailing(), style.width());
+            out.println(r == 0 ? style.strong(shown) : shown);
+        }
+    }
+
+    /** As wide as the cells want to be; the widest columns give way until the line fits, or all are narrow. */
+    private int[] widths() {
         int columns = rows.get(0).length;
         int[] widths = new int[columns];
         for (String[] row : rows) {
             for (int i = 0; i < columns; i++) {
-                widths[i] = Math.max(widths[i], style.cell(row[i], WIDEST_CELL).length());
+                widths[i] = Math.max(widths[i], length(style.cell(row[i], WIDEST_CELL)));
             }
         }
-        for (int r = 0; r < rows.size(); r++) {
-            StringBuilder line = new StringBuilder();
-            for (int i = 0; i < columns; i++) {
-                String cell = style.cell(rows.get(r)[i], WIDEST_CELL);
-                line.append(cell).append(" ".repeat(widths[i] - cell.length() + (i + 1 < columns ? 2 : 0)));
+        int spare = style.width() - GAP * (columns - 1) - Arrays.stream(widths).sum();
+        for (; spare < 0; spare++) {
+            int widest = 0;
+            for (int i = 1; i < columns; i++) {
+                widest = widths[i] > widths[widest] ? i : widest;
             }
-            String shown = style.cell(line.toString().stripTrailing(), LINE_WIDTH);
-            out.println(r == 0 ? style.strong(shown) : shown);
+            if (widths[widest] <= NARROWEST_CELL) {
+                break;
+            }
+            widths[widest]--;
         }
+        return widths;
+    }
+
+    private static int length(String cell) {
+        return cell.codePointCount(0, cell.length());
     }
 }

@@ -164,7 +164,7 @@ class VineKitCommandTest {
         "2 |                                                        | Name a command",
         "2 | inspect                                                | --url",
         "2 | inspect --url postgres://x                             | jdbc:",
-        "2 | inspect --url jdbc:nosuch:x                            | No engine reads URLs",
+        "2 | inspect --url jdbc:nosuch:x                            | No JDBC driver on the class path takes",
         "3 | inspect --url jdbc:h2:./nowhere                        | no database at",
         "3 | inspect --url jdbc:h2:tcp://localhost:1/x              | No H2 server answers",
         "3 | inspect --url jdbc:h2:./orchard --user sa              | does not accept the user name or password",

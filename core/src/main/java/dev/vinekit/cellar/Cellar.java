@@ -50,10 +50,31 @@ public final class Cellar implements AutoCloseable {
      */
     public static Cellar open(String engineName) {
         Engine engine = Engines.named(engineName);
+        return filled(engine, engine::scratch);
+    }
+
+    /**
+     * Makes the database on a server of the caller's, and fills it with its rows.
+     *
+     * @param server where the login may make a database
+     */
+    public static Cellar openOn(Database server) {
+        return filled(server.engine(), () -> server.engine().scratchOn(server));
+    }
+
+    private interface Making {
+        ScratchDatabase make() throws SQLException;
+    }
+
+    private static Cellar filled(Engine engine, Making making) {
+        if (Cellar.class.getResource(engine.name() + "/schema.sql") == null) {
+            throw Fault.inCall("There is no cellar for " + engine.title() + ".",
+                    "Use h2, postgresql, mariadb or sqlite.");
+        }
         try {
-            Cellar cellar = new Cellar(engine, engine.scratch());
-            cellar.scratch.execute(resource(engineName + "/schema.sql"));
-            cellar.scratch.execute(seed(engineName));
+            Cellar cellar = new Cellar(engine, making.make());
+            cellar.scratch.execute(resource(engine.name() + "/schema.sql"));
+            cellar.scratch.execute(seed(engine.name()));
             return cellar;
         } catch (SQLException e) {
             throw Fault.inWorld("The cellar database could not be made (SQL state " + e.getSQLState() + ").",

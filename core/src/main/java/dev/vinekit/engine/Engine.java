@@ -2,21 +2,15 @@ package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Schema;
-import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
 import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.SQLFeatureNotSupportedException;
-import java.sql.Statement;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /** One kind of database. */
 public interface Engine {
@@ -50,24 +44,9 @@ public interface Engine {
     /** What the connection is, for a person to check. */
     Login login(Connection connection) throws SQLException;
 
-    /** The number of rows in each of these tables, counted, in one statement. */
-    default Map<TableName, Long> countRows(Connection connection, Schema schema) throws SQLException {
-        List<Table> tables = schema.tables();
-        Map<TableName, Long> counts = new LinkedHashMap<>();
-        if (tables.isEmpty()) {
-            return counts;
-        }
-        Dialect dialect = dialect(schema);
-        String sql = IntStream.range(0, tables.size())
-                .mapToObj(i -> "SELECT " + i + ", COUNT(*) FROM "
-                        + dialect.table(tables.get(i).name(), schema.defaultSchema()))
-                .collect(Collectors.joining(" UNION ALL "));
-        try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
-                counts.put(tables.get(rows.getInt(1)).name(), rows.getLong(2));
-            }
-        }
-        return counts;
+    /** How many rows the engine believes its tables to have, without looking; tables that it knows nothing of are left out. */
+    default Map<TableName, Long> estimatedRows(Connection connection, Schema schema) throws SQLException {
+        return Map.of();
     }
 
     Dialect dialect(Schema schema);

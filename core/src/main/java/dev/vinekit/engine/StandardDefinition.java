@@ -128,7 +128,7 @@ public class StandardDefinition {
     protected String column(Table table, Column column) {
         StringBuilder line = new StringBuilder(dialect.identifier(column.name())).append(' ').append(type(column));
         column.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
-        column.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
+        column.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value.text()));
         column.computed().filter(computed -> !computed.expression().isEmpty()).ifPresent(computed -> line.append(computed(computed)));
         String numbering = numbering(column);
         return line.append(numbering)

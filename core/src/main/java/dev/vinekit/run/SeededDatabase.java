@@ -38,6 +38,15 @@ public final class SeededDatabase implements AutoCloseable {
         return filled(project, definition, opened(Engines.named(project.service().engine())));
     }
 
+    /** A database on a server, made and dropped there. */
+    public static SeededDatabase onServer(Project project, Database server) {
+        try {
+            return filled(project, script(project, "schema.sql"), server.engine().scratchOn(server));
+        } catch (SQLException e) {
+            throw refused(server, e);
+        }
+    }
+
     /**
      * A database that somebody has made for this, with the tables and rows that the project's scripts make in it; they
      * are left there.
@@ -56,9 +65,13 @@ public final class SeededDatabase implements AutoCloseable {
             }
             return filled(project, script(project, "schema.sql"), database);
         } catch (SQLException e) {
-            Engine.ConnectionAdvice advice = empty.engine().explain(empty.url(), empty.user(), e);
-            throw Fault.inWorld(advice.cause(), advice.fix(), e);
+            throw refused(empty, e);
         }
+    }
+
+    private static Fault refused(Database database, SQLException e) {
+        Engine.ConnectionAdvice advice = database.engine().explain(database.url(), database.user(), e);
+        return Fault.inWorld(advice.cause(), advice.fix(), e);
     }
 
     private static SeededDatabase filled(Project project, String definition, ScratchDatabase scratch) {

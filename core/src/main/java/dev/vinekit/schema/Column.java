@@ -8,7 +8,6 @@ import java.util.Optional;
  *
  * @param name as the catalog spells it
  * @param nullable whether NULL may be stored
- * @param defaultValue the default as the engine writes it
  * @param identity whether the database numbers the rows itself
  * @param computed how the database works the value out, for a generated column
  * @param collation the order of its texts, where it is not the usual one
@@ -18,7 +17,7 @@ public record Column(
         String name,
         SqlType type,
         boolean nullable,
-        Optional<String> defaultValue,
+        Optional<DefaultValue> defaultValue,
         Identity identity,
         Optional<Computed> computed,
         Optional<String> collation,

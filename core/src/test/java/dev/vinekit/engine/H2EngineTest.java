@@ -8,6 +8,7 @@ import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
@@ -37,15 +38,15 @@ class H2EngineTest {
             assertThat(parcel.comment()).isEqualTo("A piece of vineyard planted with one variety.");
             assertThat(parcel.column("ID").identity()).isEqualTo(Column.Identity.ALWAYS);
             assertThat(parcel.column("AREA_HA").type())
-                    .isEqualTo(new SqlType(SqlType.Kind.DECIMAL, "NUMERIC(6, 3)", 0, 6, 3, List.of()));
+                    .isEqualTo(SqlType.of(SqlType.Kind.DECIMAL, "NUMERIC(6, 3)").withDigits(6, 3));
             assertThat(parcel.column("AREA_HA").comment()).isEqualTo("Area in hectares");
-            assertThat(parcel.column("SOIL").defaultValue()).contains("'loam'");
+            assertThat(parcel.column("SOIL").defaultValue().map(DefaultValue::text)).contains("'loam'");
             assertThat(parcel.foreignKeys()).containsExactly(new ForeignKey("PARCEL_VARIETY_FKEY",
                     List.of("VARIETY_CODE"), new TableName("PUBLIC", "GRAPE_VARIETY"), List.of("CODE"),
                     ForeignKey.Action.NO_ACTION, ForeignKey.Action.NO_ACTION));
             assertThat(table(schema, "BLEND_COMPONENT").primaryKey().orElseThrow().columns())
                     .containsExactly("BLEND_ID", "WINE_LOT_ID");
-            assertThat(table(schema, "BOTTLING").column("LITRES").computedAs()).isPresent();
+            assertThat(table(schema, "BOTTLING").column("LITRES").computed()).isPresent();
             assertThat(table(schema, "HARVEST").foreignKeys()).extracting(ForeignKey::onDelete)
                     .contains(ForeignKey.Action.SET_NULL);
             assertThat(table(schema, "CELLAR_STOCK").viewQuery().orElseThrow().reads())

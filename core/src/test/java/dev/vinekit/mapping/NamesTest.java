@@ -2,6 +2,7 @@ package dev.vinekit.mapping;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.sql.LikePattern;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

@@ -49,7 +49,7 @@ class GeneratedSourcesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void hostileSchemaCompilesWithoutAWarning(String engine) throws Exception {
         try (TestDatabases hostile = TestDatabases.hostile(engine)) {
             assertThat(warnings(sources(hostile.database()))).isEmpty();

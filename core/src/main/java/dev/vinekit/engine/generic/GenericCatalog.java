@@ -5,6 +5,7 @@ import dev.vinekit.engine.TableDrafts;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
@@ -117,7 +118,7 @@ final class GenericCatalog {
                 row.getString("COLUMN_NAME"),
                 type(row),
                 row.getInt("NULLABLE") != DatabaseMetaData.columnNoNulls,
-                identity || computed ? Optional.empty() : value,
+                identity || computed ? Optional.empty() : value.map(DefaultValue::of),
                 identity ? Column.Identity.BY_DEFAULT : Column.Identity.NONE,
                 computed ? Optional.of(new Column.Computed(generated.getOrDefault(List.of(
                         name(row).schema(), name(row).name(), row.getString("COLUMN_NAME")), ""), true)) : Optional.empty(),

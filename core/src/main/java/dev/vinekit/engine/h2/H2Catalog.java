@@ -5,6 +5,7 @@ import dev.vinekit.engine.TableDrafts;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
@@ -226,7 +227,7 @@ final class H2Catalog {
                 row.getString("COLUMN_NAME"),
                 row.getString("DOMAIN_NAME") == null ? type(row) : type(row).withDomain(domainName(row)),
                 "YES".equals(row.getString("IS_NULLABLE")),
-                Optional.ofNullable(row.getString("COLUMN_DEFAULT")),
+                Optional.ofNullable(row.getString("COLUMN_DEFAULT")).map(DefaultValue::of),
                 identity,
                 Optional.ofNullable(row.getString("GENERATION_EXPRESSION"))
                         .map(expression -> new Column.Computed(expression, true)),

@@ -5,6 +5,7 @@ import dev.vinekit.engine.TableDrafts;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
@@ -180,7 +181,7 @@ final class MariadbCatalog {
                 row.getString("COLUMN_NAME"),
                 document ? SqlType.of(SqlType.Kind.JSON, "json") : MariadbTypes.type(row),
                 nullable,
-                counts || expression.isPresent() ? Optional.empty() : defaultValue(row, extra),
+                counts || expression.isPresent() ? Optional.empty() : defaultValue(row, extra).map(DefaultValue::of),
                 counts ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE,
                 expression.map(text -> new Column.Computed(text, extra.contains("STORED"))),
                 collation(row, document),

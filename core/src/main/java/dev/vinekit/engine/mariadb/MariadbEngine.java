@@ -4,6 +4,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
 import java.sql.Connection;
@@ -11,8 +12,10 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Pattern;
@@ -92,6 +95,24 @@ public final class MariadbEngine implements Engine {
     @Override
     public Schema read(Connection connection, List<String> schemas) throws SQLException {
         return new MariadbCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Map<TableName, Long> estimatedRows(Connection connection, Schema schema) throws SQLException {
+        Map<TableName, Long> rows = new HashMap<>();
+        String sql = """
+                SELECT CASE WHEN TABLE_SCHEMA = DATABASE() THEN '' ELSE TABLE_SCHEMA END, TABLE_NAME, TABLE_ROWS
+                FROM information_schema.TABLES WHERE TABLE_ROWS > 0
+                """;
+        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+            while (row.next()) {
+                TableName name = new TableName(row.getString(1), row.getString(2));
+                if (schema.table(name).isPresent()) {
+                    rows.put(name, row.getLong(3));
+                }
+            }
+        }
+        return rows;
     }
 
     @Override

@@ -33,7 +33,7 @@ final class MariadbTypes {
 
     private static SqlType.Kind kind(String name, String text) {
         return switch (name) {
-            case "tinyint" -> text.equals("tinyint(1)") ? SqlType.Kind.BOOLEAN : SqlType.Kind.TINYINT;
+            case "tinyint" -> text.startsWith("tinyint(1)") ? SqlType.Kind.BOOLEAN : SqlType.Kind.TINYINT;
             case "smallint" -> SqlType.Kind.SMALLINT;
             case "mediumint" -> SqlType.Kind.MEDIUMINT;
             case "int" -> SqlType.Kind.INTEGER;

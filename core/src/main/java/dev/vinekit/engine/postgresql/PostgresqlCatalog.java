@@ -5,6 +5,7 @@ import dev.vinekit.engine.TableDrafts;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Deferral;
 import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
@@ -229,7 +230,7 @@ final class PostgresqlCatalog {
                 row.getString("column_name"),
                 domain == null ? type(row) : type(row).withDomain(domain),
                 !row.getBoolean("required"),
-                computed || identity != Column.Identity.NONE ? Optional.empty() : value,
+                computed || identity != Column.Identity.NONE ? Optional.empty() : value.map(DefaultValue::of),
                 identity,
                 computed ? Optional.of(new Column.Computed(value.orElseThrow(), row.getString("generated").equals("s")))
                         : Optional.empty(),

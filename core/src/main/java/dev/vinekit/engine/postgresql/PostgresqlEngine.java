@@ -4,6 +4,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
 import java.io.IOException;
@@ -12,7 +13,9 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.postgresql.PGConnection;
@@ -79,6 +82,24 @@ public final class PostgresqlEngine implements Engine {
     @Override
     public Schema read(Connection connection, List<String> schemas) throws SQLException {
         return new PostgresqlCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Map<TableName, Long> estimatedRows(Connection connection, Schema schema) throws SQLException {
+        Map<TableName, Long> rows = new HashMap<>();
+        String sql = """
+                SELECT n.nspname, c.relname, CAST(c.reltuples AS bigint) FROM pg_class c
+                JOIN pg_namespace n ON n.oid = c.relnamespace WHERE c.relkind IN ('r', 'p', 'm', 'f') AND c.reltuples > 0
+                """;
+        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+            while (row.next()) {
+                TableName name = new TableName(row.getString(1), row.getString(2));
+                if (schema.table(name).isPresent()) {
+                    rows.put(name, row.getLong(3));
+                }
+            }
+        }
+        return rows;
     }
 
     @Override

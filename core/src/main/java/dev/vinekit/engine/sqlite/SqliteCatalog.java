@@ -6,6 +6,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Deferral;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
@@ -135,7 +136,7 @@ final class SqliteCatalog {
                     column.name(),
                     SqliteTypes.type(column.type()),
                     !column.required() && column.key() == 0,
-                    Optional.ofNullable(column.value()),
+                    Optional.ofNullable(column.value()).map(DefaultValue::of),
                     !identity ? Column.Identity.NONE
                             : text.isAutoincrement() ? Column.Identity.AUTO_INCREMENT : Column.Identity.BY_DEFAULT,
                     text.generated(column.name()).map(sql -> new Column.Computed(sql, column.hidden() == 3)),

@@ -2,6 +2,7 @@ package dev.vinekit.engine.sqlite;
 
 import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
@@ -37,7 +38,7 @@ final class SqliteDefinition extends StandardDefinition {
                     .append(column.identity() == Column.Identity.AUTO_INCREMENT ? " AUTOINCREMENT" : "");
         }
         column.collation().ifPresent(name -> line.append(" COLLATE ").append(dialect.identifier(name)));
-        column.defaultValue().ifPresent(value -> line.append(" DEFAULT ")
+        column.defaultValue().map(DefaultValue::text).ifPresent(value -> line.append(" DEFAULT ")
                 .append(CONSTANT.matcher(value).matches() ? value : "(" + value + ")"));
         column.computed().ifPresent(computed -> line.append(" GENERATED ALWAYS AS (").append(computed.expression())
                 .append(computed.stored() ? ") STORED" : ") VIRTUAL"));

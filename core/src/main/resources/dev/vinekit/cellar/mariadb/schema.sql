@@ -66,7 +66,7 @@ CREATE TABLE vessel (
     id               INTEGER NOT NULL AUTO_INCREMENT,
     code             VARCHAR(12) NOT NULL,
     kind             ENUM ('tank', 'barrel', 'amphora', 'egg') NOT NULL,
-    capacity_litres  INTEGER UNSIGNED NOT NULL,
+    capacity_litres  INTEGER NOT NULL,
     toast            ENUM ('light', 'medium', 'heavy') COMMENT 'How far the staves were toasted; barrels only',
     bought_on        DATE,
     in_use           BOOLEAN DEFAULT TRUE NOT NULL,

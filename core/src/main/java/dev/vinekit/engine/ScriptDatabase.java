@@ -1,0 +1,90 @@
+package dev.vinekit.engine;
+
+import dev.vinekit.fault.Fault;
+import java.io.IOException;
+import java.nio.charset.MalformedInputException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.sql.SQLException;
+import java.util.List;
+
+/** A scratch database that somebody's script has made, a dump for instance; it goes away when it is closed. */
+public final class ScriptDatabase implements AutoCloseable {
+    private final Database database;
+    private final ScratchDatabase scratch;
+    private final List<ScratchDatabase.Skipped> skipped;
+
+    private ScriptDatabase(Database database, ScratchDatabase scratch, List<ScratchDatabase.Skipped> skipped) {
+        this.database = database;
+        this.scratch = scratch;
+        this.skipped = List.copyOf(skipped);
+    }
+
+    /**
+     * Loads a script.
+     *
+     * @param engineName the engine that the script is written for, in lower case
+     * @throws Fault if the script cannot be read, or naming the first statement that the database refuses
+     */
+    public static ScriptDatabase of(String engineName, Path script) {
+        Engine engine = Engines.named(engineName);
+        String text = text(script);
+        ScratchDatabase scratch = opened(engine);
+        try {
+            List<ScratchDatabase.Skipped> skipped = scratch.load(text);
+            return new ScriptDatabase(
+                    new Database(engine, scratch.url(), scratch.user(), scratch.password()), scratch, skipped);
+        } catch (ScriptError e) {
+            close(scratch);
+            throw Fault.inCall(script + ", line " + e.line() + ": " + engine.title() + " refuses \"" + e.statement()
+                            + "\": " + String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given"),
+                    "Correct the script, or take the statement out; check that --engine names the engine it was written for.");
+        }
+    }
+
+    private static String text(Path script) {
+        try {
+            return Files.readString(script);
+        } catch (NoSuchFileException e) {
+            throw Fault.inCall("There is no file " + script + ".", "Check the path.");
+        } catch (MalformedInputException e) {
+            throw Fault.inCall(script + " is not a text in UTF-8.",
+                    "Convert it, or dump again as plain SQL: archives and compressed files cannot be read.");
+        } catch (IOException e) {
+            throw Fault.inWorld("Reading " + script + " failed: " + e + ".", "Check that it is a file that may be read.", e);
+        }
+    }
+
+    private static ScratchDatabase opened(Engine engine) {
+        try {
+            return engine.scratch();
+        } catch (SQLException e) {
+            throw Fault.inWorld("A scratch database could not be made on " + engine.title() + ".",
+                    "Run again with --verbose to see the reason.", e);
+        }
+    }
+
+    public Database database() {
+        return database;
+    }
+
+    /** The parts of the script that were not run. */
+    public List<ScratchDatabase.Skipped> skipped() {
+        return skipped;
+    }
+
+    @Override
+    public void close() {
+        close(scratch);
+    }
+
+    private static void close(ScratchDatabase scratch) {
+        try {
+            scratch.close();
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database could not be dropped.",
+                    "Run again with --verbose to see the reason.", e);
+        }
+    }
+}

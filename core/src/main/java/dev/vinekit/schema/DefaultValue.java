@@ -1,0 +1,43 @@
+package dev.vinekit.schema;
+
+import java.util.regex.Pattern;
+
+/**
+ * What a column holds if an INSERT says nothing.
+ *
+ * @param text as the engine writes it
+ */
+public record DefaultValue(String text, Meaning meaning) {
+    /** What a default comes to. */
+    public enum Meaning {
+        /** The same value for every row. */
+        CONSTANT,
+        /** The date or time of the INSERT. */
+        NOW,
+        /** A UUID that no other row has. */
+        NEW_UUID,
+        /** The next number of a sequence. */
+        SEQUENCE,
+        /** Something that is worked out. */
+        EXPRESSION
+    }
+
+    private static final Pattern CONSTANT = Pattern.compile(
+            "(?is)\\(?(?:[A-Z ]+ )?(?:[+-]?\\(?[\\d.]+(?:e[+-]?\\d+)?\\)?|[A-Z_]{0,8}'(?:[^'\\\\]|''|\\\\.)*'|\"[^\"]*\"|TRUE|FALSE)\\)?"
+                    + "(?:::[\\w .\"\\[\\](),]+)?\\)?");
+    private static final Pattern NOW = Pattern.compile("(?is)\\(?(?:(?:LOCALTIMESTAMP|LOCALTIME|CURRENT_(?:TIMESTAMP|DATE|TIME))"
+            + "(?:\\(\\d*\\))?|(?:now|statement_timestamp|clock_timestamp|sysdate|curdate|curtime)\\(\\d*\\)"
+            + "|(?:date|time|datetime)\\('now'\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
+    private static final Pattern NEW_UUID = Pattern.compile(
+            "(?is)(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)");
+    private static final Pattern SEQUENCE = Pattern.compile("(?is)(?:nextval\\(.*\\)|NEXT VALUE FOR .*)");
+
+    /** A default, with what its text means. */
+    public static DefaultValue of(String text) {
+        Meaning meaning = SEQUENCE.matcher(text).matches() ? Meaning.SEQUENCE
+                : NEW_UUID.matcher(text).matches() ? Meaning.NEW_UUID
+                : NOW.matcher(text).matches() ? Meaning.NOW
+                : CONSTANT.matcher(text).matches() ? Meaning.CONSTANT : Meaning.EXPRESSION;
+        return new DefaultValue(text, meaning);
+    }
+}
