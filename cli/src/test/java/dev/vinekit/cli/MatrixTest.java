@@ -19,8 +19,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class MatrixTest {
-    private static final Style PLAIN = new Style(false, false);
-    private static final Style RICH = new Style(true, true);
+    private static final Style PLAIN = new Style(false, false, 118);
+    private static final Style RICH = new Style(true, true, 118);
 
     @Test
     void greenMatrixCountsTestsAndShowsWhatThereIsNot() {

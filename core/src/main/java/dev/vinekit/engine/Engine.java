@@ -90,6 +90,11 @@ public interface Engine {
         return statement;
     }
 
+    /** Whether a script may do without a statement of somebody's that fails. */
+    default boolean isDispensable(String statement) {
+        return false;
+    }
+
     /** Copies rows that stand in a script into a table. */
     default void copy(Connection connection, String statement, String rows) throws SQLException {
         throw new SQLFeatureNotSupportedException("COPY with rows in the script");

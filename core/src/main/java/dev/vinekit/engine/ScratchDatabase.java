@@ -97,10 +97,22 @@ public final class ScratchDatabase implements AutoCloseable {
             if (reason.isPresent()) {
                 skipped.add(new Skipped(part.line(), firstWords(part.text()), reason.get()));
             } else {
-                run(part, engine.withoutOwners(part.text()));
+                load(part, skipped);
             }
         }
         return skipped;
+    }
+
+    private void load(Script.Part part, List<Skipped> skipped) throws ScriptError {
+        try {
+            run(part, engine.withoutOwners(part.text()));
+        } catch (ScriptError e) {
+            if (!engine.isDispensable(part.text())) {
+                throw e;
+            }
+            skipped.add(new Skipped(part.line(), firstWords(part.text()),
+                    String.valueOf(e.getMessage()).lines().findFirst().orElse("the database refuses it")));
+        }
     }
 
     private void run(Script.Part part, String sql) throws ScriptError {

@@ -1,8 +1,10 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.sql.ScriptSyntax;
+import dev.vinekit.sql.ScriptText;
 import java.io.IOException;
-import java.nio.charset.MalformedInputException;
+import java.nio.charset.CharacterCodingException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -29,7 +31,7 @@ public final class ScriptDatabase implements AutoCloseable {
      */
     public static ScriptDatabase of(String engineName, Path script) {
         Engine engine = Engines.named(engineName);
-        String text = text(script);
+        String text = text(script, engine.scriptSyntax());
         ScratchDatabase scratch = opened(engine);
         try {
             List<ScratchDatabase.Skipped> skipped = scratch.load(text);
@@ -43,12 +45,12 @@ public final class ScriptDatabase implements AutoCloseable {
         }
     }
 
-    private static String text(Path script) {
+    private static String text(Path script, ScriptSyntax syntax) {
         try {
-            return Files.readString(script);
+            return ScriptText.of(Files.readAllBytes(script), syntax);
         } catch (NoSuchFileException e) {
             throw Fault.inCall("There is no file " + script + ".", "Check the path.");
-        } catch (MalformedInputException e) {
+        } catch (CharacterCodingException e) {
             throw Fault.inCall(script + " is not a text in UTF-8.",
                     "Convert it, or dump again as plain SQL: archives and compressed files cannot be read.");
         } catch (IOException e) {

@@ -103,7 +103,7 @@ final class Lexer {
     }
 
     /** What a backslash and this character stand for (MariaDB manual, "String Literals"). */
-    private static String escaped(char c) {
+    static String escaped(char c) {
         return switch (c) {
             case 'n' -> "\n";
             case 't' -> "\t";

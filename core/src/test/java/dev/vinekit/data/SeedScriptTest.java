@@ -6,13 +6,13 @@ import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.RowCount;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.Schema;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -93,7 +93,7 @@ class SeedScriptTest {
     private static List<Long> rows(String script) throws SQLException {
         try (TestDatabases database = seeded(script)) {
             Schema schema = VineKit.read(database.database(), Scope.all());
-            return new ArrayList<>(VineKit.countRows(database.database(), schema).values());
+            return VineKit.rowCounts(database.database(), schema, true).values().stream().map(RowCount::rows).toList();
         }
     }
 

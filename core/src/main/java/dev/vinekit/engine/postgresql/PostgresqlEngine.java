@@ -26,9 +26,12 @@ public final class PostgresqlEngine implements Engine {
             + "|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE|GROUP)\\b|ALTER\\s+DEFAULT\\s+PRIVILEGES\\b"
             + "|SET\\s+(?:SESSION\\s+AUTHORIZATION|ROLE)\\b|REASSIGN\\s+OWNED\\b");
     private static final Pattern OWNER = Pattern.compile("(?is)^ALTER\\b.*\\bOWNER\\s+TO\\s+(?:\"(?:[^\"]|\"\")*\"|\\S+)$");
+    private static final Pattern AUTHORIZATION = Pattern.compile(
+            "(?i)^(CREATE\\s+SCHEMA\\s+(?:\"[^\"]+\"|\\w+))\\s+AUTHORIZATION\\s+(?:\"[^\"]+\"|\\w+)");
+    private static final Pattern DISPENSABLE = Pattern.compile(
+            "(?i)(?:CREATE|DROP|COMMENT\\s+ON)\\s+EXTENSION\\b|SET\\s+\\w+\\s*=|CREATE\\s+POLICY\\b");
     private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)(?:CREATE|ALTER|DROP|COMMENT\\s+ON)\\s+"
-            + "(?:DATABASE|TABLESPACE|PUBLICATION|SUBSCRIPTION|EVENT\\s+TRIGGER)\\b"
-            + "|SET\\s+(?:default_tablespace|transaction_timeout|idle_in_transaction_session_timeout)\\b");
+            + "(?:DATABASE|TABLESPACE|PUBLICATION|SUBSCRIPTION|EVENT\\s+TRIGGER)\\b");
 
     @Override
     public String name() {
@@ -148,6 +151,17 @@ public final class PostgresqlEngine implements Engine {
         }
         return ABOUT_OTHERS.matcher(statement).lookingAt()
                 ? Optional.of("it concerns the server or other databases") : Optional.empty();
+    }
+
+    /** Extensions are those of the server that the dump was taken from, and so are its settings. */
+    @Override
+    public boolean isDispensable(String statement) {
+        return DISPENSABLE.matcher(statement).lookingAt();
+    }
+
+    @Override
+    public String withoutOwners(String statement) {
+        return AUTHORIZATION.matcher(statement).replaceFirst("$1");
     }
 
     @Override

@@ -1,0 +1,73 @@
+package dev.vinekit.sql;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class ScriptTest {
+    @Test
+    void semicolonsInStringsNamesAndCommentsEndNothing() {
+        assertThat(statements("SELECT 'a;''b;', \"c;d\" -- e;\n, 1 /* f; */;\nSELECT 2", ScriptSyntax.STANDARD))
+                .containsExactly("SELECT 'a;''b;', \"c;d\" -- e;\n, 1 /* f; */", "SELECT 2");
+    }
+
+    @Test
+    void linesAreThoseOfTheFirstWord() {
+        List<Script.Part> parts = Script.parts("\n-- hello\nSELECT\n1;\n\n  SELECT 2;", ScriptSyntax.STANDARD);
+
+        assertThat(parts).extracting(Script.Part::line).containsExactly(3, 6);
+    }
+
+    @Test
+    void dollarQuotesHoldAnything() {
+        String function = "CREATE FUNCTION f() RETURNS int AS $body$ SELECT '$$;' ; $body$ LANGUAGE sql";
+
+        assertThat(statements(function + ";SELECT $1;", ScriptSyntax.POSTGRESQL)).containsExactly(function, "SELECT $1");
+    }
+
+    @Test
+    void backslashesEscapeWhereTheEngineSaysSo() {
+        assertThat(statements("SELECT 'a\\';b';SELECT 2", ScriptSyntax.MARIADB)).hasSize(2);
+        assertThat(statements("SELECT 'a\\';SELECT 2", ScriptSyntax.POSTGRESQL)).hasSize(2);
+        assertThat(statements("SELECT E'a\\';b';SELECT 2", ScriptSyntax.POSTGRESQL)).hasSize(2);
+    }
+
+    @Test
+    void delimiterLinesChangeWhatEndsAStatement() {
+        assertThat(statements("DELIMITER //\nCREATE PROCEDURE p() BEGIN SELECT 1; SELECT 2; END//\nDELIMITER ;\nSELECT 3;",
+                ScriptSyntax.MARIADB)).containsExactly("CREATE PROCEDURE p() BEGIN SELECT 1; SELECT 2; END", "SELECT 3");
+    }
+
+    @Test
+    void conditionalCommentsAreForTheServer() {
+        assertThat(statements("/* nothing */ /*!40101 SET NAMES utf8 */;\n# no; more\nSELECT 1", ScriptSyntax.MARIADB))
+                .containsExactly("/*!40101 SET NAMES utf8 */", "SELECT 1");
+    }
+
+    @Test
+    void rowsOfACopyBelongToIt() {
+        List<Script.Part> parts = Script.parts(
+                "COPY t (a) FROM stdin;\none;\n\\N\n\\.\n\\connect other\nSELECT 1;", ScriptSyntax.POSTGRESQL);
+
+        assertThat(parts).extracting(Script.Part::kind)
+                .containsExactly(Script.Kind.COPY, Script.Kind.CLIENT_LINE, Script.Kind.STATEMENT);
+        assertThat(parts.get(0).rows()).isEqualTo("one;\n\\N\n");
+    }
+
+    @Test
+    void bodyOfATriggerStaysTogether() {
+        String trigger = "CREATE TRIGGER t AFTER INSERT ON a BEGIN UPDATE a SET x = CASE WHEN 1 THEN 2 END; SELECT 1; END";
+
+        assertThat(statements(trigger + ";\nSELECT 1;", ScriptSyntax.SQLITE)).containsExactly(trigger, "SELECT 1");
+    }
+
+    @Test
+    void commentsMayHoldCommentsWhereTheEngineSaysSo() {
+        assertThat(statements("/* a /* b; */ c; */ SELECT 1", ScriptSyntax.POSTGRESQL)).containsExactly("SELECT 1");
+    }
+
+    private static List<String> statements(String script, ScriptSyntax syntax) {
+        return Script.parts(script, syntax).stream().map(Script.Part::text).toList();
+    }
+}
