@@ -4,6 +4,7 @@ import dev.vinekit.data.SeedScript;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.engine.ScriptDatabase;
@@ -16,6 +17,7 @@ import dev.vinekit.project.Project;
 import dev.vinekit.run.ProjectCompiler;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
+import dev.vinekit.run.ServiceRole;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.run.TestRun;
 import dev.vinekit.schema.Schema;
@@ -67,6 +69,18 @@ public final class VineKit {
     public static SampleOfRows sampleRows(Database database, Schema schema, Table table, int limit) {
         return ask(database, connection -> SampleOfRows.read(
                 connection, database.engine().dialect(schema).table(table.name(), schema.defaultSchema()), limit));
+    }
+
+    /**
+     * The statements that make a login role with exactly the rights that a service needs, for an administrator to run.
+     *
+     * @param name the role's
+     * @param password in the clear
+     * @param connections how many the role may have at a time, at least as many as the service's pool
+     */
+    public static String roleScript(Database database, Mapping mapping, String name, String password, int connections) {
+        LoginRole role = ServiceRole.of(mapping, name, password, connections);
+        return ask(database, connection -> database.engine().roleScript(connection, mapping.schema(), role));
     }
 
     /** A schema as a JSON text, for other programs and for comparison. */

@@ -19,14 +19,20 @@ final class LoginOptions {
     }
 
     private String password() {
-        if (passwordVariable == null) {
-            return "";
+        return passwordVariable == null ? "" : secret(passwordVariable, "--password-env");
+    }
+
+    /**
+     * What a variable of the environment holds.
+     *
+     * @param option the option that named it
+     */
+    static String secret(String variable, String option) {
+        String value = System.getenv(variable);
+        if (value == null) {
+            throw Fault.inCall("The environment variable " + variable + " is not set.",
+                    "Set it to the password, or name another one with " + option + ".");
         }
-        String password = System.getenv(passwordVariable);
-        if (password == null) {
-            throw Fault.inCall("The environment variable " + passwordVariable + " is not set.",
-                    "Set it to the password, or name another one with --password-env.");
-        }
-        return password;
+        return value;
     }
 }

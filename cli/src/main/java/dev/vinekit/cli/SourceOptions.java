@@ -41,6 +41,10 @@ final class SourceOptions {
         return url != null || script != null;
     }
 
+    boolean isScript() {
+        return script != null;
+    }
+
     /** The database, or a scratch database that the script has made; whoever opens it closes it. */
     Source open(OutputOptions output) {
         if (script == null) {

@@ -13,7 +13,8 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true,
         version = "vinekit 0.1.0",
         subcommands = {
-            DemoCommand.class, InspectCommand.class, GenerateCommand.class, TestCommand.class, ServeCommand.class},
+            DemoCommand.class, InspectCommand.class, GenerateCommand.class, TestCommand.class, ServeCommand.class,
+            RoleCommand.class},
         footer = {
             "",
             "Exit codes: 0 done; 1 done, and something wants attention; 2 the call was wrong;",

@@ -77,6 +77,16 @@ public interface Engine {
                 "Leave out the URL: the database is made in memory or in a temporary file.");
     }
 
+    /**
+     * The statements that make a role and give it its rights, for an administrator to run.
+     *
+     * @throws Fault if the engine has no roles that a service could log in as
+     */
+    default String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
+        throw Fault.inCall(title() + " has no login roles that Vine Kit knows how to make.",
+                "Roles are made for PostgreSQL and MariaDB.");
+    }
+
     /** How scripts for this engine are written. */
     ScriptSyntax scriptSyntax();
 

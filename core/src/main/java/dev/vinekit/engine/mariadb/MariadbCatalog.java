@@ -239,6 +239,7 @@ final class MariadbCatalog {
         }
     }
 
+    /** A login that may only read and write rows is not told the actions; RESTRICT is what MariaDB does of itself. */
     private void references() throws SQLException {
         Map<List<String>, List<ForeignKey.Action>> actions = new HashMap<>();
         each(ACTIONS, row -> actions.put(constraint(row),
@@ -247,11 +248,13 @@ final class MariadbCatalog {
         Map<List<String>, TableName> tables = new HashMap<>();
         each(REFERENCES, row -> {
             List<String> id = constraint(row);
+            List<ForeignKey.Action> onChange = actions.getOrDefault(id,
+                    List.of(ForeignKey.Action.RESTRICT, ForeignKey.Action.RESTRICT));
             tables.put(id, tableName(row));
             keys.merge(id, new ForeignKey(row.getString("CONSTRAINT_NAME"), List.of(row.getString("COLUMN_NAME")),
                     name(row.getString("REFERENCED_TABLE_SCHEMA"), row.getString("REFERENCED_TABLE_NAME")),
                     List.of(row.getString("REFERENCED_COLUMN_NAME")),
-                    actions.get(id).get(0), actions.get(id).get(1)), ForeignKey::and);
+                    onChange.get(0), onChange.get(1)), ForeignKey::and);
         });
         keys.forEach((id, key) -> drafts.foreignKey(tables.get(id), key));
     }

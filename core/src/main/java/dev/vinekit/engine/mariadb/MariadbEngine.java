@@ -2,6 +2,7 @@ package dev.vinekit.engine.mariadb;
 
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
@@ -161,6 +162,11 @@ public final class MariadbEngine implements Engine {
                 Statement statement = connection.createStatement()) {
             statement.execute(sql);
         }
+    }
+
+    @Override
+    public String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
+        return new MariadbRole(connection.getCatalog(), schema, role).script();
     }
 
     @Override

@@ -2,6 +2,7 @@ package dev.vinekit.engine.postgresql;
 
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
@@ -137,6 +138,11 @@ public final class PostgresqlEngine implements Engine {
     @Override
     public ScratchDatabase scratchOn(Database server) throws SQLException {
         return PostgresqlScratch.on(this, server);
+    }
+
+    @Override
+    public String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
+        return new PostgresqlRole(connection, schema, role).script();
     }
 
     @Override

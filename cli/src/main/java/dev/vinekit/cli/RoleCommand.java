@@ -1,0 +1,58 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.VineKit;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Mapping;
+import java.security.SecureRandom;
+import java.util.Base64;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Writes the SQL for the role that a service logs in as. */
+@Command(name = "role", description = {
+    "Writes the SQL that makes a login role for a service: it may read the tables, write the columns that clients",
+    "write, and nothing else. For PostgreSQL and MariaDB. Runs nothing: an administrator does."})
+final class RoleCommand extends ToolCommand {
+    private static final int PASSWORD_BYTES = 18;
+
+    @Mixin
+    private SourceOptions source;
+
+    @Option(names = "--name", paramLabel = "NAME", required = true, description = "The role's name.")
+    private String name;
+
+    @Option(names = "--connections", paramLabel = "NUMBER", defaultValue = "10",
+            description = "Connections at a time; the service's pool needs as many (default: ${DEFAULT-VALUE}).")
+    private int connections;
+
+    @Option(names = "--new-password-env", paramLabel = "VARIABLE",
+            description = "Environment variable that holds the role's password (default: a random one).")
+    private String passwordVariable;
+
+    @Override
+    public Integer call() {
+        if (connections < 1) {
+            throw Fault.inCall("A role with " + connections + " connections could not work.",
+                    "Give --connections a number from 1.");
+        }
+        if (source.isScript()) {
+            throw Fault.inCall("A script does not say which database the role is for.",
+                    "Name the database with --url.");
+        }
+        try (Source opened = source.open(output)) {
+            Mapping mapping = VineKit.map(VineKit.read(opened.database(), source.scope()), "com.example.service");
+            System.out.print(VineKit.roleScript(opened.database(), mapping, name, password(), connections));
+            return 0;
+        }
+    }
+
+    private String password() {
+        if (passwordVariable != null) {
+            return LoginOptions.secret(passwordVariable, "--new-password-env");
+        }
+        byte[] random = new byte[PASSWORD_BYTES];
+        new SecureRandom().nextBytes(random);
+        return Base64.getUrlEncoder().encodeToString(random);
+    }
+}
