@@ -70,6 +70,15 @@ public final class Catalog {
         }
     }
 
+    /** Runs a statement without parameters. */
+    public void all(String sql, RowConsumer consumer) throws SQLException {
+        try (Statement statement = connection.createStatement(); ResultSet rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                consumer.accept(rows);
+            }
+        }
+    }
+
     /** The elements of an array of texts. */
     public static List<String> strings(Array array) throws SQLException {
         return Arrays.stream((Object[]) array.getArray()).map(String::valueOf).toList();

@@ -21,6 +21,8 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -49,7 +51,7 @@ final class PostgresqlCatalog {
             """;
 
     private static final String COLUMNS = """
-            SELECT n.nspname AS schema, c.relname AS name, a.attname AS column_name,
+            SELECT n.nspname AS schema, c.relname AS name, a.attrelid AS relation, a.attnum AS number, a.attname AS column_name,
                 COALESCE(b.typname, t.typname) AS type_name, COALESCE(b.typtype, t.typtype) AS type_kind,
                 format_type(CASE WHEN t.typtype = 'd' THEN t.typbasetype ELSE a.atttypid END,
                     CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END) AS type_text,
@@ -58,15 +60,13 @@ final class PostgresqlCatalog {
                 e.typname AS element_name, format_type(e.oid, NULL) AS element_text, e.typtype AS element_kind,
                 a.attnotnull OR t.typnotnull AS required, a.attidentity AS identity, a.attgenerated AS generated,
                 COALESCE(pg_get_expr(d.adbin, d.adrelid), t.typdefault) AS default_value,
-                EXISTS (SELECT FROM pg_depend o JOIN pg_class s ON s.oid = o.objid AND s.relkind = 'S'
-                    WHERE o.refclassid = 'pg_class'::regclass AND o.refobjid = c.oid AND o.refobjsubid = a.attnum
-                    AND o.deptype = 'a') AS numbered,
                 CASE WHEN a.attcollation <> t.typcollation THEN
                     (SELECT quote_ident(cn.nspname) || '.' || quote_ident(co.collname) FROM pg_collation co
                         JOIN pg_namespace cn ON cn.oid = co.collnamespace WHERE co.oid = a.attcollation) END AS collation,
-                col_description(c.oid, a.attnum) AS comment,
-                ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(b.oid, t.oid)
-                    ORDER BY l.enumsortorder) AS labels
+                col_description(a.attrelid, a.attnum) AS comment,
+                CASE WHEN COALESCE(b.typtype, t.typtype) = 'e' THEN
+                    ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(b.oid, t.oid)
+                        ORDER BY l.enumsortorder) END AS labels
             FROM pg_attribute a
             JOIN pg_class c ON c.oid = a.attrelid
             JOIN pg_namespace n ON n.oid = c.relnamespace
@@ -74,24 +74,30 @@ final class PostgresqlCatalog {
             LEFT JOIN pg_type b ON t.typtype = 'd' AND b.oid = t.typbasetype
             LEFT JOIN pg_type e ON e.oid = COALESCE(b.typelem, t.typelem) AND COALESCE(b.typlen, t.typlen) = -1
                 AND COALESCE(b.typcategory, t.typcategory) = 'A'
-            LEFT JOIN pg_attrdef d ON d.adrelid = a.attrelid AND d.adnum = a.attnum
-            WHERE n.nspname = ANY (?) AND a.attnum > 0 AND NOT a.attisdropped
+            LEFT JOIN pg_attrdef d ON a.atthasdef AND d.adrelid = a.attrelid AND d.adnum = a.attnum
+            WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND a.attnum > 0 AND NOT a.attisdropped
             ORDER BY a.attnum
+            """;
+
+    private static final String SERIALS = """
+            SELECT o.refobjid AS relation, o.refobjsubid AS number
+            FROM pg_class s
+            JOIN pg_depend o ON o.classid = 'pg_class'::regclass AND o.objid = s.oid
+            WHERE s.relkind = 'S' AND o.refclassid = 'pg_class'::regclass AND o.deptype = 'a'
             """;
 
     private static final String CONSTRAINTS = """
             SELECT n.nspname AS schema, c.relname AS name, k.conname AS constraint_name, k.contype AS kind,
-                pg_get_expr(k.conbin, k.conrelid) AS expression, pg_get_constraintdef(k.oid) AS definition,
-                ARRAY(SELECT a.attname FROM unnest(k.conkey) WITH ORDINALITY u (num, place)
-                    JOIN pg_attribute a ON a.attrelid = k.conrelid AND a.attnum = u.num ORDER BY u.place) AS columns,
-                fn.nspname AS target_schema, f.relname AS target_name,
-                ARRAY(SELECT a.attname FROM unnest(k.confkey) WITH ORDINALITY u (num, place)
-                    JOIN pg_attribute a ON a.attrelid = k.confrelid AND a.attnum = u.num ORDER BY u.place)
-                    AS target_columns,
+                k.conrelid AS relation, k.conkey AS columns, k.conindid AS index,
+                k.confrelid AS target, k.confkey AS target_columns, fn.nspname AS target_schema, f.relname AS target_name,
+                CASE WHEN k.contype = 'f' AND fn.nspname <> n.nspname THEN
+                    ARRAY(SELECT a.attname FROM unnest(k.confkey) WITH ORDINALITY u (num, place)
+                        JOIN pg_attribute a ON a.attrelid = k.confrelid AND a.attnum = u.num ORDER BY u.place)
+                    END AS far_columns,
+                CASE WHEN k.contype = 'c' THEN pg_get_expr(k.conbin, k.conrelid) END AS expression,
+                CASE WHEN k.contype IN ('u', 'x') THEN pg_get_constraintdef(k.oid) END AS definition,
                 k.confdeltype AS on_delete, k.confupdtype AS on_update,
-                k.condeferrable AS can_wait, k.condeferred AS waits,
-                'ALTER TABLE ' || quote_ident(n.nspname) || '.' || quote_ident(c.relname)
-                    || ' ADD CONSTRAINT ' || quote_ident(k.conname) || ' ' || pg_get_constraintdef(k.oid) AS addition
+                k.condeferrable AS can_wait, k.condeferred AS waits
             FROM pg_constraint k
             JOIN pg_class c ON c.oid = k.conrelid
             JOIN pg_namespace n ON n.oid = c.relnamespace
@@ -130,24 +136,26 @@ final class PostgresqlCatalog {
             ORDER BY n.nspname, c.relname
             """;
 
+    /** A plain index has columns and nothing else: usual order, operators and collation, all rows (pg_index). */
     private static final String INDEXES = """
-            SELECT n.nspname AS schema, c.relname AS name, x.relname AS index_name, i.indisunique AS is_unique,
-                pg_get_indexdef(i.indexrelid) AS definition,
-                ARRAY(SELECT a.attname FROM unnest(i.indkey) WITH ORDINALITY u (num, place)
-                    JOIN pg_attribute a ON a.attrelid = i.indrelid AND a.attnum = u.num ORDER BY u.place) AS columns,
-                format('CREATE %sINDEX %I ON %s%I.%I USING btree (%s)', CASE WHEN i.indisunique THEN 'UNIQUE ' END,
-                    x.relname, CASE WHEN c.relkind = 'p' THEN 'ONLY ' END, n.nspname, c.relname,
-                    (SELECT string_agg(quote_ident(a.attname), ', ' ORDER BY u.place)
-                    FROM unnest(i.indkey) WITH ORDINALITY u (num, place)
-                    JOIN pg_attribute a ON a.attrelid = i.indrelid AND a.attnum = u.num)) AS plain
+            SELECT n.nspname AS schema, c.relname AS name, x.relname AS index_name, i.indexrelid AS index,
+                i.indrelid AS relation, i.indisunique AS is_unique, i.indkey::int2[] AS columns,
+                CASE WHEN i.indisunique OR NOT (i.indexprs IS NULL AND i.indpred IS NULL AND i.indnatts = i.indnkeyatts
+                        AND m.amname = 'btree' AND x.reloptions IS NULL AND i.indoption::int2[] <@ '{0}'::int2[]
+                        AND i.indcollation::oid[] <@ '{0,100}'::oid[]
+                        AND NOT i.indclass::oid[] && (SELECT array_agg(o.oid) FROM pg_opclass o WHERE NOT o.opcdefault))
+                    THEN pg_get_indexdef(i.indexrelid) END AS definition
             FROM pg_index i
             JOIN pg_class x ON x.oid = i.indexrelid
-            JOIN pg_class c ON c.oid = i.indrelid AND c.relkind IN ('r', 'p', 'm')
+            JOIN pg_am m ON m.oid = x.relam
+            JOIN pg_class c ON c.oid = i.indrelid
             JOIN pg_namespace n ON n.oid = c.relnamespace
-            WHERE n.nspname = ANY (?) AND NOT c.relispartition
-                AND NOT EXISTS (SELECT FROM pg_constraint k WHERE k.conindid = i.indexrelid AND k.contype IN ('p', 'u', 'x'))
+            WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'm') AND NOT c.relispartition
             ORDER BY x.relname
             """;
+
+    private static final Pattern PLAIN_UNIQUE_INDEX =
+            Pattern.compile("CREATE UNIQUE INDEX .* USING btree \\((?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\")(?:, (?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\"))*\\)", Pattern.DOTALL);
 
     private static final Pattern ELEMENT = Pattern.compile("'(?:[^']|'')*'::(?:character varying|bpchar)");
     private static final Pattern CAST_ARRAY = Pattern.compile(
@@ -155,6 +163,11 @@ final class PostgresqlCatalog {
 
     private final Connection connection;
     private final List<String> requested;
+
+    /** Columns by the numbers of their relation and of themselves. */
+    private final Map<List<Long>, String> columnNames = new HashMap<>();
+    private final Set<List<Long>> serials = new HashSet<>();
+    private final Set<Long> behindConstraints = new HashSet<>();
 
     PostgresqlCatalog(Connection connection, List<String> requested) {
         this.connection = connection;
@@ -168,9 +181,17 @@ final class PostgresqlCatalog {
         TableDrafts drafts = new TableDrafts(word -> word.toLowerCase(Locale.ROOT));
         catalog.each(TABLES, row -> drafts.table(tableName(row), kind(row.getString("kind")), viewQuery(row),
                 Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row)));
-        catalog.each(COLUMNS, row -> drafts.column(tableName(row), column(row)));
+        catalog.all(SERIALS, row -> serials.add(place(row)));
+        catalog.each(COLUMNS, row -> {
+            columnNames.put(place(row), row.getString("column_name"));
+            drafts.column(tableName(row), column(row));
+        });
         catalog.each(CONSTRAINTS, row -> constraint(drafts, row));
-        catalog.each(INDEXES, row -> drafts.index(tableName(row), index(row)));
+        catalog.each(INDEXES, row -> {
+            if (!behindConstraints.contains(row.getLong("index"))) {
+                drafts.index(tableName(row), index(row));
+            }
+        });
         Map<String, Domain> domains = new LinkedHashMap<>();
         catalog.each(DOMAINS, row -> domains.merge(row.getString("domain"), domain(row), PostgresqlCatalog::joined));
         List<Sequence> sequences = new ArrayList<>();
@@ -217,13 +238,13 @@ final class PostgresqlCatalog {
         return Optional.ofNullable(row.getString("query")).map(query -> query.strip().replaceAll(";$", ""));
     }
 
-    private static Column column(ResultSet row) throws SQLException {
+    private Column column(ResultSet row) throws SQLException {
         boolean computed = !row.getString("generated").isEmpty();
         Optional<String> value = Optional.ofNullable(row.getString("default_value"));
         Column.Identity identity = switch (row.getString("identity")) {
             case "a" -> Column.Identity.ALWAYS;
             case "d" -> Column.Identity.BY_DEFAULT;
-            default -> row.getBoolean("numbered") ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
+            default -> serials.contains(place(row)) ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
         };
         String domain = row.getString("domain");
         return new Column(
@@ -294,28 +315,52 @@ final class PostgresqlCatalog {
         };
     }
 
-    private static void constraint(TableDrafts drafts, ResultSet row) throws SQLException {
+    private void constraint(TableDrafts drafts, ResultSet row) throws SQLException {
         TableName table = tableName(row);
         String name = row.getString("constraint_name");
-        List<String> columns = Catalog.strings(row.getArray("columns"));
         Deferral deferral = !row.getBoolean("can_wait") ? Deferral.NONE
                 : row.getBoolean("waits") ? Deferral.INITIALLY_DEFERRED : Deferral.INITIALLY_IMMEDIATE;
-        boolean plain = row.getString("definition").startsWith("UNIQUE (") && !row.getString("definition").contains(") INCLUDE (");
-        switch (row.getString("kind")) {
-            case "p" -> drafts.primaryKey(table, new UniqueKey(name, columns, deferral));
-            case "u", "x" -> {
-                if (plain) {
-                    drafts.uniqueKey(table, new UniqueKey(name, columns, deferral));
-                } else {
-                    drafts.index(table, new Index(name, true, List.of(), Optional.of(row.getString("addition"))));
-                }
-            }
-            case "c" -> drafts.check(table, new Check(name, canonical(row.getString("expression"))));
-            default -> drafts.foreignKey(table, new ForeignKey(name, columns,
-                    new TableName(row.getString("target_schema"), row.getString("target_name")),
-                    Catalog.strings(row.getArray("target_columns")),
-                    action(row.getString("on_delete")), action(row.getString("on_update")), deferral));
+        String kind = row.getString("kind");
+        if (kind.equals("c")) {
+            drafts.check(table, new Check(name, canonical(row.getString("expression"))));
+            return;
         }
+        List<String> columns = columns(row, "relation", "columns");
+        switch (kind) {
+            case "p" -> drafts.primaryKey(table, new UniqueKey(name, columns, deferral));
+            case "f" -> drafts.foreignKey(table, new ForeignKey(name, columns,
+                    new TableName(row.getString("target_schema"), row.getString("target_name")),
+                    row.getArray("far_columns") == null ? columns(row, "target", "target_columns")
+                            : Catalog.strings(row.getArray("far_columns")),
+                    action(row.getString("on_delete")), action(row.getString("on_update")), deferral));
+            default -> unique(drafts, table, new UniqueKey(name, columns, deferral), row.getString("definition"));
+        }
+        if (!kind.equals("f")) {
+            behindConstraints.add(row.getLong("index"));
+        }
+    }
+
+    /** What is more than equal columns, an exclusion for instance, is kept as the statement that makes it. */
+    private static void unique(TableDrafts drafts, TableName table, UniqueKey key, String definition) {
+        if (definition.startsWith("UNIQUE (") && !definition.contains(") INCLUDE (")) {
+            drafts.uniqueKey(table, key);
+            return;
+        }
+        PostgresqlDialect dialect = new PostgresqlDialect();
+        drafts.index(table, new Index(key.name(), true, List.of(), Optional.of("ALTER TABLE "
+                + dialect.identifier(table.schema()) + "." + dialect.identifier(table.name()) + " ADD CONSTRAINT "
+                + dialect.identifier(key.name()) + " " + definition)));
+    }
+
+    /** The names of the columns of a relation whose numbers an array holds. */
+    private List<String> columns(ResultSet row, String relation, String numbers) throws SQLException {
+        long number = row.getLong(relation);
+        return Catalog.strings(row.getArray(numbers)).stream()
+                .map(column -> columnNames.getOrDefault(List.of(number, Long.valueOf(column)), "")).toList();
+    }
+
+    private static List<Long> place(ResultSet row) throws SQLException {
+        return List.of(row.getLong("relation"), row.getLong("number"));
     }
 
     /**
@@ -337,12 +382,13 @@ final class PostgresqlCatalog {
         };
     }
 
-    private static Index index(ResultSet row) throws SQLException {
+    private Index index(ResultSet row) throws SQLException {
         String name = row.getString("index_name");
         boolean unique = row.getBoolean("is_unique");
-        return row.getString("definition").equals(row.getString("plain"))
-                ? Index.over(name, unique, Catalog.strings(row.getArray("columns")))
-                : new Index(name, unique, List.of(), Optional.of(row.getString("definition")));
+        String definition = row.getString("definition");
+        boolean plain = definition == null || PLAIN_UNIQUE_INDEX.matcher(definition).matches();
+        return plain ? Index.over(name, unique, columns(row, "relation", "columns"))
+                : new Index(name, unique, List.of(), Optional.of(definition));
     }
 
     private static TableName tableName(ResultSet row) throws SQLException {
