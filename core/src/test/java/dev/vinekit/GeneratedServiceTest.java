@@ -102,7 +102,7 @@ abstract class GeneratedServiceTest {
         JsonNode violations = body(answer).path("violations");
         assertThat(violations).as(answer.body()).hasSize(1);
         assertThat(violations.path(0).path("field").asText()).isEqualTo(field);
-        assertThat(violations.path(0).path("rule").asText()).isEqualTo(rule);
+        assertThat(violations.path(0).path("rule").asText()).isEqualTo(ruleHere(body, rule));
         assertThat(body(answer).path("detail").asText()).contains(field);
     }
 
@@ -150,6 +150,16 @@ abstract class GeneratedServiceTest {
 
     /** The moment 10:15:30.123 at an offset of five and a half hours, as this engine gives it back. */
     abstract String momentOfAnotherOffset();
+
+    /** Whether the database says which of several references names a row that is not there. */
+    boolean tellsWhichReferenceIsBroken() {
+        return true;
+    }
+
+    /** The rule that a value breaks on this engine, if it breaks another one than elsewhere. */
+    String ruleHere(String body, String rule) {
+        return rule;
+    }
 
     @Test
     void valuesComeBackExactly() throws Exception {
@@ -211,8 +221,9 @@ abstract class GeneratedServiceTest {
                 "{'from':1,'to':999999,'litres':1,'movedAt':'2024-01-01T10:00:00','movedBy':1}");
 
         assertThat(answer.statusCode()).isEqualTo(422);
-        assertThat(body(answer).path("violations").path(0).path("field").asText()).isEqualTo("to");
-        assertThat(body(answer).path("detail").asText()).contains("vessels", "to");
+        assertThat(body(answer).path("violations").findValuesAsText("field")).containsExactlyElementsOf(
+                tellsWhichReferenceIsBroken() ? List.of("to") : List.of("from", "to", "movedBy"));
+        assertThat(body(answer).path("detail").asText()).contains(tellsWhichReferenceIsBroken() ? "vessels" : "row", "to");
     }
 
     @Test

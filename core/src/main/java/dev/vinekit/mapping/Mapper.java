@@ -4,6 +4,7 @@ import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
@@ -139,10 +140,11 @@ public final class Mapper {
         JavaName name = Names.component(Words.of(column.name()), components, (wanted, reason) ->
                 remark(table, "The field of column " + column.name() + " is not named " + wanted + ": " + reason + "."));
         boolean inKey = keyColumns.contains(column.name());
-        List<String> labels = !column.type().labels().isEmpty() ? column.type().labels()
+        boolean enumerated = column.type().kind() == SqlType.Kind.ENUM;
+        List<String> labels = enumerated ? column.type().labels()
                 : inReferences.contains(new ColumnName(table.name(), column.name())) || inKey ? List.of()
                 : rules.labels(column.name());
-        Optional<Enumeration> enumeration = labels.isEmpty() || table.isView() && column.type().labels().isEmpty()
+        Optional<Enumeration> enumeration = labels.isEmpty() || table.isView() && !enumerated
                 ? Optional.empty()
                 : Optional.of(new Enumeration(
                         names.type(entity.value() + Words.of(column.name()).pascal()), Names.constants(labels)));

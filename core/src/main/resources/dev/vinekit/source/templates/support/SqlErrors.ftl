@@ -25,7 +25,8 @@ public final class SqlErrors {
      */
     public RuntimeException translate(SQLException error, boolean deleting) {
         SqlError refusal = SqlError.of(error);
-        Optional<Constraint> constraint = Stream.concat(own.stream(), all.stream())
+        Stream<Constraint> nearest = deleting ? possibleReferrers() : own.stream();
+        Optional<Constraint> constraint = Stream.concat(nearest, all.stream())
                 .filter(candidate -> !refusal.constraint().isEmpty() && candidate.name().equals(refusal.constraint()))
                 .findFirst();
         List<String> fields = constraint.map(Constraint::fields).orElse(List.of());
@@ -43,11 +44,14 @@ public final class SqlErrors {
         };
     }
 
+    private Stream<Constraint> possibleReferrers() {
+        String table = own.isEmpty() ? "" : own.get(0).children();
+        return all.stream().filter(constraint -> constraint.parents().equals(table));
+    }
+
     /** What may still refer to the table, where the database does not say which. */
     private String possibleChildren() {
-        String table = own.isEmpty() ? "" : own.get(0).children();
-        return all.stream().filter(constraint -> constraint.parents().equals(table)).map(Constraint::children)
-                .distinct().collect(Collectors.joining(" or "));
+        return possibleReferrers().map(Constraint::children).distinct().collect(Collectors.joining(" or "));
     }
 
     /** The fields that refer to other tables, where the database does not say which is wrong. */
