@@ -220,8 +220,7 @@ public final class VineKit {
         try (Connection connection = database.connect()) {
             return question.ask(connection);
         } catch (SQLException e) {
-            throw Fault.inWorld(database + " refused to be read (SQL state " + e.getSQLState() + ").",
-                    "Check that the login may read the schema.", e);
+            throw database.refused(e);
         }
     }
 

@@ -42,7 +42,7 @@ abstract class GeneratedServiceTest {
     @BeforeAll
     void start(@TempDir Path directory) {
         Project project;
-        try (Cellar cellar = Cellar.open(engine)) {
+        try (Cellar cellar = TestDatabases.cellar(engine)) {
             project = VineKit.write(VineKit.plan(VineKit.generate(
                     VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar"), Cellar.seed(engine)),
                     directory.resolve("service")));
@@ -56,8 +56,10 @@ abstract class GeneratedServiceTest {
 
     @AfterAll
     void stop() {
-        service.close();
-        database.close();
+        if (service != null) {
+            service.close();
+            database.close();
+        }
     }
 
     @Test

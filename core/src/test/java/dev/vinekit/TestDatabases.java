@@ -1,5 +1,6 @@
 package dev.vinekit;
 
+import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
@@ -7,9 +8,13 @@ import dev.vinekit.engine.ScratchDatabase;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
 
 /** Databases for tests, each gone when it is closed. */
 public final class TestDatabases implements AutoCloseable {
@@ -26,8 +31,25 @@ public final class TestDatabases implements AutoCloseable {
         return on("h2", script);
     }
 
+    /**
+     * Skips the test on a machine without the server that the engine needs. Continuous integration installs it, and
+     * fails if a test was skipped.
+     */
+    public static void require(String engineName) {
+        boolean missing = engineName.equals("mariadb") && Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin")
+                .noneMatch(folder -> Files.isExecutable(Path.of(folder, "mariadbd")));
+        Assumptions.assumeFalse(missing, "There is no MariaDB server here.");
+    }
+
+    /** The cellar on an engine. */
+    public static Cellar cellar(String engineName) {
+        require(engineName);
+        return Cellar.open(engineName);
+    }
+
     /** A database on an engine made by a script. */
     public static TestDatabases on(String engineName, String script) throws SQLException {
+        require(engineName);
         Engine engine = Engines.named(engineName);
         ScratchDatabase scratch = engine.scratch();
         scratch.execute(script);

@@ -9,7 +9,7 @@ CREATE TABLE cellar_hand (
     supervisor_id INTEGER,
     CONSTRAINT cellar_hand_pkey PRIMARY KEY (id),
     CONSTRAINT cellar_hand_email_key UNIQUE (email),
-    CONSTRAINT cellar_hand_supervisor_fkey FOREIGN KEY (supervisor_id) REFERENCES cellar_hand (id),
+    CONSTRAINT cellar_hand_supervisor_fkey FOREIGN KEY (supervisor_id) REFERENCES cellar_hand (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT cellar_hand_craft_check CHECK ("CRAFT" IN('cellar', 'cooperage', 'laboratory', 'vineyard')),
     CONSTRAINT cellar_hand_dates_check CHECK ("LEFT_ON" >= "HIRED_ON"),
     CONSTRAINT cellar_hand_email_check CHECK ("EMAIL" LIKE '%_@_%')
@@ -68,7 +68,7 @@ CREATE TABLE blend (
     approved_by INTEGER,
     CONSTRAINT blend_pkey PRIMARY KEY (id),
     CONSTRAINT blend_name_vintage_key UNIQUE (name, vintage),
-    CONSTRAINT blend_approver_fkey FOREIGN KEY (approved_by) REFERENCES cellar_hand (id),
+    CONSTRAINT blend_approver_fkey FOREIGN KEY (approved_by) REFERENCES cellar_hand (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT blend_vintage_check CHECK ("VINTAGE" BETWEEN 1950 AND 2100)
 );
 COMMENT ON TABLE blend IS 'A wine put together from lots.';
@@ -78,7 +78,7 @@ CREATE TABLE cellar_log (
     logged_at TIMESTAMP(6) DEFAULT LOCALTIMESTAMP NOT NULL,
     hand_id INTEGER,
     entry VARCHAR(500) NOT NULL,
-    CONSTRAINT cellar_log_hand_fkey FOREIGN KEY (hand_id) REFERENCES cellar_hand (id)
+    CONSTRAINT cellar_log_hand_fkey FOREIGN KEY (hand_id) REFERENCES cellar_hand (id) ON DELETE NO ACTION ON UPDATE NO ACTION
 );
 COMMENT ON TABLE cellar_log IS 'The day book: written to, never changed.';
 CREATE INDEX cellar_log_logged_at_idx ON cellar_log (logged_at);
@@ -96,7 +96,7 @@ CREATE TABLE parcel (
     longitude DOUBLE PRECISION,
     CONSTRAINT parcel_pkey PRIMARY KEY (id),
     CONSTRAINT parcel_name_key UNIQUE (name),
-    CONSTRAINT parcel_variety_fkey FOREIGN KEY (variety_code) REFERENCES grape_variety (code),
+    CONSTRAINT parcel_variety_fkey FOREIGN KEY (variety_code) REFERENCES grape_variety (code) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT parcel_area_check CHECK ("AREA_HA" > CAST(0 AS NUMERIC(1))),
     CONSTRAINT parcel_latitude_check CHECK ("LATITUDE" BETWEEN -90 AND 90),
     CONSTRAINT parcel_longitude_check CHECK ("LONGITUDE" BETWEEN -180 AND 180),
@@ -115,9 +115,9 @@ CREATE TABLE vessel_transfer (
     moved_by INTEGER NOT NULL,
     reason VARCHAR(200),
     CONSTRAINT vessel_transfer_pkey PRIMARY KEY (id),
-    CONSTRAINT vessel_transfer_from_fkey FOREIGN KEY ("from") REFERENCES vessel (id),
-    CONSTRAINT vessel_transfer_hand_fkey FOREIGN KEY (moved_by) REFERENCES cellar_hand (id),
-    CONSTRAINT vessel_transfer_to_fkey FOREIGN KEY ("to") REFERENCES vessel (id),
+    CONSTRAINT vessel_transfer_from_fkey FOREIGN KEY ("from") REFERENCES vessel (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
+    CONSTRAINT vessel_transfer_hand_fkey FOREIGN KEY (moved_by) REFERENCES cellar_hand (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
+    CONSTRAINT vessel_transfer_to_fkey FOREIGN KEY ("to") REFERENCES vessel (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT vessel_transfer_ends_check CHECK ("from" <> "to"),
     CONSTRAINT vessel_transfer_litres_check CHECK ("LITRES" > CAST(0 AS NUMERIC(1)))
 );
@@ -135,7 +135,7 @@ CREATE TABLE wine_lot (
     created_at TIMESTAMP(3) WITH TIME ZONE DEFAULT CURRENT_TIMESTAMP NOT NULL,
     CONSTRAINT wine_lot_pkey PRIMARY KEY (id),
     CONSTRAINT wine_lot_name_vintage_key UNIQUE (name, vintage),
-    CONSTRAINT wine_lot_vessel_fkey FOREIGN KEY (vessel_id) REFERENCES vessel (id),
+    CONSTRAINT wine_lot_vessel_fkey FOREIGN KEY (vessel_id) REFERENCES vessel (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT wine_lot_dates_check CHECK ("EMPTIED_ON" >= "FILLED_ON"),
     CONSTRAINT wine_lot_litres_check CHECK ("LITRES" >= CAST(0 AS NUMERIC(1))),
     CONSTRAINT wine_lot_vintage_check CHECK ("VINTAGE" BETWEEN 1950 AND 2100)
@@ -147,8 +147,8 @@ CREATE TABLE blend_component (
     wine_lot_id UUID NOT NULL,
     share NUMERIC(5, 2) NOT NULL,
     CONSTRAINT blend_component_pkey PRIMARY KEY (blend_id, wine_lot_id),
-    CONSTRAINT blend_component_blend_fkey FOREIGN KEY (blend_id) REFERENCES blend (id) ON DELETE CASCADE,
-    CONSTRAINT blend_component_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id),
+    CONSTRAINT blend_component_blend_fkey FOREIGN KEY (blend_id) REFERENCES blend (id) ON DELETE CASCADE ON UPDATE NO ACTION,
+    CONSTRAINT blend_component_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT blend_component_share_check CHECK (("SHARE" > CAST(0 AS NUMERIC(1))) AND ("SHARE" <= CAST(100 AS NUMERIC(3))))
 );
 COMMENT ON TABLE blend_component IS 'A lot''s part in a blend.';
@@ -165,8 +165,8 @@ CREATE TABLE bottling (
     price NUMERIC(8, 2),
     closed_with VARCHAR(12) NOT NULL,
     CONSTRAINT bottling_pkey PRIMARY KEY (id),
-    CONSTRAINT bottling_blend_fkey FOREIGN KEY (blend_id) REFERENCES blend (id),
-    CONSTRAINT bottling_label_fkey FOREIGN KEY (label_id) REFERENCES label (id),
+    CONSTRAINT bottling_blend_fkey FOREIGN KEY (blend_id) REFERENCES blend (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
+    CONSTRAINT bottling_label_fkey FOREIGN KEY (label_id) REFERENCES label (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
     CONSTRAINT bottling_bottles_check CHECK ("BOTTLES" > 0),
     CONSTRAINT bottling_closure_check CHECK ("CLOSED_WITH" IN('cork', 'screw cap', 'crown cap', 'glass')),
     CONSTRAINT bottling_price_check CHECK ("PRICE" >= CAST(0 AS NUMERIC(1))),
@@ -185,8 +185,8 @@ CREATE TABLE harvest (
     picked_by INTEGER,
     CONSTRAINT harvest_pkey PRIMARY KEY (id),
     CONSTRAINT harvest_parcel_day_key UNIQUE (parcel_id, picked_on),
-    CONSTRAINT harvest_parcel_fkey FOREIGN KEY (parcel_id) REFERENCES parcel (id),
-    CONSTRAINT harvest_picker_fkey FOREIGN KEY (picked_by) REFERENCES cellar_hand (id) ON DELETE SET NULL,
+    CONSTRAINT harvest_parcel_fkey FOREIGN KEY (parcel_id) REFERENCES parcel (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
+    CONSTRAINT harvest_picker_fkey FOREIGN KEY (picked_by) REFERENCES cellar_hand (id) ON DELETE SET NULL ON UPDATE NO ACTION,
     CONSTRAINT harvest_brix_check CHECK ("BRIX" BETWEEN 5 AND 45),
     CONSTRAINT harvest_weight_check CHECK ("WEIGHT_KG" > CAST(0 AS NUMERIC(1)))
 );
@@ -203,7 +203,7 @@ CREATE TABLE lab_analysis (
     readings JSON,
     remarks CHARACTER LARGE OBJECT,
     CONSTRAINT lab_analysis_pkey PRIMARY KEY (id),
-    CONSTRAINT lab_analysis_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id) ON DELETE CASCADE,
+    CONSTRAINT lab_analysis_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id) ON DELETE CASCADE ON UPDATE NO ACTION,
     CONSTRAINT lab_analysis_alcohol_check CHECK ("ALCOHOL_VOLUME" BETWEEN 0 AND 25),
     CONSTRAINT lab_analysis_ph_check CHECK (("PH" >= 2.5) AND ("PH" <= 4.5))
 );
@@ -229,8 +229,8 @@ CREATE TABLE wine_lot_harvest (
     wine_lot_id UUID NOT NULL,
     harvest_id BIGINT NOT NULL,
     CONSTRAINT wine_lot_harvest_pkey PRIMARY KEY (wine_lot_id, harvest_id),
-    CONSTRAINT wine_lot_harvest_harvest_fkey FOREIGN KEY (harvest_id) REFERENCES harvest (id),
-    CONSTRAINT wine_lot_harvest_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id) ON DELETE CASCADE
+    CONSTRAINT wine_lot_harvest_harvest_fkey FOREIGN KEY (harvest_id) REFERENCES harvest (id) ON DELETE NO ACTION ON UPDATE NO ACTION,
+    CONSTRAINT wine_lot_harvest_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id) ON DELETE CASCADE ON UPDATE NO ACTION
 );
 COMMENT ON TABLE wine_lot_harvest IS 'Which harvests went into which lot.';
 

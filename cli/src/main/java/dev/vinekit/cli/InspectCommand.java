@@ -50,16 +50,17 @@ final class InspectCommand extends ToolCommand {
             switch (format) {
                 case json -> System.out.print(VineKit.snapshot(shown));
                 case sql -> System.out.print(VineKit.definition(shown));
-                case text -> text(database, login, schema, shown, chosen.isEmpty());
+                case text -> text(opened, login, schema, shown, chosen.isEmpty());
             }
             return 0;
         }
     }
 
-    private void text(Database database, Engine.Login login, Schema schema, Schema shown, boolean all) {
+    private void text(Source opened, Engine.Login login, Schema schema, Schema shown, boolean all) {
+        Database database = opened.database();
         Map<TableName, RowCount> counts = VineKit.rowCounts(database, shown, count);
         SchemaView view = new SchemaView(schema, output.style(), System.out);
-        view.login(login);
+        view.login(login, opened.scratch());
         if (all) {
             view.overview(counts);
             return;

@@ -34,15 +34,20 @@ final class SchemaView {
         this.out = out;
     }
 
-    void login(Engine.Login login) {
+    /**
+     * Who is connected to what.
+     *
+     * @param scratch whether nobody but us has the database
+     */
+    void login(Engine.Login login, boolean scratch) {
         out.println(login.product() + " " + login.version()
                 + (schema.defaultSchema().isEmpty() ? "" : ", schema " + style.cell(schema.defaultSchema(), NAME))
-                + (login.user().isEmpty() ? "" : ", as " + style.cell(login.user(), NAME)));
+                + (scratch ? ", a scratch database" : login.user().isEmpty() ? "" : ", as " + style.cell(login.user(), NAME)));
         long owned = schema.tables().stream().filter(table -> !login.user().isEmpty()
                 && table.access().owner().equals(login.user())).count();
-        if (login.administrator()) {
+        if (login.administrator() && !scratch) {
             warn(login, "is an administrator");
-        } else if (owned > 0) {
+        } else if (owned > 0 && !scratch) {
             warn(login, "owns " + owned + " of these tables");
         }
         out.println();

@@ -48,7 +48,7 @@ final class SourceOptions {
     /** The database, or a scratch database that the script has made; whoever opens it closes it. */
     Source open(OutputOptions output) {
         if (script == null) {
-            return new Source(database(), () -> { });
+            return new Source(database(), false, () -> { });
         }
         if (url != null) {
             throw Fault.inCall("Both --url and --script are given.", "Name a database or a script, not both.");
@@ -62,7 +62,7 @@ final class SourceOptions {
                 database -> script + " into a scratch database"
                         + (database.skipped().isEmpty() ? "" : ", " + skipped(database) + " skipped"));
         output.stages().skipped(loaded.skipped());
-        return new Source(loaded.database(), loaded::close);
+        return new Source(loaded.database(), true, loaded::close);
     }
 
     private static String skipped(ScriptDatabase database) {

@@ -2,6 +2,8 @@ package dev.vinekit.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Snapshot;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -16,11 +18,13 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class VineKitCommandTest {
     private static final Map<String, String> PASSWORD = Map.of("ORCHARD_PASSWORD", "pressed");
@@ -178,6 +182,13 @@ class VineKitCommandTest {
         "2 | generate --url URL --dir new --package 1a              | is not a Java package name",
         "2 | generate --url URL --dir new --tables nosuch           | no table or view named nosuch",
         "2 | test --dir nothing                                     | no generated project in nothing",
+        "2 | inspect --script nosuch.sql --engine sqlite             | There is no file nosuch.sql",
+        "2 | inspect --script a-file                                | --script needs the engine",
+        "2 | inspect --script a-file --url jdbc:h2:./orchard         | Both --url and --script",
+        "2 | inspect --url URL --format yaml                         | --format",
+        "2 | demo --engine jdbc                                      | There is no cellar",
+        "2 | role --script a-file --engine postgresql --name x       | Name the database with --url",
+        "2 | role --url URL --name x --connections 0                 | 0 connections",
         "2 | serve --dir theirs                                     | no generated project in theirs"})
     void mistakesAreNamedWithTheWayOutAndNothingIsWritten(int exit, String line, String message) throws Exception {
         Files.writeString(directory.resolve("a-file"), "mine");
@@ -192,6 +203,78 @@ class VineKitCommandTest {
         assertThat(result.exit()).isEqualTo(exit);
         assertThat(result.out()).isEmpty();
         assertThat(files()).isEqualTo(before);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"sqlite", "mariadb"})
+    void demoRunsOnOtherEnginesToo(String engine) throws Exception {
+        Assumptions.assumeTrue(engine.equals("sqlite") || Files.isExecutable(Path.of("/usr/sbin/mariadbd")));
+
+        Tool.Result result = tool.run("demo", "--engine", engine);
+
+        assertThat(result.out()).contains("wine_lot_harvest", " passed, 0 failed", "held its 389 seed rows again");
+        assertThat(result.exit()).isZero();
+    }
+
+    @Test
+    void scriptIsLoadedReadAndGeneratedFrom() throws Exception {
+        Files.writeString(directory.resolve("dump.sql"), """
+                SET no_such_setting = 1;
+                \\connect orchard
+                CREATE TABLE public.tree (id integer NOT NULL, label text);
+                ALTER TABLE public.tree OWNER TO keeper;
+                COPY public.tree (id, label) FROM stdin;
+                1	Old; red
+                \\.
+                ALTER TABLE ONLY public.tree ADD CONSTRAINT tree_pkey PRIMARY KEY (id);
+                """);
+
+        Tool.Result shown = tool.run("inspect", "--script", "dump.sql", "--engine", "postgresql", "--tables", "tree");
+        Tool.Result made = tool.run("generate", "--script", "dump.sql", "--engine", "postgresql", "--dir", "service");
+
+        assertThat(shown.out()).contains("1 row (counted)", "Old; red", "primary key  id").doesNotContain("administrator");
+        assertThat(shown.err()).contains("3 statements skipped", "first in line 2: \\connect orchard",
+                "owners, roles and rights are not for a scratch database");
+        assertThat(made.exit()).isZero();
+        assertThat(directory.resolve("service/src/main/resources/db/schema.sql")).content().contains("CREATE TABLE tree");
+    }
+
+    @Test
+    void scriptThatFailsIsShownWithItsLine() throws Exception {
+        Files.writeString(directory.resolve("bad.sql"), "CREATE TABLE a (id INT);\n\nINSERT INTO b VALUES (1);\n");
+
+        Tool.Result result = tool.run("inspect", "--script", "bad.sql", "--engine", "sqlite");
+
+        assertThat(result.exit()).isEqualTo(2);
+        assertThat(result.err()).contains("bad.sql, line 3", "INSERT INTO b VALUES (1)", "no such table: b");
+    }
+
+    @Test
+    void inspectWritesASnapshotAndTheDefinition() throws Exception {
+        Tool.Result json = tool.run(PASSWORD, source("inspect", "--format", "json"));
+        Tool.Result sql = tool.run(PASSWORD, source("inspect", "--format", "sql"));
+
+        Schema schema = Snapshot.read(json.out());
+        assertThat(schema.tables()).extracting(table -> table.name().name()).containsExactly("NOTE", "PICKING", "TREE");
+        assertThat(Snapshot.write(schema)).isEqualTo(json.out());
+        assertThat(sql.out()).contains("CREATE TABLE tree (", "CHECK (\"KILOS\" > ").doesNotContain("INSERT");
+    }
+
+    @Test
+    void roleIsRefusedWhereThereIsNone() throws Exception {
+        Tool.Result result = tool.run(PASSWORD, source("role", "--name", "service"));
+
+        assertThat(result.exit()).isEqualTo(2);
+        assertThat(result.err()).contains("H2 has no login roles", "PostgreSQL and MariaDB");
+    }
+
+    @Test
+    void narrowTerminalGetsNarrowLines() throws Exception {
+        Tool.Result result = tool.run(Map.of("ORCHARD_PASSWORD", "pressed", "JAVA_TOOL_OPTIONS", "-Dvinekit.columns=60"),
+                source("inspect"));
+
+        assertThat(result.out().lines().filter(line -> line.contains("PICKING") || line.contains("rows ")))
+                .isNotEmpty().allMatch(line -> line.codePointCount(0, line.length()) <= 60);
     }
 
     @Test

@@ -39,6 +39,13 @@ public record Database(Engine engine, String url, String user, String password) 
         }
     }
 
+    /** What an error of a connection that was opened means. */
+    public Fault refused(SQLException e) {
+        return engine.explainReading(this, e).map(advice -> Fault.inWorld(advice.cause(), advice.fix(), e))
+                .orElseGet(() -> Fault.inWorld(this + " refused to be read (SQL state " + e.getSQLState() + ").",
+                        "Check that the login may read the schema.", e));
+    }
+
     @Override
     public String toString() {
         return engine.title() + " at " + url.replaceAll("(?i)(password|pwd)=[^;&]*", "$1=...");

@@ -34,6 +34,11 @@ public interface Engine {
     /** One line of cause and one of fix for a connection that could not be opened. */
     ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal);
 
+    /** Cause and fix of an error while reading, where the engine finds out only then that it cannot. */
+    default Optional<ConnectionAdvice> explainReading(Database database, SQLException refusal) {
+        return Optional.empty();
+    }
+
     /**
      * Reads the catalog, in a number of statements that does not depend on the number of tables.
      *

@@ -3,7 +3,12 @@ package dev.vinekit.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
+import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Schema;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -70,6 +75,78 @@ class ConnectionAdviceTest {
     void urlThatNoEngineTakesIsRefusedWithoutItsSecrets(String url, String message) {
         assertThatThrownBy(() -> Database.at(url, "", "")).isInstanceOf(Fault.class)
                 .hasMessageContaining(message).hasMessageNotContaining("secret");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "root   | NAME            |        | There is no database of the name            | Check the name",
+        "nobody | NAME            | wrong  | does not accept the user name or password   | --password-env",
+        "taster | mysql           | sip    | does not let user taster use the database   | grant the user"})
+    void mariadbRefusalNamesCauseAndFix(String user, String database, String password, String cause, String fix)
+            throws Exception {
+        try (TestDatabases own = TestDatabases.on("mariadb", "CREATE TABLE t (id INT)")) {
+            String url = own.database().url().replaceFirst("/scratch_[0-9a-f]+[?]", "/" + database + "?");
+            try (Connection admin = own.database().connect()) {
+                admin.createStatement().execute("CREATE USER IF NOT EXISTS taster IDENTIFIED BY 'sip'");
+            }
+
+            assertRefused(Database.at(url, user, password == null ? "" : password), cause, fix);
+        }
+    }
+
+    @Test
+    void serversThatDoNotAnswerAreNamed() {
+        assertRefused(Database.at("jdbc:mariadb://localhost:1/x", "u", "p"),
+                "No MariaDB server answers at jdbc:mariadb://localhost:1/x", "Check host and port");
+        assertRefused(Database.at("jdbc:mariadb://no-such-host.invalid:3306/x", "u", "p"),
+                "No MariaDB server answers", "Check host and port");
+    }
+
+    @Test
+    void serverWithoutTlsIsToldFromOneThatDoesNotAnswer() throws Exception {
+        try (TestDatabases mariadb = TestDatabases.on("mariadb", "CREATE TABLE t (id INT)")) {
+            assertRefused(Database.at(mariadb.database().url() + "&sslMode=verify-full", "root", ""),
+                    "do not agree on TLS", "Check sslMode");
+        }
+        try (TestDatabases postgresql = TestDatabases.on("postgresql", "CREATE TABLE t (id INT)")) {
+            assertRefused(Database.at(postgresql.database().url() + "?sslmode=require", "postgres", "postgres"),
+                    "do not agree on TLS", "Check sslmode");
+        }
+    }
+
+    @Test
+    void sqliteMakesNoFileAndSaysWhatIsWrong() throws Exception {
+        Path missing = directory.resolve("missing.db");
+        Path other = Files.writeString(directory.resolve("other.db"), "This is a text and no database. ".repeat(100));
+
+        assertRefused(Database.at("jdbc:sqlite:" + missing, "", ""), "There is no database at", "Check the path");
+        assertThat(missing).doesNotExist();
+        Database text = Database.at("jdbc:sqlite:" + other, "", "");
+        assertThatThrownBy(() -> VineKit.read(text, Scope.all())).isInstanceOf(Fault.class)
+                .hasMessageContaining("is not an SQLite database");
+    }
+
+    @Test
+    void schemaThatTheLoginMayNotSeeIsNotTakenForAnEmptyOne() throws Exception {
+        try (TestDatabases postgresql = TestDatabases.on("postgresql", """
+                CREATE SCHEMA hidden; CREATE TABLE hidden.t (id INT PRIMARY KEY);
+                DROP ROLE IF EXISTS looker; CREATE ROLE looker LOGIN PASSWORD 'x';
+                """)) {
+            Database looker = Database.at(postgresql.database().url(), "looker", "x");
+
+            Schema seen = VineKit.read(looker, new Scope(List.of("hidden"), List.of()));
+            assertThat(seen.tables().get(0).access().rights()).isEmpty();
+            assertThat(VineKit.rowCounts(looker, seen, true)).isEmpty();
+            assertThatThrownBy(() -> VineKit.sampleRows(looker, seen, seen.tables().get(0), 5)).isInstanceOf(Fault.class)
+                    .hasMessageContaining("refused to be read");
+        }
+    }
+
+    private static void assertRefused(Database database, String cause, String fix) {
+        assertThatThrownBy(database::connect).isInstanceOfSatisfying(Fault.class, fault -> {
+            assertThat(fault).hasMessageContaining(cause);
+            assertThat(fault.fix()).contains(fix);
+        });
     }
 
     @Test

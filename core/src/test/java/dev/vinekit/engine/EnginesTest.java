@@ -31,7 +31,7 @@ class EnginesTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void definitionOfTheCellarReadsBackEqual(String engine) throws Exception {
-        try (Cellar cellar = Cellar.open(engine)) {
+        try (Cellar cellar = TestDatabases.cellar(engine)) {
             assertReadsBackEqual(VineKit.read(cellar.database(), Scope.all()));
         }
     }
@@ -47,7 +47,7 @@ class EnginesTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void cellarMeansTheSameOnEveryEngine(String engine) {
-        try (Cellar cellar = Cellar.open(engine); Cellar model = Cellar.open("h2")) {
+        try (Cellar cellar = TestDatabases.cellar(engine); Cellar model = Cellar.open("h2")) {
             assertThat(meaning(cellar)).containsExactlyInAnyOrderElementsOf(meaning(model));
         }
     }
@@ -64,7 +64,7 @@ class EnginesTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void cellarGoesAllTheWayToAGreenMatrix(String engine, @TempDir Path directory) {
-        try (Cellar cellar = Cellar.open(engine)) {
+        try (Cellar cellar = TestDatabases.cellar(engine)) {
             Mapping mapping = VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar");
 
             TestReport report = tested(VineKit.generate(mapping, Cellar.seed(engine)), directory);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
@@ -38,7 +39,7 @@ class LoginRoleTest {
     @ParameterizedTest
     @ValueSource(strings = {"postgresql", "mariadb"})
     void roleCanDoWhatTheServiceDoesAndNothingElse(String engine) throws Exception {
-        try (Cellar cellar = Cellar.open(engine)) {
+        try (Cellar cellar = TestDatabases.cellar(engine)) {
             execute(cellar.database(), "CREATE TABLE cellar_secret (id INT PRIMARY KEY)");
             Mapping mapping = VineKit.map(VineKit.read(cellar.database(), new Scope(List.of(), List.of(
                     "blend", "blend_component", "bottling", "cellar_log", "wine_lot"))), "com.example.cellar");
@@ -57,7 +58,7 @@ class LoginRoleTest {
                     .allSatisfy(table -> assertThat(table.access().rights()).contains(Access.Right.SELECT));
             assertThatOneConnectionTooManyIsRefused(limited);
         } finally {
-            try (Cellar again = Cellar.open(engine)) {
+            try (Cellar again = TestDatabases.cellar(engine)) {
                 execute(again.database(), engine.equals("mariadb") ? "DROP USER 'service_mariadb'@'%'"
                         : "DROP ROLE IF EXISTS service_postgresql");
             }

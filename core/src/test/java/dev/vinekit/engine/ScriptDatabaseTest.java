@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
@@ -33,9 +34,10 @@ class ScriptDatabaseTest {
     @ParameterizedTest
     @CsvSource({"postgresql, 39", "mariadb, 3", "sqlite, 0"})
     void dumpMakesTheDatabaseThatItWasTakenFrom(String engine, int skipped) throws Exception {
+        TestDatabases.require(engine);
         Path dump = Path.of(ScriptDatabaseTest.class.getResource("/dev/vinekit/dumps/" + engine + ".sql").toURI());
 
-        try (ScriptDatabase loaded = VineKit.load(engine, dump); Cellar cellar = Cellar.open(engine)) {
+        try (ScriptDatabase loaded = VineKit.load(engine, dump); Cellar cellar = TestDatabases.cellar(engine)) {
             assertThat(loaded.skipped()).hasSize(skipped);
             Schema schema = VineKit.read(loaded.database(), Scope.all());
             assertThat(schema.tables()).zipSatisfy(VineKit.read(cellar.database(), Scope.all()).tables(),
@@ -72,6 +74,7 @@ class ScriptDatabaseTest {
 
     @Test
     void textWithBackslashesArrivesAsItWas() throws Exception {
+        TestDatabases.require("mariadb");
         Path dump = Path.of(ScriptDatabaseTest.class.getResource("/dev/vinekit/dumps/mariadb.sql").toURI());
 
         try (ScriptDatabase loaded = VineKit.load("mariadb", dump)) {
@@ -84,6 +87,7 @@ class ScriptDatabaseTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void firstStatementThatFailsIsNamedWithItsLine(String engine) throws Exception {
+        TestDatabases.require(engine);
         Path script = script("-- one\nCREATE TABLE press (id INT PRIMARY KEY);\n\nINSERT INTO press\n  VALUES (1);\n"
                 + "INSERT INTO pres VALUES (2);\nINSERT INTO press VALUES (1);\n");
 

@@ -41,7 +41,6 @@ import java.util.stream.IntStream;
 final class MariadbCatalog {
     private static final String SCHEMAS = """
             SELECT SCHEMA_NAME FROM information_schema.SCHEMATA
-            WHERE SCHEMA_NAME NOT IN ('information_schema', 'mysql', 'performance_schema', 'sys')
             """;
 
     private static final String TABLES = """

@@ -104,6 +104,7 @@ final class PostgresqlCatalog {
             LEFT JOIN pg_class f ON f.oid = k.confrelid
             LEFT JOIN pg_namespace fn ON fn.oid = f.relnamespace
             WHERE n.nspname = ANY (?) AND k.contype IN ('p', 'u', 'f', 'c', 'x') AND NOT c.relispartition
+                AND k.conparentid = 0
             ORDER BY k.conname
             """;
 

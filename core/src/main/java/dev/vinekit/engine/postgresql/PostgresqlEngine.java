@@ -16,6 +16,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -59,6 +60,11 @@ public final class PostgresqlEngine implements Engine {
     public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
         String place = jdbcUrl.replaceAll("[?].*", "");
         String state = String.valueOf(refusal.getSQLState());
+        boolean aboutTls = String.valueOf(refusal.getMessage()).toUpperCase(Locale.ROOT).contains("SSL");
+        if (aboutTls && (state.startsWith("08") || state.equals("28000"))) {
+            return new ConnectionAdvice("The PostgreSQL server at " + place + " and this program do not agree on TLS.",
+                    "Check sslmode in the URL, the certificates it names, and the server's pg_hba.conf.");
+        }
         return switch (state) {
             case "28P01" -> new ConnectionAdvice(
                     "PostgreSQL does not accept the password of user " + user + " for " + place + ".",

@@ -1,5 +1,6 @@
 package dev.vinekit.engine.sqlite;
 
+import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Fault;
@@ -72,6 +73,12 @@ public final class SqliteEngine implements Engine {
                     "SQLite could not open " + place + " (result " + refusal.getErrorCode() + ").",
                     "Run again with --verbose to see what the driver says.");
         };
+    }
+
+    /** SQLite looks into a file only when something is asked of it. */
+    @Override
+    public Optional<ConnectionAdvice> explainReading(Database database, SQLException refusal) {
+        return Optional.of(explain(database.url(), database.user(), refusal));
     }
 
     @Override

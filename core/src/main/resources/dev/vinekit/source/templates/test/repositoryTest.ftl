@@ -86,7 +86,7 @@ class ${e.name}RepositoryTest {
     private static void assertStored(Connection connection, ${e.name} stored, ${e.name}Input input) throws SQLException {
         TestRow row = TestRow.find(connection, Tables.${e.constant}, ${e.keyCode.storedArguments});
 <#list e.inputs as f>
-        assertThat(row.get(${f.column})).isEqualTo(<#if f.assigned>stored.${f.name}()<#elseif f.inKey>stored.${f.name}()<#elseif f.coded>Sql.databaseValue(input.${f.name}())<#else>input.${f.name}()</#if>);
+        assertThat(row.get(${f.column})).isEqualTo(<#if f.assigned>stored.${f.name}()<#elseif f.inKey && f.coded>Sql.databaseValue(stored.${f.name}())<#elseif f.inKey>stored.${f.name}()<#elseif f.coded>Sql.databaseValue(input.${f.name}())<#else>input.${f.name}()</#if>);
 </#list>
         assertThat(${e.name}Input.of(stored)).usingRecursiveComparison().ignoringFields(<#list e.key as f>${f.nameText}<#sep>, </#list>).isEqualTo(input);
     }

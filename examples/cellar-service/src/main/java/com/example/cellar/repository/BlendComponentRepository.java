@@ -24,14 +24,11 @@ public final class BlendComponentRepository {
             Constraint.reference("BLEND_COMPONENT_LOT_FKEY", "blend-components", "wine-lots", "wineLotId"),
             Constraint.check("BLEND_COMPONENT_SHARE_CHECK", "blend-components", "share"));
 
-    private static final String[] COLUMNS = {
-        "BLEND_ID",
-        "WINE_LOT_ID",
-        "SHARE"
-    };
+    private static final String COLUMNS = """
+            blend_id, wine_lot_id, share
+            """;
 
-    private static final String SELECT = """
-            SELECT blend_id, wine_lot_id, share
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM blend_component
             """;
 

@@ -21,17 +21,11 @@ public final class BlendRepository {
             Constraint.reference("BLEND_APPROVER_FKEY", "blends", "cellar-hands", "approvedBy"),
             Constraint.check("BLEND_VINTAGE_CHECK", "blends", "vintage"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "NAME",
-        "VINTAGE",
-        "BLENDED_ON",
-        "TASTING_NOTES",
-        "APPROVED_BY"
-    };
+    private static final String COLUMNS = """
+            id, name, vintage, blended_on, tasting_notes, approved_by
+            """;
 
-    private static final String SELECT = """
-            SELECT id, name, vintage, blended_on, tasting_notes, approved_by
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM blend
             """;
 

@@ -25,20 +25,11 @@ public final class BottlingRepository {
             Constraint.check("BOTTLING_PRICE_CHECK", "bottlings", "price"),
             Constraint.check("BOTTLING_SIZE_CHECK", "bottlings", "bottleMl"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "BLEND_ID",
-        "LABEL_ID",
-        "BOTTLED_ON",
-        "BOTTLE_ML",
-        "BOTTLES",
-        "LITRES",
-        "PRICE",
-        "CLOSED_WITH"
-    };
+    private static final String COLUMNS = """
+            id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
+            """;
 
-    private static final String SELECT = """
-            SELECT id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM bottling
             """;
 

@@ -25,19 +25,11 @@ public final class CellarHandRepository {
             Constraint.check("CELLAR_HAND_DATES_CHECK", "cellar-hands", "hiredOn", "leftOn"),
             Constraint.check("CELLAR_HAND_EMAIL_CHECK", "cellar-hands", "email"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "FULL_NAME",
-        "EMAIL",
-        "CRAFT",
-        "HIRED_ON",
-        "LEFT_ON",
-        "SHIFT_STARTS",
-        "SUPERVISOR_ID"
-    };
+    private static final String COLUMNS = """
+            id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
+            """;
 
-    private static final String SELECT = """
-            SELECT id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM cellar_hand
             """;
 

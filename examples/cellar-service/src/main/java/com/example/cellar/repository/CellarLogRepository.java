@@ -17,14 +17,11 @@ public final class CellarLogRepository {
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.reference("CELLAR_LOG_HAND_FKEY", "cellar-logs", "cellar-hands", "handId"));
 
-    private static final String[] COLUMNS = {
-        "LOGGED_AT",
-        "HAND_ID",
-        "ENTRY"
-    };
+    private static final String COLUMNS = """
+            logged_at, hand_id, entry
+            """;
 
-    private static final String SELECT = """
-            SELECT logged_at, hand_id, entry
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM cellar_log
             """;
 

@@ -22,16 +22,11 @@ public final class GrapeVarietyRepository {
             Constraint.unique("GRAPE_VARIETY_NAME_KEY", "grape-varieties", "name"),
             Constraint.check("GRAPE_VARIETY_COLOUR_CHECK", "grape-varieties", "colour"));
 
-    private static final String[] COLUMNS = {
-        "CODE",
-        "NAME",
-        "COLOUR",
-        "order",
-        "SYNONYMS"
-    };
+    private static final String COLUMNS = """
+            code, name, colour, "order", synonyms
+            """;
 
-    private static final String SELECT = """
-            SELECT code, name, colour, "order", synonyms
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM grape_variety
             """;
 

@@ -23,18 +23,11 @@ public final class HarvestRepository {
             Constraint.check("HARVEST_BRIX_CHECK", "harvests", "brix"),
             Constraint.check("HARVEST_WEIGHT_CHECK", "harvests", "weightKg"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "PARCEL_ID",
-        "PICKED_ON",
-        "WEIGHT_KG",
-        "BRIX",
-        "BY_MACHINE",
-        "PICKED_BY"
-    };
+    private static final String COLUMNS = """
+            id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by
+            """;
 
-    private static final String SELECT = """
-            SELECT id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM harvest
             """;
 

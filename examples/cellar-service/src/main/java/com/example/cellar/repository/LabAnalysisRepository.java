@@ -23,19 +23,11 @@ public final class LabAnalysisRepository {
             Constraint.check("LAB_ANALYSIS_ALCOHOL_CHECK", "lab-analyses", "alcoholVolume"),
             Constraint.check("LAB_ANALYSIS_PH_CHECK", "lab-analyses", "ph"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "WINE_LOT_ID",
-        "TAKEN_AT",
-        "PH",
-        "ALCOHOL_VOLUME",
-        "CELSIUS",
-        "READINGS",
-        "REMARKS"
-    };
+    private static final String COLUMNS = """
+            id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
+            """;
 
-    private static final String SELECT = """
-            SELECT id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM lab_analysis
             """;
 

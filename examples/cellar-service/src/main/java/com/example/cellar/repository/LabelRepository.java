@@ -19,16 +19,11 @@ public final class LabelRepository {
             Constraint.unique("LABEL_PKEY", "labels", "id"),
             Constraint.unique("LABEL_TITLE_LANGUAGE_KEY", "labels", "title", "languageCode"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "TITLE",
-        "LANGUAGE_CODE",
-        "BACK_TEXT",
-        "PICTURE"
-    };
+    private static final String COLUMNS = """
+            id, title, language_code, back_text, picture
+            """;
 
-    private static final String SELECT = """
-            SELECT id, title, language_code, back_text, picture
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM label
             """;
 

@@ -26,22 +26,12 @@ public final class ParcelRepository {
             Constraint.check("PARCEL_SLOPE_CHECK", "parcels", "slopePercent"),
             Constraint.check("PARCEL_SOIL_CHECK", "parcels", "soil"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "NAME",
-        "VARIETY_CODE",
-        "AREA_HA",
-        "SLOPE_PERCENT",
-        "SOIL",
-        "PLANTED_ON",
-        "ORGANIC",
-        "LATITUDE",
-        "LONGITUDE"
-    };
+    private static final String COLUMNS = """
+            id, name, variety_code, area_ha, slope_percent, soil, planted_on, organic, latitude,
+            longitude
+            """;
 
-    private static final String SELECT = """
-            SELECT id, name, variety_code, area_ha, slope_percent, soil, planted_on, organic, latitude,
-                longitude
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM parcel
             """;
 

@@ -24,18 +24,11 @@ public final class VesselRepository {
             Constraint.check("VESSEL_KIND_CHECK", "vessels", "kind"),
             Constraint.check("VESSEL_TOAST_CHECK", "vessels", "toast"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "CODE",
-        "KIND",
-        "CAPACITY_LITRES",
-        "TOAST",
-        "BOUGHT_ON",
-        "IN_USE"
-    };
+    private static final String COLUMNS = """
+            id, code, kind, capacity_litres, toast, bought_on, in_use
+            """;
 
-    private static final String SELECT = """
-            SELECT id, code, kind, capacity_litres, toast, bought_on, in_use
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM vessel
             """;
 

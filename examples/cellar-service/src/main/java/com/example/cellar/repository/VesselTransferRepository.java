@@ -25,18 +25,11 @@ public final class VesselTransferRepository {
             Constraint.check("VESSEL_TRANSFER_ENDS_CHECK", "vessel-transfers", "from", "to"),
             Constraint.check("VESSEL_TRANSFER_LITRES_CHECK", "vessel-transfers", "litres"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "from",
-        "to",
-        "LITRES",
-        "MOVED_AT",
-        "MOVED_BY",
-        "REASON"
-    };
+    private static final String COLUMNS = """
+            id, "from", "to", litres, moved_at, moved_by, reason
+            """;
 
-    private static final String SELECT = """
-            SELECT id, "from", "to", litres, moved_at, moved_by, reason
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM vessel_transfer
             """;
 

@@ -23,13 +23,11 @@ public final class WineLotHarvestRepository {
             Constraint.reference("WINE_LOT_HARVEST_HARVEST_FKEY", "wine-lot-harvests", "harvests", "harvestId"),
             Constraint.reference("WINE_LOT_HARVEST_LOT_FKEY", "wine-lot-harvests", "wine-lots", "wineLotId"));
 
-    private static final String[] COLUMNS = {
-        "WINE_LOT_ID",
-        "HARVEST_ID"
-    };
+    private static final String COLUMNS = """
+            wine_lot_id, harvest_id
+            """;
 
-    private static final String SELECT = """
-            SELECT wine_lot_id, harvest_id
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM wine_lot_harvest
             """;
 

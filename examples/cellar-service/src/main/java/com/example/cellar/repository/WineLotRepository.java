@@ -25,19 +25,11 @@ public final class WineLotRepository {
             Constraint.check("WINE_LOT_LITRES_CHECK", "wine-lots", "litres"),
             Constraint.check("WINE_LOT_VINTAGE_CHECK", "wine-lots", "vintage"));
 
-    private static final String[] COLUMNS = {
-        "ID",
-        "NAME",
-        "VINTAGE",
-        "VESSEL_ID",
-        "LITRES",
-        "FILLED_ON",
-        "EMPTIED_ON",
-        "CREATED_AT"
-    };
+    private static final String COLUMNS = """
+            id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
+            """;
 
-    private static final String SELECT = """
-            SELECT id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
+    private static final String SELECT = "SELECT " + COLUMNS + """
             FROM wine_lot
             """;
 

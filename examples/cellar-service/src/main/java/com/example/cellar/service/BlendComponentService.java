@@ -22,7 +22,7 @@ public final class BlendComponentService {
     private final BlendComponentRepository repository;
 
     public BlendComponentService(Transactions transactions, BlendComponentRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(BlendComponentRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -21,7 +21,7 @@ public final class BlendService {
     private final BlendRepository repository;
 
     public BlendService(Transactions transactions, BlendRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(BlendRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -21,7 +21,7 @@ public final class BottlingService {
     private final BottlingRepository repository;
 
     public BottlingService(Transactions transactions, BottlingRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(BottlingRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

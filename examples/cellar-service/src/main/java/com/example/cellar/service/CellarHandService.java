@@ -21,7 +21,7 @@ public final class CellarHandService {
     private final CellarHandRepository repository;
 
     public CellarHandService(Transactions transactions, CellarHandRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(CellarHandRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

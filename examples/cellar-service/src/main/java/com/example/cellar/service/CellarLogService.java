@@ -15,7 +15,7 @@ public final class CellarLogService {
     private final CellarLogRepository repository;
 
     public CellarLogService(Transactions transactions, CellarLogRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(CellarLogRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

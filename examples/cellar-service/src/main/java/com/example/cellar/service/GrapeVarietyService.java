@@ -21,7 +21,7 @@ public final class GrapeVarietyService {
     private final GrapeVarietyRepository repository;
 
     public GrapeVarietyService(Transactions transactions, GrapeVarietyRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(GrapeVarietyRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

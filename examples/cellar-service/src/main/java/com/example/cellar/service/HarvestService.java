@@ -21,7 +21,7 @@ public final class HarvestService {
     private final HarvestRepository repository;
 
     public HarvestService(Transactions transactions, HarvestRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(HarvestRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -21,7 +21,7 @@ public final class LabAnalysisService {
     private final LabAnalysisRepository repository;
 
     public LabAnalysisService(Transactions transactions, LabAnalysisRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(LabAnalysisRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -21,7 +21,7 @@ public final class LabelService {
     private final LabelRepository repository;
 
     public LabelService(Transactions transactions, LabelRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(LabelRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -21,7 +21,7 @@ public final class ParcelService {
     private final ParcelRepository repository;
 
     public ParcelService(Transactions transactions, ParcelRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(ParcelRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

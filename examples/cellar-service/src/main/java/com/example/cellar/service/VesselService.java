@@ -21,7 +21,7 @@ public final class VesselService {
     private final VesselRepository repository;
 
     public VesselService(Transactions transactions, VesselRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(VesselRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -21,7 +21,7 @@ public final class VesselTransferService {
     private final VesselTransferRepository repository;
 
     public VesselTransferService(Transactions transactions, VesselTransferRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(VesselTransferRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

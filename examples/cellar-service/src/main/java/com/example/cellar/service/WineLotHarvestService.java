@@ -19,7 +19,7 @@ public final class WineLotHarvestService {
     private final WineLotHarvestRepository repository;
 
     public WineLotHarvestService(Transactions transactions, WineLotHarvestRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(WineLotHarvestRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

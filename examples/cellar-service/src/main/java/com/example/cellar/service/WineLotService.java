@@ -22,7 +22,7 @@ public final class WineLotService {
     private final WineLotRepository repository;
 
     public WineLotService(Transactions transactions, WineLotRepository repository) {
-        this.transactions = transactions;
+        this.transactions = transactions.on(WineLotRepository.CONSTRAINTS);
         this.repository = repository;
     }
 

@@ -57,8 +57,8 @@ public final class InputReader {
     }
 
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        boolean misplacedText = node.isTextual() && node.textValue()
-                .isBlank() && type != String.class && !type.isEnum();
+        boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()
+                && type != Binary.class;
         boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class;
         if (!misplacedText && (!fromText || node.isTextual())) {
             try {

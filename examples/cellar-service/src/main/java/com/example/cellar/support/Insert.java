@@ -1,8 +1,6 @@
 package com.example.cellar.support;
 
 import java.sql.Connection;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,22 +32,15 @@ public final class Insert {
     }
 
     /** Inserts the row and returns it as stored, with everything that the database filled in. */
-    public <T> T returning(Connection connection, String[] returned, Sql.RowMapper<T> mapper) throws SQLException {
-        String sql = sql();
-        try (PreparedStatement statement =
-                Sql.prepare(connection.prepareStatement(sql, returned), sql, values.toArray())) {
-            statement.executeUpdate();
-            try (ResultSet row = statement.getGeneratedKeys()) {
-                row.next();
-                return mapper.map(row);
-            }
-        }
+    public <T> T returning(Connection connection, String returned, Sql.RowMapper<T> mapper) throws SQLException {
+        return Sql.list(connection, sql(returned), mapper, values.toArray()).get(0);
     }
 
-    private String sql() {
-        return columns.isEmpty()
-                ? "INSERT INTO " + table + " DEFAULT VALUES"
+    private String sql(String returned) {
+        String insert = columns.isEmpty()
+                ? "INSERT INTO " + table + " " + "DEFAULT VALUES"
                 : "INSERT INTO " + table + " (" + String.join(", ", columns) + ")\n"
                         + "VALUES (" + String.join(", ", markers) + ")";
+        return "SELECT " + returned + "FROM FINAL TABLE (\n" + insert + "\n)";
     }
 }

@@ -1,57 +1,71 @@
 package com.example.cellar.support;
 
 import java.sql.SQLException;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Turns errors of the database into problems for the client. Nothing that the driver says reaches an answer. */
 public final class SqlErrors {
-    /** The name that an H2 message gives first, without its schema; in quotes of its own if it is an odd one. */
-    private static final Pattern NAMED = Pattern.compile(
-            "^[^\"]*\"(?:(?:\"(?:[^\"]|\"\")*\"|[^\\s\".:(]+)\\.)?(\"(?:[^\"]|\"\")*\"|[^\\s\".:(]+)");
+    private final List<Constraint> own;
+    private final List<Constraint> all;
 
-    private final Map<String, Constraint> constraints = new HashMap<>();
-
+    /** For all tables. */
     public SqlErrors(List<List<Constraint>> constraintsByTable) {
-        constraintsByTable.forEach(list -> list.forEach(constraint -> constraints.put(constraint.name(), constraint)));
+        this(List.of(), constraintsByTable.stream().flatMap(List::stream).toList());
+    }
+
+    private SqlErrors(List<Constraint> own, List<Constraint> all) {
+        this.own = own;
+        this.all = all;
+    }
+
+    /** The same for work on one table: its constraints come before others of the same name. */
+    public SqlErrors on(List<Constraint> table) {
+        return new SqlErrors(table, all);
     }
 
     /**
-     * The problem that an error means; error codes as in {@code org.h2.api.ErrorCode}.
+     * The problem that an error means.
      *
      * @param deleting whether a row was to be deleted: a broken reference then is one to that row
      */
     public RuntimeException translate(SQLException error, boolean deleting) {
-        Optional<Constraint> constraint = constraint(error);
-        return switch (error.getErrorCode()) {
-            case 23505 -> ProblemException.duplicate(fields(constraint), error);
-            case 23503, 23506 -> deleting
-                    ? ProblemException.stillReferredTo(constraint.map(Constraint::children).orElse("other rows"), error)
+        SqlError refusal = SqlError.of(error);
+        Stream<Constraint> nearest = deleting ? possibleReferrers() : own.stream();
+        Optional<Constraint> constraint = Stream.concat(nearest, all.stream())
+                .filter(candidate -> !refusal.constraint().isEmpty() && candidate.name().equals(refusal.constraint()))
+                .findFirst();
+        List<String> fields = constraint.map(Constraint::fields).orElse(List.of());
+        return switch (refusal.kind()) {
+            case DUPLICATE -> ProblemException.duplicate(fields, error);
+            case REFERENCE -> deleting
+                    ? ProblemException.stillReferredTo(
+                            constraint.map(Constraint::children).orElseGet(this::possibleChildren), error)
                     : ProblemException.missingReference(
-                            constraint.map(Constraint::parents).orElse("row"), fields(constraint), error);
-            case 23513, 23514 -> ProblemException.refused(
-                    fields(constraint), constraint.map(Constraint::name).orElse("check"), error);
-            case 23502, 22001, 22003, 22004, 22018, 22030 -> ProblemException.refused(List.of(), "type", error);
-            default -> new DatabaseException(error);
+                            constraint.map(Constraint::parents).orElse("row"),
+                            constraint.map(Constraint::fields).orElseGet(this::possibleReferences), error);
+            case CHECK -> ProblemException.refused(fields, constraint.map(Constraint::name).orElse("check"), error);
+            case VALUE -> ProblemException.refused(List.of(), "type", error);
+            case OTHER -> new DatabaseException(error);
         };
     }
 
-    private Optional<Constraint> constraint(SQLException error) {
-        Matcher matcher = NAMED.matcher(String.valueOf(error.getMessage()));
-        if (!matcher.find()) {
-            return Optional.empty();
-        }
-        String name = matcher.group(1);
-        String plain = name.startsWith("\"") ? name.substring(1, name.length() - 1).replace("\"\"", "\"") : name;
-        return Optional.ofNullable(constraints.get(plain));
+    private Stream<Constraint> possibleReferrers() {
+        String table = own.isEmpty() ? "" : own.get(0).children();
+        return all.stream().filter(constraint -> constraint.parents().equals(table));
     }
 
-    private static List<String> fields(Optional<Constraint> constraint) {
-        return constraint.map(Constraint::fields).orElse(List.of());
+    /** What may still refer to the table, where the database does not say which. */
+    private String possibleChildren() {
+        return possibleReferrers().map(Constraint::children).distinct().collect(Collectors.joining(" or "));
+    }
+
+    /** The fields that refer to other tables, where the database does not say which is wrong. */
+    private List<String> possibleReferences() {
+        return own.stream().filter(constraint -> !constraint.parents().isEmpty())
+                .flatMap(constraint -> constraint.fields().stream()).distinct().toList();
     }
 
     /** An error that no client can do anything about. */

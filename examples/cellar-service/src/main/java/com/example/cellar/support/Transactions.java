@@ -2,6 +2,7 @@ package com.example.cellar.support;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.List;
 import javax.sql.DataSource;
 
 /** Lends a connection for a piece of work, and turns what the database refuses into an answer for the client. */
@@ -12,6 +13,11 @@ public final class Transactions {
     public Transactions(DataSource dataSource, SqlErrors errors) {
         this.dataSource = dataSource;
         this.errors = errors;
+    }
+
+    /** The same for work on one table, which has these constraints. */
+    public Transactions on(List<Constraint> constraints) {
+        return new Transactions(dataSource, errors.on(constraints));
     }
 
     /** Something to do on a connection. */

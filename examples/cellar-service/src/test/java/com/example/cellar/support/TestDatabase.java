@@ -113,7 +113,7 @@ public final class TestDatabase implements AutoCloseable {
         try {
             return Sql.update(anchor, "DELETE FROM " + table.sqlName() + " WHERE " + table.match(), key.toArray()) > 0;
         } catch (SQLException e) {
-            if (e.getSQLState().startsWith("23")) {
+            if (SqlError.of(e).kind() == SqlError.Kind.REFERENCE) {
                 return false;
             }
             throw e;
@@ -133,14 +133,14 @@ public final class TestDatabase implements AutoCloseable {
     }
 
     private List<String> rows(Tables table) throws SQLException {
-        return Sql.list(anchor, "SELECT * FROM " + table.sqlName(), TestRow::of).stream()
+        return Sql.list(anchor, table.query(), TestRow::of).stream()
                 .map(TestRow::toString).sorted().toList();
     }
 
     private void run(String script) throws SQLException, IOException {
         try (InputStream text = TestDatabase.class.getResourceAsStream(script);
                 Statement statement = anchor.createStatement()) {
-            statement.execute(new String(text.readAllBytes(), StandardCharsets.UTF_8));
+            statement.executeUpdate(new String(text.readAllBytes(), StandardCharsets.UTF_8));
         }
     }
 

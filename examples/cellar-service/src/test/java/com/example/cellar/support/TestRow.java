@@ -18,7 +18,7 @@ public final class TestRow {
 
     /** The row of a table with this key. */
     public static TestRow find(Connection connection, Tables table, Object... key) throws SQLException {
-        return Sql.list(connection, "SELECT * FROM " + table.sqlName() + " WHERE " + table.match(), TestRow::of, key)
+        return Sql.list(connection, table.query() + " WHERE " + table.match(), TestRow::of, key)
                 .get(0);
     }
 

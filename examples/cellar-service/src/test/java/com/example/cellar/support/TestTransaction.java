@@ -2,13 +2,24 @@ package com.example.cellar.support;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.List;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 
 /** Gives each test a connection, and takes back whatever the test did on it. */
 public final class TestTransaction implements BeforeEachCallback, AfterEachCallback {
+    private final List<Tables> withoutTransactions;
     private Connection connection;
+
+    /**
+     * For tests that write.
+     *
+     * @param withoutTransactions the tables among those written to on which a rollback has no effect
+     */
+    public TestTransaction(Tables... withoutTransactions) {
+        this.withoutTransactions = List.of(withoutTransactions);
+    }
 
     @Override
     public void beforeEach(ExtensionContext context) throws SQLException {
@@ -24,6 +35,7 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
     public void afterEach(ExtensionContext context) throws SQLException {
         connection.rollback();
         connection.close();
+        TestDatabase.of(context).restore(withoutTransactions);
         Numbers.restart();
     }
 }
