@@ -100,8 +100,8 @@ public interface Engine {
         return Optional.empty();
     }
 
-    /** A statement of somebody's script without mention of roles that a scratch database does not have. */
-    default String withoutOwners(String statement) {
+    /** A statement of somebody's script as a scratch database takes it: without roles that it does not have, for instance. */
+    default String adapted(String statement) {
         return statement;
     }
 

@@ -12,6 +12,7 @@ import java.sql.Statement;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -52,6 +53,25 @@ public record RowCount(long rows, boolean exact) {
                     small.subList(from, Math.min(small.size(), from + TABLES_IN_A_STATEMENT)), counts);
         }
         return counts;
+    }
+
+    /**
+     * What an engine believes.
+     *
+     * @param sql gives schema, table and number of rows
+     */
+    public static Map<TableName, Long> estimates(Connection connection, Schema schema, String sql) throws SQLException {
+        Set<TableName> known = schema.tables().stream().map(Table::name).collect(Collectors.toSet());
+        Map<TableName, Long> rows = new HashMap<>();
+        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+            while (row.next()) {
+                TableName name = new TableName(row.getString(1), row.getString(2));
+                if (known.contains(name)) {
+                    rows.put(name, row.getLong(3));
+                }
+            }
+        }
+        return rows;
     }
 
     private static void count(

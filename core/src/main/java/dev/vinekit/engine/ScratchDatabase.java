@@ -1,5 +1,6 @@
 package dev.vinekit.engine;
 
+import dev.vinekit.fault.Fault;
 import dev.vinekit.sql.Script;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -47,6 +48,20 @@ public final class ScratchDatabase implements AutoCloseable {
      * @param what its first words
      */
     public record Skipped(int line, String what, String reason) {
+    }
+
+    /**
+     * A new, empty database of an engine.
+     *
+     * @throws Fault if it cannot be made
+     */
+    public static ScratchDatabase of(Engine engine) {
+        try {
+            return engine.scratch();
+        } catch (SQLException e) {
+            throw Fault.inWorld("A scratch database could not be made on " + engine.title() + ".",
+                    "Run again with --verbose to see the reason.", e);
+        }
     }
 
     public String url() {
@@ -105,7 +120,7 @@ public final class ScratchDatabase implements AutoCloseable {
 
     private void load(Script.Part part, List<Skipped> skipped) throws ScriptError {
         try {
-            run(part, engine.withoutOwners(part.text()));
+            run(part, engine.adapted(part.text()));
         } catch (ScriptError e) {
             if (!engine.isDispensable(part.text())) {
                 throw e;

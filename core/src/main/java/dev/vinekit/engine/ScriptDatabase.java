@@ -32,7 +32,7 @@ public final class ScriptDatabase implements AutoCloseable {
     public static ScriptDatabase of(String engineName, Path script) {
         Engine engine = Engines.named(engineName);
         String text = text(script, engine.scriptSyntax());
-        ScratchDatabase scratch = opened(engine);
+        ScratchDatabase scratch = ScratchDatabase.of(engine);
         try {
             List<ScratchDatabase.Skipped> skipped = scratch.load(text);
             return new ScriptDatabase(
@@ -55,15 +55,6 @@ public final class ScriptDatabase implements AutoCloseable {
                     "Convert it, or dump again as plain SQL: archives and compressed files cannot be read.");
         } catch (IOException e) {
             throw Fault.inWorld("Reading " + script + " failed: " + e + ".", "Check that it is a file that may be read.", e);
-        }
-    }
-
-    private static ScratchDatabase opened(Engine engine) {
-        try {
-            return engine.scratch();
-        } catch (SQLException e) {
-            throw Fault.inWorld("A scratch database could not be made on " + engine.title() + ".",
-                    "Run again with --verbose to see the reason.", e);
         }
     }
 

@@ -35,7 +35,7 @@ public final class SeededDatabase implements AutoCloseable {
      * @param definition the statements that make the tables
      */
     public static SeededDatabase of(Project project, String definition) {
-        return filled(project, definition, opened(Engines.named(project.service().engine())));
+        return filled(project, definition, ScratchDatabase.of(Engines.named(project.service().engine())));
     }
 
     /** A database on a server, made and dropped there. */
@@ -110,15 +110,6 @@ public final class SeededDatabase implements AutoCloseable {
             throw Fault.inCall("The scratch database does not take the " + what + ": "
                             + reason.replaceAll("; SQL statement:$", ".").replaceAll(" \\[\\d+-\\d+]$", "."),
                     "Correct " + SCRIPTS + "/*.sql in the project, or generate it again.");
-        }
-    }
-
-    private static ScratchDatabase opened(Engine engine) {
-        try {
-            return engine.scratch();
-        } catch (SQLException e) {
-            throw Fault.inWorld("A scratch database could not be made on " + engine.title() + ".",
-                    "Run again with --verbose to see the reason.", e);
         }
     }
 

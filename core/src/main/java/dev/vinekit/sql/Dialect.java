@@ -126,11 +126,16 @@ public interface Dialect {
 
     /** How an insert may name a value for a column that always numbers itself; empty if nothing is needed. */
     default String overridingIdentity() {
-        return "OVERRIDING SYSTEM VALUE";
+        return "";
     }
 
     /** The statement that makes a numbered column go on from this number; empty if it does so by itself. */
     default Optional<String> restartIdentity(String table, Column column, long next) {
+        return Optional.empty();
+    }
+
+    /** The statement of standard SQL that makes an identity column go on from this number. */
+    default Optional<String> standardRestart(String table, Column column, long next) {
         return Optional.of("ALTER TABLE " + table + " ALTER COLUMN " + identifier(column.name())
                 + " RESTART WITH " + next);
     }

@@ -113,6 +113,19 @@ class ScriptDatabaseTest {
     }
 
     @Test
+    void collationsOfMysqlBecomeSuchAsMariadbHas() throws Exception {
+        Path script = script("CREATE TABLE `press` (`id` int NOT NULL, `name` varchar(20) COLLATE utf8mb4_0900_as_cs, "
+                + "`maker` varchar(9)) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_0900_ai_ci;");
+        TestDatabases.require("mariadb");
+
+        try (ScriptDatabase loaded = VineKit.load("mariadb", script)) {
+            Table press = VineKit.read(loaded.database(), Scope.all()).tables().get(0);
+            assertThat(press.options()).isEqualTo("COLLATE=utf8mb4_unicode_520_ci");
+            assertThat(press.column("name").collation()).contains("utf8mb4_bin");
+        }
+    }
+
+    @Test
     void severalMegabytesAreLoaded() throws Exception {
         StringBuilder text = new StringBuilder("CREATE TABLE note (id INT PRIMARY KEY, body TEXT);\n");
         for (int i = 0; i < 20_000; i++) {

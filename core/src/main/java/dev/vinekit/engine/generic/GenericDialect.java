@@ -1,6 +1,7 @@
 package dev.vinekit.engine.generic;
 
 import dev.vinekit.engine.StandardDefinition;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
@@ -70,8 +71,8 @@ final class GenericDialect implements Dialect {
     }
 
     @Override
-    public String overridingIdentity() {
-        return "";
+    public Optional<String> restartIdentity(String table, Column column, long next) {
+        return standardRestart(table, column, next);
     }
 
     @Override

@@ -23,7 +23,7 @@ public final class GenericEngine implements Engine {
 
     @Override
     public String title() {
-        return "other JDBC";
+        return "JDBC";
     }
 
     @Override

@@ -1,6 +1,7 @@
 package dev.vinekit.engine.h2;
 
 import dev.vinekit.engine.StandardDefinition;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
@@ -8,6 +9,7 @@ import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 
@@ -54,6 +56,16 @@ final class H2Dialect implements Dialect {
             case JSON -> "JSON " + Dialect.quoteLiteral(value);
             default -> Dialect.quoteLiteral(value);
         };
+    }
+
+    @Override
+    public String overridingIdentity() {
+        return "OVERRIDING SYSTEM VALUE";
+    }
+
+    @Override
+    public Optional<String> restartIdentity(String table, Column column, long next) {
+        return standardRestart(table, column, next);
     }
 
     @Override

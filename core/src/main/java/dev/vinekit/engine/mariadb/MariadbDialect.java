@@ -147,17 +147,6 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
-    public String overridingIdentity() {
-        return "";
-    }
-
-    /** Counting goes on after the greatest number by itself. */
-    @Override
-    public Optional<String> restartIdentity(String table, Column column, long next) {
-        return Optional.empty();
-    }
-
-    @Override
     public String definition(Schema schema) {
         return new MariadbDefinition(this, schema).script();
     }

@@ -3,17 +3,19 @@ package dev.vinekit.engine.mariadb;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.LoginRole;
+import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
 import java.sql.Connection;
+import java.sql.DatabaseMetaData;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +25,8 @@ import java.util.regex.Pattern;
 
 /** MariaDB: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class MariadbEngine implements Engine {
+    private static final String MYSQL = "jdbc:mysql:";
+
     /** Instants are told in UTC, whatever zone server and program are in. */
     private static final String IN_UTC = "connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
 
@@ -32,6 +36,9 @@ public final class MariadbEngine implements Engine {
             "(?is)(?:/\\*!\\d*\\s*)?(?:(?:CREATE|ALTER|DROP)\\s+(?:DATABASE|SCHEMA)|USE)\\b");
     private static final Pattern DEFINER = Pattern.compile(
             "(?i)\\bDEFINER\\s*=\\s*(?:`(?:[^`]|``)*`|'[^']*'|\\w+)(?:@(?:`(?:[^`]|``)*`|'[^']*'|[\\w.%]+))?");
+
+    private static final Pattern MYSQL_COLLATION = Pattern.compile("\\butf8mb4_0900_a[si]_ci\\b");
+    private static final Pattern MYSQL_BINARY = Pattern.compile("\\butf8mb4_0900_(?:bin|as_cs)\\b");
 
     @Override
     public String name() {
@@ -50,11 +57,12 @@ public final class MariadbEngine implements Engine {
 
     @Override
     public boolean accepts(String jdbcUrl) {
-        return jdbcUrl.startsWith("jdbc:mariadb:");
+        return jdbcUrl.startsWith("jdbc:mariadb:") || jdbcUrl.startsWith(MYSQL);
     }
 
     @Override
-    public String connectionUrl(String jdbcUrl) {
+    public String connectionUrl(String givenUrl) {
+        String jdbcUrl = givenUrl.startsWith(MYSQL) ? "jdbc:mariadb:" + givenUrl.substring(MYSQL.length()) : givenUrl;
         boolean saysSo = jdbcUrl.contains("connectionTimeZone=") || jdbcUrl.contains("timezone=");
         return saysSo ? jdbcUrl : jdbcUrl + (jdbcUrl.contains("?") ? "&" : "?") + IN_UTC;
     }
@@ -95,25 +103,24 @@ public final class MariadbEngine implements Engine {
 
     @Override
     public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        DatabaseMetaData metadata = connection.getMetaData();
+        boolean old = metadata.getDatabaseMajorVersion() < 10
+                || metadata.getDatabaseMajorVersion() == 10 && metadata.getDatabaseMinorVersion() < 6;
+        boolean another = !metadata.getDatabaseProductName().equals("MariaDB");
+        if (another || old) {
+            throw Fault.inCall("The server is " + metadata.getDatabaseProductName() + " "
+                            + metadata.getDatabaseProductVersion() + "; generated statements need MariaDB 10.6 or later.",
+                    "Dump the database and read the dump: --script dump.sql --engine mariadb loads it into MariaDB.");
+        }
         return new MariadbCatalog(connection, schemas).read();
     }
 
     @Override
     public Map<TableName, Long> estimatedRows(Connection connection, Schema schema) throws SQLException {
-        Map<TableName, Long> rows = new HashMap<>();
-        String sql = """
+        return RowCount.estimates(connection, schema, """
                 SELECT CASE WHEN TABLE_SCHEMA = DATABASE() THEN '' ELSE TABLE_SCHEMA END, TABLE_NAME, TABLE_ROWS
                 FROM information_schema.TABLES WHERE TABLE_ROWS > 0
-                """;
-        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
-            while (row.next()) {
-                TableName name = new TableName(row.getString(1), row.getString(2));
-                if (schema.table(name).isPresent()) {
-                    rows.put(name, row.getLong(3));
-                }
-            }
-        }
-        return rows;
+                """);
     }
 
     @Override
@@ -183,9 +190,11 @@ public final class MariadbEngine implements Engine {
                 ? Optional.of("everything goes into the one scratch database") : Optional.empty();
     }
 
+    /** Definers are users of another server, and MySQL's newest collations are not known to MariaDB. */
     @Override
-    public String withoutOwners(String statement) {
+    public String adapted(String statement) {
         boolean defines = statement.startsWith("/*!") || statement.regionMatches(true, 0, "CREATE", 0, 6);
-        return defines ? DEFINER.matcher(statement).replaceFirst("") : statement;
+        return defines ? MYSQL_BINARY.matcher(MYSQL_COLLATION.matcher(DEFINER.matcher(statement).replaceFirst(""))
+                .replaceAll("utf8mb4_unicode_520_ci")).replaceAll("utf8mb4_bin") : statement;
     }
 }

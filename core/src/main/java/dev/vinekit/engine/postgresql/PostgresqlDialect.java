@@ -118,11 +118,16 @@ final class PostgresqlDialect implements Dialect {
         };
     }
 
+    @Override
+    public String overridingIdentity() {
+        return "OVERRIDING SYSTEM VALUE";
+    }
+
     /** A serial column counts with a sequence of which only the server knows the name. */
     @Override
     public Optional<String> restartIdentity(String table, Column column, long next) {
         if (column.identity() != Column.Identity.AUTO_INCREMENT) {
-            return Dialect.super.restartIdentity(table, column, next);
+            return standardRestart(table, column, next);
         }
         return Optional.of("DO " + Dialect.quoteLiteral("BEGIN PERFORM setval(pg_get_serial_sequence("
                 + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name()) + "), " + (next - 1) + "); END"));

@@ -3,6 +3,7 @@ package dev.vinekit.engine.postgresql;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.LoginRole;
+import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
@@ -14,7 +15,6 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -96,20 +96,10 @@ public final class PostgresqlEngine implements Engine {
 
     @Override
     public Map<TableName, Long> estimatedRows(Connection connection, Schema schema) throws SQLException {
-        Map<TableName, Long> rows = new HashMap<>();
-        String sql = """
+        return RowCount.estimates(connection, schema, """
                 SELECT n.nspname, c.relname, CAST(c.reltuples AS bigint) FROM pg_class c
                 JOIN pg_namespace n ON n.oid = c.relnamespace WHERE c.relkind IN ('r', 'p', 'm', 'f') AND c.reltuples > 0
-                """;
-        try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
-            while (row.next()) {
-                TableName name = new TableName(row.getString(1), row.getString(2));
-                if (schema.table(name).isPresent()) {
-                    rows.put(name, row.getLong(3));
-                }
-            }
-        }
-        return rows;
+                """);
     }
 
     @Override
@@ -172,7 +162,7 @@ public final class PostgresqlEngine implements Engine {
     }
 
     @Override
-    public String withoutOwners(String statement) {
+    public String adapted(String statement) {
         return AUTHORIZATION.matcher(statement).replaceFirst("$1");
     }
 

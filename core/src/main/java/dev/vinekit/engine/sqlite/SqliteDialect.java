@@ -103,17 +103,6 @@ final class SqliteDialect implements Dialect {
     }
 
     @Override
-    public String overridingIdentity() {
-        return "";
-    }
-
-    /** Counting goes on after the greatest number by itself. */
-    @Override
-    public Optional<String> restartIdentity(String table, Column column, long next) {
-        return Optional.empty();
-    }
-
-    @Override
     public String definition(Schema schema) {
         return new SqliteDefinition(this, schema).script();
     }

@@ -33,7 +33,7 @@ public final class ServiceViews {
         return new ServiceView(
                 mapping.basePackage(),
                 DocText.of(mapping.artifact()),
-                DocText.of(("AEIOUH".indexOf(engineTitle.charAt(0)) >= 0 ? "an " : "a ") + engineTitle),
+                DocText.of(("AEIOUHS".indexOf(engineTitle.charAt(0)) >= 0 ? "an " : "a ") + engineTitle),
                 DocText.of(engine.exampleUrl()),
                 JavaString.of(dialect.insertOfDefaults()),
                 uses(mapping, JavaType.BINARY),

@@ -4,7 +4,8 @@
  * @param constraint the columns of a key, or a check's name or text; empty if the error names none
  */
 public record SqlError(Kind kind, String constraint) {
-    private static final Pattern REFUSAL = Pattern.compile("\\((UNIQUE|CHECK|FOREIGN KEY|NOT NULL) constraint failed(?:: (.*))?\\)$", Pattern.DOTALL);
+    private static final Pattern REFUSAL = Pattern.compile(
+            "\\((UNIQUE|CHECK|FOREIGN KEY|NOT NULL) constraint failed(?:: (.*))?\\)$", Pattern.DOTALL);
 
     /** What the database did not like. */
     public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
