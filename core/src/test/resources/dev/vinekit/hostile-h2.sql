@@ -28,3 +28,4 @@ CREATE TABLE key_table ("key" VARCHAR(10) PRIMARY KEY, "value" VARCHAR(10));
 CREATE TABLE a_table_with_a_very_long_name_that_goes_on_and_on_and_on_until_sixty (id INT PRIMARY KEY, a_column_with_a_very_long_name_that_goes_on_and_on_and_on_until VARCHAR(20) NOT NULL, another_column_with_a_very_long_name_that_goes_on_and_on_and_on INT REFERENCES a_cycle(id));
 CREATE VIEW "a view" AS SELECT p.name, o."from" AS "select" FROM people p CROSS JOIN "order" o;
 CREATE VIEW view_on_view AS SELECT * FROM "a view";
+CREATE TABLE "wine 🍷" ("id 🍷" INT PRIMARY KEY, "name 🍷" VARCHAR(10) DEFAULT '🍷' NOT NULL);

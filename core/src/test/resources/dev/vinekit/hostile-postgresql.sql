@@ -32,3 +32,4 @@ CREATE INDEX people_partial ON people (name) WHERE boss IS NULL;
 CREATE INDEX people_name ON people (name, share);
 CREATE VIEW "a view" AS SELECT p.name, o."from" AS "select" FROM people p CROSS JOIN "order" o;
 CREATE MATERIALIZED VIEW view_on_view AS SELECT * FROM "a view";
+CREATE TABLE "wine 🍷" ("id 🍷" INT PRIMARY KEY, "name 🍷" VARCHAR(10) DEFAULT '🍷' NOT NULL);

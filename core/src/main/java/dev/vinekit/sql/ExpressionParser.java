@@ -111,7 +111,7 @@ public final class ExpressionParser {
             String pattern = string();
             return Optional.of(new Expression.Like(left, pattern, takeWord("ESCAPE") ? string() : ""));
         }
-        if (takeWord("REGEXP") || takeSymbol("~")) {
+        if (takeWord("REGEXP") || takeWord("RLIKE") || takeSymbol("~")) {
             return Optional.of(new Expression.Matches(left, string()));
         }
         return Optional.empty();
