@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.schema.Access;
@@ -55,7 +56,8 @@ final class SchemaView {
 
     private void warn(Engine.Login login, String what) {
         out.println(style.warning(style.cell(login.user(), NAME) + " " + what + ". That is fine for looking; let the "
-                + "service log in as someone who may do less (vinekit role)."));
+                + "service log in as someone who may do less"
+                + (Engines.named(schema.engine()).hasRoles() ? " (vinekit role)." : ".")));
     }
 
     void overview(Map<TableName, RowCount> counts) {
@@ -95,7 +97,7 @@ final class SchemaView {
 
     private static String rights(Table table) {
         Set<Access.Right> rights = table.access().rights();
-        return mayAll(table) ? "all" : rights.isEmpty() ? "nothing" : Arrays.stream(Access.Right.values())
+        return mayAll(table) && !table.isView() ? "all" : rights.isEmpty() ? "nothing" : Arrays.stream(Access.Right.values())
                 .filter(rights::contains).map(right -> right.name().toLowerCase(Locale.ROOT))
                 .collect(Collectors.joining(" "));
     }

@@ -82,6 +82,11 @@ public interface Engine {
                 "Leave out the URL: the database is made in memory or in a temporary file.");
     }
 
+    /** Whether there are roles that a service can log in as, and that {@link #roleScript} makes. */
+    default boolean hasRoles() {
+        return false;
+    }
+
     /**
      * The statements that make a role and give it its rights, for an administrator to run.
      *

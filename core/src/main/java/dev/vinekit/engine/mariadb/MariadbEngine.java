@@ -172,6 +172,11 @@ public final class MariadbEngine implements Engine {
     }
 
     @Override
+    public boolean hasRoles() {
+        return true;
+    }
+
+    @Override
     public String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
         return new MariadbRole(connection.getCatalog(), schema, role).script();
     }

@@ -137,6 +137,11 @@ public final class PostgresqlEngine implements Engine {
     }
 
     @Override
+    public boolean hasRoles() {
+        return true;
+    }
+
+    @Override
     public String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
         return new PostgresqlRole(connection, schema, role).script();
     }
