@@ -1,11 +1,14 @@
 package dev.vinekit.schema;
 
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.Set;
 
 /**
  * Whose a table is, and what the login that read it may do with it.
  *
  * @param owner empty on an engine without owners
+ * @param rights in the order in which {@link Right} lists them
  */
 public record Access(String owner, Set<Right> rights) {
     /** Everything, on an engine that does not ask who is there. */
@@ -15,6 +18,8 @@ public record Access(String owner, Set<Right> rights) {
     public enum Right { SELECT, INSERT, UPDATE, DELETE }
 
     public Access {
-        rights = Set.copyOf(rights);
+        Set<Right> inOrder = EnumSet.noneOf(Right.class);
+        inOrder.addAll(rights);
+        rights = Collections.unmodifiableSet(inOrder);
     }
 }
