@@ -9,14 +9,19 @@ import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.DefaultValue;
+import dev.vinekit.schema.Deferral;
 import dev.vinekit.schema.Domain;
+import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import java.math.BigDecimal;
@@ -24,6 +29,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -182,6 +188,105 @@ class PostgresqlEngineTest {
             assertThat(fault).hasMessageContaining(cause).hasMessageNotContaining("wrong");
             assertThat(fault.fix()).contains(fix);
         });
+    }
+
+    @Test
+    void constraintsThatMayWaitAreKnown() throws SQLException {
+        Table table = read("CREATE TABLE t (id INT PRIMARY KEY, a INT UNIQUE DEFERRABLE, "
+                + "b INT REFERENCES t DEFERRABLE INITIALLY DEFERRED, c INT REFERENCES t ON DELETE SET DEFAULT)");
+
+        assertThat(table.uniqueKeys()).extracting(UniqueKey::deferral).containsExactly(Deferral.INITIALLY_IMMEDIATE);
+        assertThat(table.foreignKeys()).extracting(ForeignKey::deferral)
+                .containsExactly(Deferral.INITIALLY_DEFERRED, Deferral.NONE);
+        assertThat(table.foreignKeys().get(1).onDelete()).isEqualTo(ForeignKey.Action.SET_DEFAULT);
+    }
+
+    @Test
+    void kindsOfTablesAreTold() throws SQLException {
+        Schema schema = readSchema("""
+                CREATE TABLE plain (id INT PRIMARY KEY);
+                CREATE TABLE parted (id INT, day DATE) PARTITION BY RANGE (day);
+                CREATE TABLE parted_2024 PARTITION OF parted FOR VALUES FROM ('2024-01-01') TO ('2025-01-01');
+                CREATE VIEW seen AS SELECT id FROM plain;
+                CREATE MATERIALIZED VIEW kept AS SELECT id FROM plain;
+                CREATE UNIQUE INDEX kept_id ON kept (id);
+                COMMENT ON MATERIALIZED VIEW kept IS 'Kept';
+                """);
+
+        assertThat(schema.tables()).extracting(table -> table.name().name() + " " + table.kind().words()).containsExactly(
+                "kept materialized view", "parted partitioned table", "plain table", "seen view");
+        Table kept = schema.tables().get(0);
+        assertThat(kept.isView()).isTrue();
+        assertThat(kept.comment()).isEqualTo("Kept");
+        assertThat(kept.indexes()).containsExactly(Index.over("kept_id", true, List.of("id")));
+        assertThat(schema.tables().get(1).options()).isEqualTo("PARTITION BY RANGE (day)");
+    }
+
+    @Test
+    void sequencesOfTheirOwnAreListedAndOthersNot() throws SQLException {
+        Schema schema = readSchema("CREATE SEQUENCE ticket START 7 INCREMENT BY -2 MAXVALUE 7 MINVALUE -99; "
+                + "CREATE TABLE t (id SERIAL PRIMARY KEY, n INT GENERATED ALWAYS AS IDENTITY)");
+
+        assertThat(schema.sequences()).containsExactly(new Sequence(new TableName("public", "ticket"), 7, -2));
+    }
+
+    @Test
+    void whatIsMoreThanAKeyIsKeptAsItsStatement() throws SQLException {
+        Table table = read("CREATE TABLE t (a INT, b INT4RANGE, c INT, UNIQUE NULLS NOT DISTINCT (a), "
+                + "EXCLUDE USING gist (b WITH &&), UNIQUE (c) INCLUDE (a)); CREATE INDEX down ON t (a DESC); "
+                + "CREATE UNIQUE INDEX one ON t (a, c)");
+
+        assertThat(table.uniqueKeys()).isEmpty();
+        assertThat(table.indexes()).filteredOn(index -> index.definition().isPresent()).hasSize(4)
+                .extracting(index -> index.definition().orElseThrow()).anySatisfy(sql -> assertThat(sql)
+                        .startsWith("ALTER TABLE public.t ADD CONSTRAINT").contains("EXCLUDE USING gist (b WITH &&)"));
+        assertThat(table.indexes()).contains(Index.over("one", true, List.of("a", "c")));
+    }
+
+    @Test
+    void arraysKnowTheirElementsAndColumnsTheirCollation() throws SQLException {
+        Table table = read("CREATE TYPE mood AS ENUM ('dry', 'sweet'); "
+                + "CREATE TABLE t (a TEXT[], b mood[], c TEXT COLLATE \"C\", d TEXT)");
+
+        assertThat(table.column("a").type().element()).contains(SqlType.of(SqlType.Kind.TEXT, "text"));
+        assertThat(table.column("b").type().element()).map(SqlType::kind).contains(SqlType.Kind.ENUM);
+        assertThat(table.column("c").collation()).contains("pg_catalog.\"C\"");
+        assertThat(table.column("d").collation()).isEmpty();
+    }
+
+    @Test
+    void ownerAndRightsAreThoseOfTheTableAndTheLogin() throws SQLException {
+        try (TestDatabases database = TestDatabases.on("postgresql", """
+                DROP ROLE IF EXISTS sipper; CREATE ROLE sipper LOGIN PASSWORD 'x';
+                CREATE TABLE a (id INT PRIMARY KEY); CREATE TABLE b (id INT PRIMARY KEY);
+                GRANT SELECT, UPDATE ON a TO sipper;
+                """)) {
+            Schema schema = VineKit.read(Database.at(database.database().url(), "sipper", "x"), Scope.all());
+
+            assertThat(schema.tables()).extracting(table -> table.access().owner()).containsOnly("postgres");
+            assertThat(schema.tables().get(0).access().rights())
+                    .containsExactly(Access.Right.SELECT, Access.Right.UPDATE);
+            assertThat(schema.tables().get(1).access().rights()).isEmpty();
+        }
+    }
+
+    @Test
+    void largeTablesAreEstimatedUnlessAllAreToBeCounted() throws SQLException {
+        try (TestDatabases database = TestDatabases.on("postgresql", """
+                CREATE TABLE large AS SELECT generate_series(1, 120000) AS id; CREATE TABLE small (id INT);
+                INSERT INTO small VALUES (1), (2); CREATE VIEW both_of AS SELECT l.id FROM large l JOIN small USING (id);
+                ANALYZE;
+                """)) {
+            Schema schema = VineKit.read(database.database(), Scope.all());
+
+            Map<TableName, RowCount> estimated = VineKit.rowCounts(database.database(), schema, false);
+            assertThat(estimated).containsOnlyKeys(new TableName("public", "large"), new TableName("public", "small"));
+            assertThat(estimated.get(new TableName("public", "large")).toString()).isEqualTo("~120000");
+            assertThat(estimated.get(new TableName("public", "small"))).isEqualTo(new RowCount(2, true));
+            Map<TableName, RowCount> counted = VineKit.rowCounts(database.database(), schema, true);
+            assertThat(counted.get(new TableName("public", "large"))).isEqualTo(new RowCount(120000, true));
+            assertThat(counted.get(new TableName("public", "both_of"))).isEqualTo(new RowCount(2, true));
+        }
     }
 
     private static Table read(String script) throws SQLException {

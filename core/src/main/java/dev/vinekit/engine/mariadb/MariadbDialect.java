@@ -32,6 +32,7 @@ final class MariadbDialect implements Dialect {
             ignore_domain_ids ignore_server_ids in index infile inner inout insensitive insert int int1 int2 int3 int4
             int8 integer intersect interval into is iterate join json_table key keys kill lateral leading leave left
             like limit linear lines load localtime localtimestamp lock long longblob longtext loop low_priority
+            master_demote_to_replica master_demote_to_slave sql_buffer_result sql_cache sql_no_cache
             master_heartbeat_period master_ssl_verify_server_cert match maxvalue mediumblob mediumint mediumtext
             middleint minute_microsecond minute_second mod modifies natural not no_write_to_binlog null numeric offset
             on optimize option optionally or order out outer outfile over page_checksum parse_vcol_expr partition

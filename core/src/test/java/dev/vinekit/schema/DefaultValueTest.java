@@ -1,0 +1,42 @@
+package dev.vinekit.schema;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class DefaultValueTest {
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "5                                      | CONSTANT",
+        "-1.5e3                                 | CONSTANT",
+        "(5)                                    | CONSTANT",
+        "'it''s'                                | CONSTANT",
+        "'it''s'::character varying             | CONSTANT",
+        "'{}'::integer[]                        | CONSTANT",
+        "'a\\'b'                                | CONSTANT",
+        "b'101'                                 | CONSTANT",
+        "X'00ff'                                | CONSTANT",
+        "DATE '2024-01-01'                      | CONSTANT",
+        "TRUE                                   | CONSTANT",
+        "now()                                  | NOW",
+        "CURRENT_TIMESTAMP                      | NOW",
+        "current_timestamp(3)                   | NOW",
+        "current_timestamp() ON UPDATE current_timestamp() | NOW",
+        "LOCALTIMESTAMP                         | NOW",
+        "(now())::date                          | NOW",
+        "datetime('now')                        | NOW",
+        "gen_random_uuid()                      | NEW_UUID",
+        "public.uuid_generate_v4()              | NEW_UUID",
+        "RANDOM_UUID()                          | NEW_UUID",
+        "nextval('ticket'::regclass)            | SEQUENCE",
+        "nextval(`sq`)                          | SEQUENCE",
+        "NEXT VALUE FOR ^TICKET^                | SEQUENCE",
+        "1 + 2                                  | EXPRESSION",
+        "concat('a', 'b')                       | EXPRESSION",
+        "now() + interval '1 day'               | EXPRESSION",
+        "lower(hex(randomblob(4)))              | EXPRESSION"})
+    void textTellsWhatItComesTo(String text, DefaultValue.Meaning meaning) {
+        assertThat(DefaultValue.of(text).meaning()).isEqualTo(meaning);
+    }
+}
