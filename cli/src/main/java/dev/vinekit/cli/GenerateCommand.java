@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
+import dev.vinekit.engine.Engines;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Remark;
@@ -85,7 +86,9 @@ final class GenerateCommand extends ToolCommand {
                 : (dryRun ? "Would be written" : "Written") + " to " + changes.directory() + ": "
                         + Steps.counts(changes) + ".");
         if (!dryRun && !nothing) {
-            System.out.println("Next: vinekit test --dir " + changes.directory());
+            boolean ownScratch = !Engines.named(mapping.schema().engine()).libraries().isEmpty();
+            System.out.println("Next: vinekit test --dir " + changes.directory()
+                    + (ownScratch ? "" : " --on the URL of an empty database"));
         }
     }
 
