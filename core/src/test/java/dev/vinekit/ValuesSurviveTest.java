@@ -104,7 +104,7 @@ class ValuesSurviveTest {
                     "VARCHAR(5): " + TEXTS, "TEXT: \"\" | \"12\" | \"1e5\" | " + LONG_TEXT, "CHAR(3): \"abc\" | \"\u00e4\u20ac\u00df\"",
                     "BLOB: " + BYTES, "DATE: \"0001-01-01\" | \"9999-12-31\"", "TIME: \"00:00:00\" | \"23:59:59.999999999\"",
                     "TIMESTAMP: \"0001-01-01T00:00:00\" | \"9999-12-31T23:59:59.999999999\"",
-                    "TIMESTAMP WITH TIME ZONE: \"0001-01-01T00:00:00Z\" | \"9999-12-31T23:59:59Z\"",
+                    "TIMESTAMP WITH TIME ZONE: \"0001-01-01T00:00:00Z\" | \"9999-12-31T23:59:59.123456789Z\"",
                     "UUID: " + UUIDS, "#JSON: {} | [] | {\"a\":[1,2.50,null,\"\u00e4\ud83c\udf77\"]} | \"text\""));
 
     @TempDir

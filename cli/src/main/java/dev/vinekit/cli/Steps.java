@@ -27,7 +27,8 @@ final class Steps {
     /** Fails early if the database does not let us in. */
     void reach(Database database) {
         stages.run("connect", () -> VineKit.login(database), login ->
-                login.product() + " " + login.version() + " as " + login.user());
+                login.product() + " " + login.version()
+                        + (login.user().isEmpty() ? "" : " as " + login.user()));
     }
 
     Schema read(Database database, Scope scope) {

@@ -2,7 +2,6 @@ package dev.vinekit.sql;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -233,11 +232,5 @@ public final class Script {
             }
         }
         return line;
-    }
-
-    /** The first word of a statement, in capitals. */
-    public static String verb(String statement) {
-        Matcher word = Pattern.compile("[A-Za-z]+").matcher(statement);
-        return word.lookingAt() ? word.group().toUpperCase(Locale.ROOT) : "";
     }
 }

@@ -84,13 +84,18 @@ class GenericEngineTest {
         }
     }
 
+    /** PostgreSQL's cellar with the types that HSQLDB has. */
     private static Connection cellar(String url) throws SQLException, IOException {
         Connection anchor = DriverManager.getConnection(url, "SA", "");
-        try (InputStream script = GenericEngineTest.class.getResourceAsStream("/dev/vinekit/cellar-hsqldb.sql");
+        try (InputStream script = GenericEngineTest.class.getResourceAsStream("/dev/vinekit/cellar/postgresql/schema.sql");
                 Statement statement = anchor.createStatement()) {
-            String text = new String(script.readAllBytes(), StandardCharsets.UTF_8);
+            String text = new String(script.readAllBytes(), StandardCharsets.UTF_8)
+                    .replace("DEFAULT gen_random_uuid() ", "").replace("JSONB", "VARCHAR(2000)")
+                    .replace("BYTEA", "VARBINARY(4000)").replace("TEXT", "CLOB").replace(") STORED", ")");
             for (Script.Part part : Script.parts(text, ScriptSyntax.STANDARD)) {
-                statement.execute(part.text());
+                if (!part.text().startsWith("COMMENT")) {
+                    statement.execute(part.text());
+                }
             }
         }
         return anchor;

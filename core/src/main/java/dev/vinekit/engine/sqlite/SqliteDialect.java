@@ -89,13 +89,12 @@ final class SqliteDialect implements Dialect {
             case BOOLEAN, BIGINT, DECIMAL, DOUBLE -> value;
             case BINARY -> "X'" + value + "'";
             case TIMESTAMP -> Dialect.quoteLiteral(value.replace('T', ' '));
-            case TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(SECONDS.format(OffsetDateTime.parse(value.replace(' ', 'T'))
-                    .withOffsetSameInstant(ZoneOffset.UTC)) + "+00:00");
+            case TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(DateTimeFormatter.ISO_LOCAL_DATE_TIME.format(
+                    OffsetDateTime.parse(value.replace(' ', 'T')).withOffsetSameInstant(ZoneOffset.UTC))
+                    .replace('T', ' ') + "+00:00");
             default -> Dialect.quoteLiteral(value);
         };
     }
-
-    private static final DateTimeFormatter SECONDS = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm:ss", Locale.ROOT);
 
     @Override
     public String isSame(SqlType type, String column, String parameter) {
