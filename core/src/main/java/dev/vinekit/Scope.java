@@ -1,14 +1,13 @@
 package dev.vinekit;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Nearest;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -18,11 +17,18 @@ import java.util.stream.Collectors;
  *
  * @param schemas schemas by name; the connection's default schema if empty
  * @param tables tables by name, in any case, with {@code *} for any letters; all if empty
+ * @param excluded tables to leave out, likewise; views that read one of them are left out too
  */
-public record Scope(List<String> schemas, List<String> tables) {
+public record Scope(List<String> schemas, List<String> tables, List<String> excluded) {
     public Scope {
         schemas = List.copyOf(schemas);
         tables = List.copyOf(tables);
+        excluded = List.copyOf(excluded);
+    }
+
+    /** A scope that leaves nothing out. */
+    public Scope(List<String> schemas, List<String> tables) {
+        this(schemas, tables, List.of());
     }
 
     /** The default schema, with all its tables. */
@@ -54,7 +60,26 @@ public record Scope(List<String> schemas, List<String> tables) {
                             : String.join(", ", schemas)) + ", or the login may not see them.",
                     "Name another schema with --schema, or grant the login the right to read the tables.");
         }
-        return tables.isEmpty() ? schema : schema.narrowedTo(chosen(schema));
+        return withoutExcluded(tables.isEmpty() ? schema : schema.narrowedTo(chosen(schema)));
+    }
+
+    private Schema withoutExcluded(Schema schema) {
+        Set<TableName> gone = schema.tables().stream().map(Table::name)
+                .filter(name -> excluded.stream().anyMatch(pattern -> matches(pattern, name)))
+                .collect(Collectors.toSet());
+        int before;
+        do {
+            before = gone.size();
+            schema.tables().stream().filter(table -> table.isView() && table.needs().stream().anyMatch(gone::contains))
+                    .forEach(view -> gone.add(view.name()));
+        } while (gone.size() > before);
+        if (gone.isEmpty()) {
+            return schema;
+        }
+        if (gone.size() == schema.tables().size()) {
+            throw Fault.inCall("Every table is left out by " + String.join(", ", excluded) + ".", "Leave out fewer.");
+        }
+        return schema.withTables(schema.tables().stream().filter(table -> !gone.contains(table.name())).toList());
     }
 
     private static boolean matches(String pattern, TableName name) {
@@ -64,26 +89,8 @@ public record Scope(List<String> schemas, List<String> tables) {
     }
 
     private static Fault noSuchTable(String pattern, Schema schema) {
-        String wanted = pattern.toLowerCase(Locale.ROOT);
-        String nearest = schema.tables().stream().map(table -> table.name().name())
-                .min(Comparator.comparingInt(name -> distance(wanted, name.toLowerCase(Locale.ROOT)))).orElse("");
+        String nearest = Nearest.of(pattern, schema.tables().stream().map(table -> table.name().name()).toList()).orElse("");
         return Fault.inCall("There is no table or view named " + pattern + ".",
                 "The nearest name is " + nearest + "; inspect lists them all.");
-    }
-
-    /** Letters to insert, delete or change (Levenshtein distance). */
-    private static int distance(String a, String b) {
-        int[] row = new int[b.length() + 1];
-        Arrays.setAll(row, i -> i);
-        for (int i = 1; i <= a.length(); i++) {
-            int diagonal = row[0];
-            row[0] = i;
-            for (int j = 1; j <= b.length(); j++) {
-                int change = diagonal + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1);
-                diagonal = row[j];
-                row[j] = Math.min(change, Math.min(row[j], row[j - 1]) + 1);
-            }
-        }
-        return row[b.length()];
     }
 }

@@ -12,6 +12,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapper;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.ProjectCompiler;
@@ -31,6 +32,7 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Vine Kit, one method a step: read, map, generate, plan, write, compile, test, serve. Every step takes a value and
@@ -104,7 +106,21 @@ public final class VineKit {
      * @param basePackage the package that the generated packages will lie in, for example {@code com.example.cellar}
      */
     public static Mapping map(Schema schema, String basePackage) {
-        return Mapper.map(schema, Engines.named(schema.engine()).dialect(schema), javaName(basePackage));
+        return map(schema, MappingFile.NONE.inPackage(javaName(basePackage).value()), Set.of());
+    }
+
+    /**
+     * Decides what every table becomes, as a mapping file says.
+     *
+     * @param file names the package
+     * @param settled tables that were mapped before: of two tables that want one name, they keep it
+     * @throws Fault naming every mistake in the file with its place
+     */
+    public static Mapping map(Schema schema, MappingFile file, Set<String> settled) {
+        Mapper.Result result = Mapper.map(
+                schema, Engines.named(schema.engine()).dialect(schema), file.decisions(), settled);
+        file.verify(result.mistakes());
+        return result.mapping();
     }
 
     /** Writes every file of the service, in memory, with made-up seed rows. */

@@ -2,18 +2,14 @@ package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Engines;
-import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Mapping;
-import dev.vinekit.mapping.Remark;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
-import dev.vinekit.project.Project;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -43,11 +39,12 @@ final class GenerateCommand extends ToolCommand {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Path directory = project.directory();
+        MappingFile file = source.inDirectory(directory);
         Schema schema;
         try (Source opened = source.open(output)) {
             schema = steps.read(opened.database(), source.scope());
         }
-        Mapping mapping = steps.map(schema, basePackage == null ? packageFor(directory) : basePackage);
+        Mapping mapping = steps.map(schema, inPackage(file), directory);
         ChangeSet changes = steps.plan(VineKit.generate(mapping), directory);
         if (!dryRun) {
             steps.write(changes);
@@ -60,24 +57,9 @@ final class GenerateCommand extends ToolCommand {
     private void report(Mapping mapping, ChangeSet changes) {
         Style style = output.style();
         Set<TableName> chosen = source.scope().chosen(mapping.schema());
-        TextTable lines = new TextTable(style, "table", "entity", "path", "operations", "");
-        for (Entity entity : mapping.entities()) {
-            boolean cameAlong = source.namesTables() && !chosen.contains(entity.table().name());
-            lines.add(
-                    style.table(entity.table().name().name(), 40),
-                    entity.name().value(),
-                    "/" + entity.path(),
-                    entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
-                            .collect(Collectors.joining(" ")),
-                    cameAlong ? "comes along" : "");
-        }
-        lines.print(System.out);
-        System.out.println();
-        for (Remark remark : mapping.remarks()) {
-            System.out.println(style.warning(style.table(remark.table().name(), 60)) + ": "
-                    + style.cell(remark.text(), 400));
-        }
-        System.out.print(mapping.remarks().isEmpty() ? "" : System.lineSeparator());
+        Set<TableName> cameAlong = mapping.entities().stream().map(entity -> entity.table().name())
+                .filter(name -> source.namesTables() && !chosen.contains(name)).collect(Collectors.toSet());
+        new MappingView(mapping, style, System.out).print(cameAlong);
         List.of(FileChange.Kind.CONFLICT, FileChange.Kind.MERGED, FileChange.Kind.LEFT_ALONE).forEach(kind ->
                 changes.ofKind(kind).forEach(change ->
                         System.out.println(style.warning(Steps.label(kind)) + ": " + change.path())));
@@ -92,14 +74,8 @@ final class GenerateCommand extends ToolCommand {
         }
     }
 
-    /** The package of the last run, or one made of the directory's name. */
-    private static String packageFor(Path directory) {
-        if (Files.exists(directory.resolve(".vinekit/service.json"))) {
-            return Project.existing(directory).service().basePackage();
-        }
-        String name = directory.toAbsolutePath().normalize().getFileName() == null ? ""
-                : directory.toAbsolutePath().normalize().getFileName().toString();
-        String letters = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "").replaceFirst("^[0-9]+", "");
-        return "com.example." + (letters.isEmpty() ? "service" : letters);
+    /** The package: of the option, the file, the last run, or the directory's name. */
+    private MappingFile inPackage(MappingFile file) {
+        return basePackage == null ? file.inPackage(project.defaultPackage()) : file.withPackage(basePackage);
     }
 }

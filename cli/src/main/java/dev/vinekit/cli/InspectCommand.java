@@ -10,6 +10,7 @@ import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -40,6 +41,7 @@ final class InspectCommand extends ToolCommand {
 
     @Override
     public Integer call() {
+        source.inDirectory(Path.of(""));
         try (Source opened = source.open(output)) {
             Database database = opened.database();
             Engine.Login login = VineKit.login(database);

@@ -2,6 +2,7 @@ package dev.vinekit.cli;
 
 import dev.vinekit.engine.Database;
 import dev.vinekit.fault.Fault;
+import java.util.Map;
 import picocli.CommandLine.Option;
 
 /** Who logs in. The password comes from the environment, for arguments are seen by everyone on the machine. */
@@ -16,6 +17,21 @@ final class LoginOptions {
     /** The database behind a URL, for this login. */
     Database database(String url) {
         return Database.at(url, user, password());
+    }
+
+    /** The database behind a URL, for this login, or where none is given for another. */
+    Database database(String url, String otherUser, String otherPassword) {
+        return Database.at(url, user.isEmpty() ? otherUser : user, passwordVariable == null ? otherPassword : password());
+    }
+
+    /** Adds who logs in to a section of the mapping file; of the password only where it comes from. */
+    void section(Map<String, String> section) {
+        if (!user.isEmpty()) {
+            section.put("user", user);
+        }
+        if (passwordVariable != null) {
+            section.put("password", "${" + passwordVariable + "}");
+        }
     }
 
     private String password() {

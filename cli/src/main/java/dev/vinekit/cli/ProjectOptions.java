@@ -1,6 +1,9 @@
 package dev.vinekit.cli;
 
+import dev.vinekit.project.Project;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
 import picocli.CommandLine.Option;
 
 /** Which generated project. */
@@ -11,5 +14,21 @@ final class ProjectOptions {
 
     Path directory() {
         return directory.normalize().toString().isEmpty() ? Path.of(".") : directory;
+    }
+
+    /** The option as a next command needs it. */
+    String option() {
+        return directory().equals(Path.of(".")) ? "" : " --dir " + directory();
+    }
+
+    /** The package of the last run, or one made of the directory's name. */
+    String defaultPackage() {
+        if (Files.exists(directory().resolve(".vinekit/service.json"))) {
+            return Project.existing(directory()).service().basePackage();
+        }
+        Path last = directory().toAbsolutePath().normalize().getFileName();
+        String letters = (last == null ? "" : last.toString()).toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]", "").replaceFirst("^[0-9]+", "");
+        return "com.example." + (letters.isEmpty() ? "service" : letters);
     }
 }

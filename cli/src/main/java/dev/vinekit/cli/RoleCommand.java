@@ -3,6 +3,8 @@ package dev.vinekit.cli;
 import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.project.Project;
 import java.security.SecureRandom;
 import java.util.Base64;
 import picocli.CommandLine.Command;
@@ -18,6 +20,9 @@ final class RoleCommand extends ToolCommand {
 
     @Mixin
     private SourceOptions source;
+
+    @Mixin
+    private ProjectOptions project;
 
     @Option(names = "--name", paramLabel = "NAME", required = true, description = "The role's name.")
     private String name;
@@ -40,8 +45,10 @@ final class RoleCommand extends ToolCommand {
             throw Fault.inCall("A script does not say which database the role is for.",
                     "Name the database with --url.");
         }
+        MappingFile file = source.inDirectory(project.directory());
         try (Source opened = source.open(output)) {
-            Mapping mapping = VineKit.map(VineKit.read(opened.database(), source.scope()), "com.example.service");
+            Mapping mapping = VineKit.map(VineKit.read(opened.database(), source.scope()),
+                    file.inPackage(project.defaultPackage()), Project.tablesBefore(project.directory()));
             System.out.print(VineKit.roleScript(opened.database(), mapping, name, password(), connections));
             return 0;
         }

@@ -7,13 +7,18 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Decisions;
+import dev.vinekit.mapping.file.MappingFile;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-/** Which database, and which part of it. */
+/** Which database, and which part of it: as the options say, or else the mapping file. */
 final class SourceOptions {
     @Option(names = "--url", paramLabel = "URL", description = "JDBC URL, for example jdbc:h2:./data/cellar.")
     private String url;
@@ -37,6 +42,13 @@ final class SourceOptions {
             description = "Tables to read, with * for any letters; what they need comes along.")
     private List<String> tables = List.of();
 
+    @Option(names = "--config", paramLabel = "FILE",
+            description = "Mapping file (default: " + MappingFile.NAME + " in the project's directory, if it is there).")
+    private Path config;
+
+    private Path file = Path.of(MappingFile.NAME);
+    private MappingFile decided = MappingFile.NONE;
+
     boolean isGiven() {
         return url != null || script != null;
     }
@@ -45,8 +57,31 @@ final class SourceOptions {
         return script != null;
     }
 
+    /**
+     * Reads the mapping file; to be called before all else.
+     *
+     * @param directory where it is looked for
+     */
+    MappingFile inDirectory(Path directory) {
+        file = config == null ? directory.resolve(MappingFile.NAME).normalize() : config;
+        if (config != null && !Files.exists(config)) {
+            throw Fault.inCall("There is no mapping file " + config + ".", "Name another with --config, or let map write it.");
+        }
+        decided = Files.exists(file) ? MappingFile.read(file, System.getenv(), !isGiven()) : MappingFile.NONE;
+        return decided;
+    }
+
+    /** Where the mapping file is, or would be. */
+    Path file() {
+        return file;
+    }
+
     /** The database, or a scratch database that the script has made; whoever opens it closes it. */
     Source open(OutputOptions output) {
+        Decisions.Source said = decided.decisions().source();
+        if (!isGiven() && (said.url().isPresent() || said.script().isPresent())) {
+            return open(output, said);
+        }
         if (script == null) {
             return new Source(database(), false, () -> { });
         }
@@ -58,6 +93,25 @@ final class SourceOptions {
                     "Add --engine with one of: " + Engines.all().stream().filter(any -> !any.libraries().isEmpty())
                             .map(Engine::name).collect(Collectors.joining(", ")) + ".");
         }
+        return load(output, engine, script);
+    }
+
+    /** What the mapping file names; the login of the command line comes first. */
+    private Source open(OutputOptions output, Decisions.Source said) {
+        if (said.url().isPresent() && said.script().isPresent() || said.script().isPresent() && said.engine().isEmpty()) {
+            throw Fault.inCall(file + " must name a url, or a script together with its engine.",
+                    "Correct the section source.");
+        }
+        decided.verifySource();
+        if (said.script().isPresent()) {
+            Path folder = file.toAbsolutePath().getParent();
+            return load(output, said.engine().get(), folder.resolve(said.script().get()));
+        }
+        return new Source(login.database(said.url().get(), said.user().orElse(""), said.password().orElse("")),
+                false, () -> { });
+    }
+
+    private static Source load(OutputOptions output, String engine, Path script) {
         ScriptDatabase loaded = output.stages().run("load", () -> VineKit.load(engine, script),
                 database -> script + " into a scratch database"
                         + (database.skipped().isEmpty() ? "" : ", " + skipped(database) + " skipped"));
@@ -73,17 +127,35 @@ final class SourceOptions {
     private Database database() {
         if (url == null) {
             throw Fault.inCall("No database is named.", "Name one with --url, for example --url jdbc:h2:./data/cellar, "
-                    + "or a script with --script.");
+                    + "a script with --script, or either in " + MappingFile.NAME + ".");
         }
         return login.database(url);
     }
 
     Scope scope() {
-        return new Scope(schemas, tables);
+        Decisions said = decided.decisions();
+        return new Scope(
+                schemas.isEmpty() ? said.source().schemas() : schemas,
+                tables.isEmpty() ? said.tables().include() : tables,
+                said.tables().exclude());
     }
 
     boolean namesTables() {
         return !tables.isEmpty();
+    }
+
+    /** What a new mapping file says of the source that the options name; a password is never in it. */
+    Map<String, String> section(Path beside) {
+        Map<String, String> section = new LinkedHashMap<>();
+        if (script != null) {
+            Path folder = beside.toAbsolutePath().normalize();
+            section.put("script", folder.relativize(script.toAbsolutePath().normalize()).toString().replace('\\', '/'));
+            section.put("engine", engine);
+        } else if (url != null) {
+            section.put("url", login.database(url).urlWithout("${DB_PASSWORD}"));
+            login.section(section);
+        }
+        return section;
     }
 
     /** Another database with the same login. */

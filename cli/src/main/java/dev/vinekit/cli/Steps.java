@@ -4,6 +4,7 @@ import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
@@ -37,8 +38,16 @@ final class Steps {
     }
 
     Mapping map(Schema schema, String basePackage) {
-        return stages.run("map", () -> VineKit.map(schema, basePackage), mapping ->
-                count(mapping.entities().size(), "entity", "entities") + " in " + mapping.basePackage());
+        return stages.run("map", () -> VineKit.map(schema, basePackage), Steps::mapped);
+    }
+
+    /** Maps as a file says, and tables of an earlier run as then. */
+    Mapping map(Schema schema, MappingFile file, Path directory) {
+        return stages.run("map", () -> VineKit.map(schema, file, Project.tablesBefore(directory)), Steps::mapped);
+    }
+
+    private static String mapped(Mapping mapping) {
+        return count(mapping.entities().size(), "entity", "entities") + " in " + mapping.basePackage();
     }
 
     ChangeSet plan(SourceTree sources, Path directory) {

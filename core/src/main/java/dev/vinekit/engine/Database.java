@@ -4,6 +4,7 @@ import dev.vinekit.fault.Fault;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.regex.Matcher;
 
 /**
  * How to reach a database.
@@ -46,8 +47,17 @@ public record Database(Engine engine, String url, String user, String password) 
                         "Check that the login may read the schema.", e));
     }
 
+    /**
+     * The URL, in which a password is replaced.
+     *
+     * @param instead what stands there instead
+     */
+    public String urlWithout(String instead) {
+        return url.replaceAll("(?i)(password|pwd)=[^;&]*", "$1=" + Matcher.quoteReplacement(instead));
+    }
+
     @Override
     public String toString() {
-        return engine.title() + " at " + url.replaceAll("(?i)(password|pwd)=[^;&]*", "$1=...");
+        return engine.title() + " at " + urlWithout("...");
     }
 }

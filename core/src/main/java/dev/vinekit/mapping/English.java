@@ -1,8 +1,10 @@
 package dev.vinekit.mapping;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /** Singular and plural of English nouns in lower case. */
 final class English {
@@ -28,23 +30,55 @@ final class English {
             "thesis", "theses", "tooth", "teeth", "vertex", "vertices", "wife", "wives", "wolf", "wolves",
             "woman", "women", "movie", "movies", "cookie", "cookies", "lie", "lies", "tie", "ties", "pie", "pies",
             "cache", "caches", "axe", "axes", "hero", "heroes", "potato", "potatoes", "tomato", "tomatoes",
-            "echo", "echoes", "veto", "vetoes", "shoe", "shoes", "toe", "toes", "release", "releases"};
+            "echo", "echoes", "veto", "vetoes", "cargo", "cargoes", "shoe", "shoes", "toe", "toes", "canoe", "canoes",
+            "release", "releases", "niche", "niches", "calorie", "calories", "prairie", "prairies", "selfie", "selfies"};
         for (int i = 0; i < pairs.length; i += 2) {
             IRREGULAR.putIfAbsent(pairs[i], pairs[i + 1]);
         }
     }
 
+    /** Nouns whose compounds are as irregular as they are: grandchild, bookshelf. */
+    private static final List<String> COMPOUNDED = List.of(
+            "child", "person", "woman", "man", "foot", "tooth", "mouse", "wife", "knife", "leaf", "shelf", "half");
+
+    /** Nouns that only look like compounds of the above. */
+    private static final Set<String> NOT_COMPOUNDED = Set.of(
+            "human", "german", "roman", "norman", "shaman", "talisman", "ottoman", "caiman", "behalf");
+
     private English() {
     }
 
+    /** The plural of a noun; of one with a number behind, that of what stands before: barrels2. */
     static String plural(String noun) {
+        return beforeDigits(noun, English::pluralOfLetters);
+    }
+
+    /** The singular of a noun, as {@link #plural}. */
+    static String singular(String noun) {
+        return beforeDigits(noun, English::singularOfLetters);
+    }
+
+    private static String beforeDigits(String noun, UnaryOperator<String> change) {
+        int end = noun.length();
+        while (end > 0 && Character.isDigit(noun.charAt(end - 1))) {
+            end--;
+        }
+        return end == 0 ? noun : change.apply(noun.substring(0, end)) + noun.substring(end);
+    }
+
+    private static String pluralOfLetters(String noun) {
         if (SAME.contains(noun) || IRREGULAR.containsValue(noun)) {
             return noun;
         }
         if (IRREGULAR.containsKey(noun)) {
             return IRREGULAR.get(noun);
         }
-        if (!singular(noun).equals(noun)) {
+        for (String last : COMPOUNDED) {
+            if (noun.endsWith(last) && !NOT_COMPOUNDED.contains(noun)) {
+                return noun.substring(0, noun.length() - last.length()) + IRREGULAR.get(last);
+            }
+        }
+        if (!singularOfLetters(noun).equals(noun)) {
             return noun;
         }
         if (noun.endsWith("y") && noun.length() > 1 && !isVowel(noun.charAt(noun.length() - 2))) {
@@ -56,13 +90,19 @@ final class English {
         return endsInSibilant(noun) ? noun + "es" : noun + "s";
     }
 
-    static String singular(String noun) {
-        if (SAME.contains(noun) || IRREGULAR.containsKey(noun) || SINGULAR_IN_S.contains(noun)) {
+    private static String singularOfLetters(String noun) {
+        if (SAME.contains(noun) || noun.chars().noneMatch(c -> isVowel((char) c) || c == 'y') || IRREGULAR.containsKey(noun) || SINGULAR_IN_S.contains(noun)) {
             return noun;
         }
         for (Map.Entry<String, String> pair : IRREGULAR.entrySet()) {
             if (pair.getValue().equals(noun)) {
                 return pair.getKey();
+            }
+        }
+        for (String last : COMPOUNDED) {
+            String plural = IRREGULAR.get(last);
+            if (noun.endsWith(plural)) {
+                return noun.substring(0, noun.length() - plural.length()) + last;
             }
         }
         if (!noun.endsWith("s") || noun.endsWith("ss") || noun.endsWith("us") || noun.endsWith("is")

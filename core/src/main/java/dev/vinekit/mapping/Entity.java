@@ -16,6 +16,9 @@ import java.util.TreeSet;
  * @param path the collection's path segment, plural
  * @param sqlTable the table as statements spell it
  * @param keyName the class of a key of several fields
+ * @param keyColumns the columns of the key that names a row, in its order; empty if rows have no name
+ * @param filters the fields that a list can be narrowed by
+ * @param finders queries with a method of their own
  * @param rowRules rules that the service checks
  * @param checks the fields that each check constraint is about
  * @param transactional whether what a transaction did to the table can be taken back
@@ -28,7 +31,10 @@ public record Entity(
         String path,
         String sqlTable,
         List<Field> fields,
+        List<String> keyColumns,
         Optional<JavaName> keyName,
+        List<Field> filters,
+        List<Finder> finders,
         List<Relation> relations,
         List<RowRule> rowRules,
         List<CheckedFields> checks,
@@ -45,6 +51,9 @@ public record Entity(
 
     public Entity {
         fields = List.copyOf(fields);
+        keyColumns = List.copyOf(keyColumns);
+        filters = List.copyOf(filters);
+        finders = List.copyOf(finders);
         relations = List.copyOf(relations);
         rowRules = List.copyOf(rowRules);
         checks = List.copyOf(checks);
@@ -53,10 +62,7 @@ public record Entity(
 
     /** The fields of the key, in the key's order; empty if rows have no name. */
     public List<Field> key() {
-        List<String> order = table.primaryKey().map(key -> key.columns()).orElse(List.of());
-        return fields.stream().filter(Field::inKey)
-                .sorted((a, b) -> Integer.compare(order.indexOf(a.column().name()), order.indexOf(b.column().name())))
-                .toList();
+        return keyColumns.stream().map(this::field).toList();
     }
 
     /** The fields to tell rows apart by if there is no key: those whose values can be compared and sorted. */
@@ -71,7 +77,12 @@ public record Entity(
 
     /** Whether clients write rows at all. */
     public boolean isWritable() {
-        return can(Operation.CREATE) || can(Operation.REPLACE);
+        return can(Operation.CREATE) || isUpdatable();
+    }
+
+    /** Whether clients change rows. */
+    public boolean isUpdatable() {
+        return can(Operation.REPLACE) || can(Operation.PATCH);
     }
 
     /** The fields that a client may send. */

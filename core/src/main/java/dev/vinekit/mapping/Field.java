@@ -14,6 +14,10 @@ import java.util.Optional;
  * @param selected the column as a SELECT spells it
  * @param parameter the parameter marker for its values
  * @param examples two texts that the column takes, for a type that is written as text; else empty
+ * @param jsonName the property in JSON, and the name of its filter
+ * @param converter what makes another type of the stored value, which is then of {@code type}
+ * @param overridden whether {@code type} is not the rule's for the column
+ * @param made whether the service makes a value for a new row without one: a random UUID
  * @param same the condition that it has the value of a parameter, or is NULL if that is
  */
 public record Field(
@@ -28,7 +32,11 @@ public record Field(
         String selected,
         String parameter,
         String same,
-        List<String> examples) {
+        List<String> examples,
+        String jsonName,
+        Optional<Converter> converter,
+        boolean overridden,
+        boolean made) {
 
     /** What a client may do with a field. */
     public enum Input {
@@ -47,7 +55,7 @@ public record Field(
 
     /** Whether a created row needs a value from the client. */
     public boolean requiredOnCreate() {
-        return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase();
+        return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase() && !made;
     }
 
     /** Whether a replaced row needs a value from the client, though a created one does not. */
@@ -58,6 +66,12 @@ public record Field(
     /** Whether an UPDATE sets it. */
     public boolean updatable() {
         return input == Input.WRITABLE && !inKey;
+    }
+
+    /** Whether rows can be picked out by comparing its value with one that a client gives. */
+    public boolean isFilterable() {
+        boolean comparable = type.isKey() || type == JavaType.FLOAT || type == JavaType.DOUBLE;
+        return comparable && converter.isEmpty() && (!column.type().isUnwieldy() || column.type().isText());
     }
 
     /** The greatest length in characters; 0 where there is no limit. */

@@ -1,6 +1,7 @@
 package dev.vinekit.mapping;
 
 import dev.vinekit.schema.SqlType;
+import java.util.List;
 import java.util.UUID;
 
 /** The Java types that columns map to. */
@@ -79,6 +80,33 @@ public enum JavaType {
         return switch (this) {
             case INTEGER, LONG, FLOAT, DOUBLE, BIG_DECIMAL, DATE, TIME, DATE_TIME -> true;
             default -> false;
+        };
+    }
+
+    /** Whether values can be said to be less or greater than others, by the database's order. */
+    public boolean isOrdered() {
+        return switch (this) {
+            case BOOLEAN, BINARY, JSON, ENUM, UUID -> false;
+            default -> true;
+        };
+    }
+
+    /** Whether values are numbers without rounding. */
+    public boolean isExactNumber() {
+        return this == INTEGER || this == LONG || this == BIG_DECIMAL;
+    }
+
+    /** The types that hold every value of a column, the rule's own first. */
+    static List<JavaType> fitting(SqlType type) {
+        JavaType own = of(type);
+        return switch (own) {
+            case INTEGER -> List.of(INTEGER, LONG, BIG_DECIMAL);
+            case LONG -> List.of(LONG, BIG_DECIMAL);
+            case BIG_DECIMAL -> !type.isWholeNumber() || type.precision() > 18 ? List.of(BIG_DECIMAL)
+                    : type.precision() > 9 ? List.of(BIG_DECIMAL, LONG) : List.of(BIG_DECIMAL, LONG, INTEGER);
+            case FLOAT -> List.of(FLOAT, DOUBLE);
+            case ENUM -> List.of(STRING);
+            default -> List.of(own);
         };
     }
 

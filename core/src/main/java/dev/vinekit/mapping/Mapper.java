@@ -3,56 +3,103 @@ package dev.vinekit.mapping;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
-import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** Decides by rule what every table becomes. */
+/** Decides what every table becomes: by rule, and where a person has decided, as that person says. */
 public final class Mapper {
     private final Schema schema;
     private final Dialect dialect;
+    private final Decisions decisions;
+    private final Conventions conventions;
+    private final DecisionLookup lookup;
+    private final List<Mistake> mistakes = new ArrayList<>();
     private final Names names = new Names();
-    private final Set<String> paths = new HashSet<>();
+    private final Map<TableName, JavaName> classes = new HashMap<>();
+    private final Map<TableName, String> paths = new HashMap<>();
     private final List<Remark> remarks = new ArrayList<>();
-    private final Set<ColumnName> inReferences = new HashSet<>();
+    private final KeyTypes keyTypes;
 
-    private Mapper(Schema schema, Dialect dialect) {
+    /**
+     * A mapping, and what of the decisions could not be followed.
+     *
+     * @param mistakes if there are any, the mapping is not to be used
+     */
+    public record Result(Mapping mapping, List<Mistake> mistakes) {
+        public Result {
+            mistakes = List.copyOf(mistakes);
+        }
+    }
+
+    private Mapper(Schema schema, Dialect dialect, Decisions decisions) {
         this.dialect = dialect;
+        this.decisions = decisions;
+        this.conventions = Conventions.of(decisions);
         Set<TableName> known = schema.tables().stream().map(Table::name).collect(Collectors.toSet());
         this.schema = schema.withTables(
                 schema.tables().stream().map(table -> withinReach(table, known)).toList());
-        for (Table table : this.schema.tables()) {
-            for (ForeignKey key : table.foreignKeys()) {
-                key.columns().forEach(column -> inReferences.add(new ColumnName(table.name(), column)));
-                key.targetColumns().forEach(column -> inReferences.add(new ColumnName(key.target(), column)));
-            }
-        }
+        this.lookup = new DecisionLookup(decisions, this.schema);
+        this.keyTypes = new KeyTypes(this.schema);
     }
 
     /**
      * Maps a schema.
      *
-     * @param basePackage the package that the generated packages will lie in
+     * @param decisions with the package that the generated packages will lie in
+     * @param settled tables that have been mapped before: of two that want one name, they keep it
      */
-    public static Mapping map(Schema schema, Dialect dialect, JavaName basePackage) {
-        Mapper mapper = new Mapper(schema, dialect);
-        List<Entity> entities = mapper.schema.tables().stream().map(mapper::entity).toList();
+    public static Result map(Schema schema, Dialect dialect, Decisions decisions, Set<String> settled) {
+        return new Mapper(schema, dialect, decisions).map(settled);
+    }
+
+    private Result map(Set<String> settled) {
+        JavaName basePackage = basePackage();
+        List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled))).toList();
+        byClaim.forEach(table -> classes.put(table.name(), className(table)));
+        byClaim.forEach(table -> paths.put(table.name(), path(table)));
+        List<Entity> entities = schema.tables().stream().map(this::entity).toList();
+        mistakes.addAll(lookup.mistakes());
         String last = basePackage.value().substring(basePackage.value().lastIndexOf('.') + 1);
         String artifact = last.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + "-service";
-        return new Mapping(mapper.schema, basePackage, artifact,
-                dialect.definition(mapper.schema), entities, mapper.remarks);
+        remarks.sort(Comparator.comparing(remark -> remark.table().toString()));
+        return new Result(new Mapping(schema, basePackage, artifact, conventions, dialect.definition(schema), entities,
+                Children.of(entities), remarks), mistakes);
+    }
+
+    private JavaName basePackage() {
+        String wanted = decisions.project().basePackage().orElseThrow();
+        try {
+            return JavaName.of(wanted);
+        } catch (IllegalArgumentException e) {
+            mistakes.add(new Mistake(List.of("project", "package"), "\"" + wanted + "\" is not a Java package name. "
+                    + "Use letters, digits and dots, and no Java keyword, for example com.example.cellar."));
+            return JavaName.of("com.example.service");
+        }
+    }
+
+    /** Names that a person gave come before those of earlier runs, and these before those of new tables. */
+    private int claim(Table table, Set<String> settled) {
+        Decisions.OfEntity decided = lookup.of(table).decided();
+        return decided.name().isPresent() || decided.path().isPresent() ? 0 : settled.contains(table.name().name()) ? 1 : 2;
     }
 
     private Table withinReach(Table table, Set<TableName> known) {
@@ -68,19 +115,46 @@ public final class Mapper {
         return table.withForeignKeys(kept);
     }
 
-    private Entity entity(Table table) {
-        Words words = Words.of(table.name().name());
-        JavaName name = names.entity(words,
-                (wanted, reason) -> remark(table, "The class is not named " + wanted + ": " + reason + "."));
-        List<String> keyColumns = keyColumns(table);
-        Set<String> components = new HashSet<>();
-        if (keyColumns.size() > 1) {
-            components.add("primaryKey");
+    /** The words that name what a row is. */
+    private Words words(Table table) {
+        Words words = Words.of(lookup.of(table).decided().name().orElse(table.name().name()));
+        return withoutPrefix(words);
+    }
+
+    private Words withoutPrefix(Words words) {
+        return decisions.tables().dropPrefix().map(Words::of).map(words::withoutFirst).orElse(words);
+    }
+
+    private JavaName className(Table table) {
+        DecisionLookup.OfTable decided = lookup.of(table);
+        if (decided.decided().name().isPresent()) {
+            String wanted = decided.decided().name().get();
+            String clash = wanted.indexOf('.') >= 0 || !Names.isName(wanted) ? "it is not a Java name" : names.clash(wanted);
+            if (clash.isEmpty()) {
+                return names.entity(wanted, (name, reason) -> { });
+            }
+            decided.mistake("The class cannot be named \"" + wanted + "\": " + clash + ".", "name");
         }
+        List<String> renamed = new ArrayList<>();
+        JavaName name = names.entity(words(table).singular().pascal(),
+                (wanted, reason) -> renamed.add("The class is not named " + wanted + ": " + reason + "."));
+        renamed.forEach(text -> remarks.add(new Remark(table.name(), text, List.of("name"), name.value())));
+        return name;
+    }
+
+    private Entity entity(Table read) {
+        DecisionLookup.OfTable decided = lookup.of(read);
+        List<String> decidedKey = read.primaryKey().isPresent() ? List.of()
+                : decided.columns(decided.decided().key(), "key").stream().map(Column::name).toList();
+        Table table = decidedKey.isEmpty() ? read : read.withNotNull(decidedKey);
+        JavaName name = classes.get(table.name());
+        Words words = words(table);
+        List<String> keyColumns = keyColumns(table, decidedKey, decided);
         List<Check> checks = checks(table);
         TableRules rules = TableRules.of(table, checks, dialect);
-        List<Field> fields = table.columns().stream()
-                .map(column -> field(table, column, name, keyColumns, components, rules)).toList();
+        FieldMapper fieldMapper = new FieldMapper(
+                table, name, keyColumns, rules, decided, dialect, names, keyTypes, conventions, remarks);
+        List<Field> fields = fieldMapper.fields();
         List<RowRule> rowRules = rules.rowRules(fields);
         rules.leftToDatabase().forEach(check -> remark(table, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
                 + "is left to the database; the service does not know its meaning: " + check.expression()));
@@ -90,14 +164,17 @@ public final class Mapper {
                 name,
                 Names.component(Words.of(variable), new HashSet<>(), (wanted, reason) -> { }),
                 words.isEmpty() ? "row" : words.singular().joined(" "),
-                path(words),
+                paths.get(table.name()),
                 dialect.table(table.name(), schema.defaultSchema()),
                 fields,
+                keyColumns,
                 keyColumns.size() > 1 ? Optional.of(name.with("Key")) : Optional.empty(),
-                relations(table, fields),
+                filters(table, fields, decided),
+                finders(fields, decided),
+                relations(table, fields, decided),
                 rowRules,
                 checkedFields(checks, fields, rules.leftToDatabase()),
-                operations(table, fields, keyColumns),
+                chosen(operations(table, fields, keyColumns), decided),
                 dialect.isTransactional(table));
     }
 
@@ -121,91 +198,165 @@ public final class Mapper {
         }).toList();
     }
 
-    private List<String> keyColumns(Table table) {
-        List<UniqueKey> candidates = new ArrayList<>(table.primaryKey().stream().toList());
-        candidates.addAll(table.uniqueKeys());
-        for (UniqueKey key : candidates) {
-            boolean usable = key.columns().stream().map(table::column).allMatch(column ->
-                    !column.nullable() && JavaType.of(column.type()).isKey() && dialect.isSortable(column.type()));
-            if (usable) {
-                return key.columns();
+    private List<String> keyColumns(Table table, List<String> decidedKey, DecisionLookup.OfTable decided) {
+        if (!decidedKey.isEmpty()) {
+            if (isUsableAsKey(table, decidedKey)) {
+                return decidedKey;
             }
+            decided.mistake("Not all of these columns have values that can name a row.", "key");
         }
-        return List.of();
+        return Stream.concat(table.primaryKey().stream(), table.uniqueKeys().stream())
+                .map(UniqueKey::columns).filter(columns -> isUsableAsKey(table, columns)).findFirst().orElse(List.of());
     }
 
-    private Field field(
-            Table table, Column column, JavaName entity, List<String> keyColumns, Set<String> components,
-            TableRules rules) {
-        JavaName name = Names.component(Words.of(column.name()), components, (wanted, reason) ->
-                remark(table, "The field of column " + column.name() + " is not named " + wanted + ": " + reason + "."));
-        boolean inKey = keyColumns.contains(column.name());
-        boolean enumerated = column.type().kind() == SqlType.Kind.ENUM;
-        List<String> labels = enumerated ? column.type().labels()
-                : inReferences.contains(new ColumnName(table.name(), column.name())) || inKey ? List.of()
-                : rules.labels(column.name());
-        Optional<Enumeration> enumeration = labels.isEmpty() || table.isView() && !enumerated
-                ? Optional.empty()
-                : Optional.of(new Enumeration(
-                        names.type(entity.value() + Words.of(column.name()).pascal()), Names.constants(labels)));
-        Field.Input input = input(table, column, inKey);
-        if (input == Field.Input.READ_ONLY && !column.isComputed() && !column.isIdentity() && !table.isView()) {
-            remark(table, "The column " + column.name() + " has the type " + column.type().text()
-                    + ", which can be read as text only; clients cannot write it.");
-        }
-        String sqlName = dialect.identifier(column.name());
-        String parameter = dialect.parameter(column.type());
-        return new Field(
-                column,
-                name,
-                enumeration.isPresent() ? JavaType.ENUM : JavaType.of(column.type()),
-                inKey,
-                input,
-                enumeration,
-                table.isView() || enumeration.isPresent() ? List.of() : rules.fieldRules(column.name()),
-                sqlName,
-                dialect.selected(column.type(), sqlName),
-                parameter,
-                dialect.isSame(column.type(), sqlName, parameter),
-                enumeration.isPresent() ? List.of() : rules.examples(column));
+    private boolean isUsableAsKey(Table table, List<String> columns) {
+        return columns.stream().map(table::column).allMatch(column ->
+                !column.nullable() && JavaType.of(column.type()).isKey() && dialect.isSortable(column.type()));
     }
 
-    private Field.Input input(Table table, Column column, boolean inKey) {
-        boolean carried = dialect.isWritable(column.type());
-        if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey) {
-            return Field.Input.READ_ONLY;
+    private String path(Table table) {
+        DecisionLookup.OfTable decided = lookup.of(table);
+        Words words = withoutPrefix(Words.of(table.name().name()));
+        String wanted = decided.decided().path().orElse(words.isEmpty() ? "rows" : words.plural().joined("-"));
+        if (decided.decided().path().isPresent() && paths.containsValue(wanted)) {
+            decided.mistake("Another table has the path \"" + wanted + "\".", "path");
         }
-        return column.isIdentity() ? Field.Input.ASSIGNED : Field.Input.WRITABLE;
-    }
-
-    private String path(Words words) {
-        String wanted = words.isEmpty() ? "rows" : words.plural().joined("-");
         String path = wanted;
-        for (int i = 2; !paths.add(path); i++) {
+        for (int i = 2; paths.containsValue(path); i++) {
             path = wanted + "-" + i;
+        }
+        if (!path.equals(wanted)) {
+            remarks.add(new Remark(table.name(), "The path is not /" + wanted + ": another table has it.",
+                    List.of("path"), path));
         }
         return path;
     }
 
-    private static List<Relation> relations(Table table, List<Field> fields) {
+    private List<Relation> relations(Table table, List<Field> fields, DecisionLookup.OfTable decided) {
         Set<String> taken = new HashSet<>(Set.of("connection", "n"));
+        fields.forEach(field -> taken.add(field.name().value()));
         List<Relation> relations = new ArrayList<>();
         for (ForeignKey key : table.foreignKeys()) {
-            List<Field> referring = key.columns().stream()
-                    .map(column -> fields.stream().filter(f -> f.column().name().equals(column)).findFirst().orElseThrow())
-                    .toList();
-            Words words = key.columns().size() == 1
+            List<Field> referring = fieldsOf(key.columns(), fields);
+            Optional<String> given = decided.field(referring.get(0).column()).reference();
+            Words words = given.map(Words::of).orElseGet(() -> key.columns().size() == 1
                     ? Words.of(key.columns().get(0)).without("id").without("code")
-                    : Words.of(key.target().name()).singular();
-            relations.add(new Relation(key, Names.component(words, taken, (wanted, reason) -> { }), referring));
+                    : Words.of(key.target().name()).singular());
+            if (given.isPresent() && (!Names.isName(given.get()) || taken.contains(words.camel()))) {
+                decided.mistakeInField(referring.get(0).column(), "reference",
+                        "\"" + given.get() + "\" is not a Java name, or something else has it.");
+            }
+            JavaName name = Names.component(words, words.and("row"), taken);
+            relations.add(new Relation(key, name, referring, keyTypes.areFollowed(key, referring),
+                    conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE
+                            ? name.value() : Words.of(name.value()).joined("_")));
         }
         return relations;
+    }
+
+    private static List<Field> fieldsOf(List<String> columns, List<Field> fields) {
+        return columns.stream()
+                .map(column -> fields.stream().filter(f -> f.column().name().equals(column)).findFirst().orElseThrow())
+                .toList();
+    }
+
+    private List<Field> filters(Table table, List<Field> fields, DecisionLookup.OfTable decided) {
+        if (decided.decided().filters().isPresent()) {
+            List<Column> columns = decided.columns(decided.decided().filters().get(), "filters");
+            List<Field> chosen = fieldsOf(columns.stream().map(Column::name).toList(), fields);
+            chosen.stream().filter(field -> !isFilter(field)).forEach(field -> decided.mistake("The column "
+                    + field.column().name() + " has the type " + field.column().type().text()
+                    + ", whose values are not compared.", "filters"));
+            return chosen;
+        }
+        Set<String> columns = new LinkedHashSet<>();
+        Stream.concat(table.primaryKey().stream(), table.uniqueKeys().stream()).forEach(key -> columns.addAll(key.columns()));
+        table.foreignKeys().forEach(key -> columns.addAll(key.columns()));
+        table.indexes().stream().map(Index::columns).forEach(columns::addAll);
+        return fields.stream().filter(field -> columns.contains(field.column().name()) && isFilter(field)).toList();
+    }
+
+    private boolean isFilter(Field field) {
+        return field.isFilterable() && dialect.isSortable(field.column().type());
+    }
+
+    private List<Finder> finders(List<Field> fields, DecisionLookup.OfTable decided) {
+        List<Finder> finders = new ArrayList<>();
+        Set<String> taken = new HashSet<>(Set.of("findById"));
+        for (int i = 0; i < decided.decided().finders().size(); i++) {
+            Decisions.OfFinder wanted = decided.decided().finders().get(i);
+            String place = Integer.toString(i);
+            List<Column> columns = decided.columns(wanted.by(), "finders", place, "by");
+            List<Field> compared = fieldsOf(columns.stream().map(Column::name).toList(), fields);
+            Finder.Match match = wanted.match().orElse(Finder.Match.EQUAL);
+            Optional<String> problem = problem(compared, match);
+            if (problem.isPresent()) {
+                decided.mistake(problem.get(), "finders", place, "by");
+                continue;
+            }
+            String name = wanted.name().orElseGet(() -> "findBy" + compared.stream()
+                    .map(field -> Names.capitalised(field.name().value())).collect(Collectors.joining("And")) + match.suffix());
+            if (!Names.isName(name) || name.indexOf('.') >= 0 || !taken.add(name)) {
+                decided.mistake("The method cannot be named \"" + name + "\": it is not a Java name, or another finder has it.",
+                        "finders", place);
+            } else {
+                finders.add(new Finder(JavaName.of(name), compared, match));
+            }
+        }
+        return finders;
+    }
+
+    private Optional<String> problem(List<Field> compared, Finder.Match match) {
+        if (compared.isEmpty()) {
+            return Optional.of("A finder needs at least one column.");
+        }
+        for (Field field : compared) {
+            if (!isFilter(field)) {
+                return Optional.of("The column " + field.column().name() + " has the type "
+                        + field.column().type().text() + ", whose values are not compared.");
+            }
+        }
+        Field last = compared.get(compared.size() - 1);
+        boolean fits = switch (match) {
+            case EQUAL, IN -> true;
+            case CONTAINS, STARTS_WITH -> last.type() == JavaType.STRING && last.column().type().isText();
+            case BETWEEN, LESS, GREATER -> last.type().isOrdered();
+        };
+        return fits ? Optional.empty() : Optional.of("The column " + last.column().name() + " has the type "
+                + last.column().type().text() + ", which " + match.name().toLowerCase(Locale.ROOT).replace('_', '-')
+                + " does not fit.");
+    }
+
+    private Set<Operation> chosen(Set<Operation> possible, DecisionLookup.OfTable decided) {
+        String allowed = possible.stream().sorted().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(", "));
+        for (String operation : decided.decided().access().keySet()) {
+            if (!possible.contains(Operation.valueOf(operation.toUpperCase(Locale.ROOT)))) {
+                decided.mistake("The table does not have this operation; it has " + allowed + ".", "access", operation);
+            }
+        }
+        if (decided.decided().operations().isEmpty()) {
+            return possible;
+        }
+        Set<Operation> wanted = decided.decided().operations().get();
+        wanted.stream().filter(Objects::nonNull).filter(operation -> !possible.contains(operation)).forEach(operation ->
+                decided.mistake("\"" + operation.name().toLowerCase(Locale.ROOT)
+                        + "\" is not possible on this table; possible are " + allowed + ".", "operations"));
+        Set<Operation> kept = EnumSet.noneOf(Operation.class);
+        kept.addAll(wanted);
+        kept.retainAll(possible);
+        return kept;
     }
 
     private Set<Operation> operations(Table table, List<Field> fields, List<String> keyColumns) {
         Set<Operation> operations = EnumSet.of(Operation.LIST);
         if (table.isView()) {
-            remark(table, "A view: it can be listed, nothing else.");
+            if (keyColumns.isEmpty()) {
+                remarks.add(new Remark(table.name(), "A view: it can be listed, nothing else; with a key, its rows can be "
+                        + "read one by one.", List.of("key"), ""));
+            } else {
+                operations.add(Operation.READ);
+            }
             return operations;
         }
         Optional<Field> blocking = fields.stream()
@@ -221,8 +372,8 @@ public final class Mapper {
             remark(table, "Its storage engine knows no transactions: what a request wrote before it failed stays.");
         }
         if (keyColumns.isEmpty()) {
-            remark(table, "No primary key, and no unique one without NULL: rows can be listed and created, "
-                    + "but not read, changed or deleted one by one.");
+            remarks.add(new Remark(table.name(), "No primary key, and no unique one without NULL: rows can be listed and "
+                    + "created, but not read, changed or deleted one by one.", List.of("key"), ""));
             return operations;
         }
         operations.add(Operation.READ);
@@ -238,8 +389,5 @@ public final class Mapper {
 
     private void remark(Table table, String text) {
         remarks.add(new Remark(table.name(), text));
-    }
-
-    private record ColumnName(TableName table, String column) {
     }
 }

@@ -9,20 +9,25 @@ import java.util.List;
  *
  * @param basePackage the package that the generated packages lie in
  * @param artifact the name of the generated project, with hyphens
+ * @param conventions the ways of the house
  * @param definition the table definitions in the engine's SQL
  * @param entities in the order of their table names
+ * @param children which rows belong to which, by parent
  * @param remarks what a person should know before using the code
  */
 public record Mapping(
         Schema schema,
         JavaName basePackage,
         String artifact,
+        Conventions conventions,
         String definition,
         List<Entity> entities,
+        List<Child> children,
         List<Remark> remarks) {
 
     public Mapping {
         entities = List.copyOf(entities);
+        children = List.copyOf(children);
         remarks = List.copyOf(remarks);
     }
 

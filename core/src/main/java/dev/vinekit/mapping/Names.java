@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
+import java.util.stream.Stream;
 import javax.lang.model.SourceVersion;
 
 /** Gives out Java names that the compiler takes and nothing else has. */
@@ -21,13 +22,16 @@ final class Names {
     private static final List<String> SUFFIXES = List.of(
             "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ControllerTest");
 
+    /** What stands before and behind in the names of implementations. */
+    private static final List<List<String>> AROUND = List.of(List.of("Jdbc", "Repository"), List.of("Transactional", "Service"));
+
     /**
      * A class name for a table, of which no derived class clashes with another.
      *
      * @param onRename told the name that was not to be had, and why
      */
-    JavaName entity(Words words, BiConsumer<String, String> onRename) {
-        String wanted = words.singular().pascal();
+    JavaName entity(String derived, BiConsumer<String, String> onRename) {
+        String wanted = derived;
         if (wanted.isEmpty() || !Character.isJavaIdentifierStart(wanted.charAt(0))) {
             wanted = "Table" + wanted;
         }
@@ -43,22 +47,26 @@ final class Names {
         if (!name.equals(wanted)) {
             onRename.accept(wanted, reason);
         }
-        for (String suffix : SUFFIXES) {
-            taken.add((name + suffix).toLowerCase(Locale.ROOT));
-        }
+        derived(name).forEach(each -> taken.add(each.toLowerCase(Locale.ROOT)));
         return JavaName.of(name);
     }
 
-    private String clash(String name) {
+    /** Why a class may not have a name; empty if it may. */
+    String clash(String name) {
         if (SourceVersion.isKeyword(name, SourceVersion.RELEASE_17)) {
             return "it is a Java keyword";
         }
         if (ReservedTypes.contains(name)) {
             return "the generated code uses a type of that name";
         }
-        boolean clashes = SUFFIXES.stream().map(suffix -> name + suffix)
-                .anyMatch(derived -> taken.contains(derived.toLowerCase(Locale.ROOT)) || ReservedTypes.contains(derived));
+        boolean clashes = derived(name)
+                .anyMatch(each -> taken.contains(each.toLowerCase(Locale.ROOT)) || ReservedTypes.contains(each));
         return clashes ? "another table gives a class of that name" : "";
+    }
+
+    private static Stream<String> derived(String name) {
+        return Stream.concat(SUFFIXES.stream().map(suffix -> name + suffix),
+                AROUND.stream().map(around -> around.get(0) + name + around.get(1)));
     }
 
     /** A class name for an enum. */
@@ -101,6 +109,25 @@ final class Names {
             onRename.accept(wanted, reason);
         }
         return JavaName.of(name);
+    }
+
+    /** A record component of some words, or of others if those are taken. */
+    static JavaName component(Words words, Words others, Set<String> taken) {
+        return component(taken.contains(words.camel()) ? others : words, taken, (wanted, reason) -> { });
+    }
+
+    /** Whether a person's name can be one in Java. */
+    static boolean isName(String name) {
+        return SourceVersion.isName(name, SourceVersion.RELEASE_17)
+                && name.codePoints().noneMatch(Character::isIdentifierIgnorable);
+    }
+
+    static boolean isComponent(String name) {
+        return isName(name) && name.indexOf('.') < 0 && !NO_COMPONENTS.contains(name);
+    }
+
+    static String capitalised(String name) {
+        return name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
     }
 
     /** Enum constants for texts, in order. */

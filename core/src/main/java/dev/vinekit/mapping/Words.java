@@ -12,13 +12,19 @@ import java.util.stream.Collectors;
  * @param words in lower case, letters and digits only; empty for a name without any
  */
 record Words(List<String> words) {
-    /** Splits at everything that is no letter or digit, and where a capital follows a small letter. */
+    /**
+     * Splits at everything that is no letter or digit, where a capital follows a small letter, and before the last
+     * capital of several: {@code HTTPServer} is two words.
+     */
     static Words of(String name) {
         List<String> words = new ArrayList<>();
         StringBuilder word = new StringBuilder();
         int previous = ' ';
-        for (int c : name.codePoints().toArray()) {
-            boolean hump = Character.isUpperCase(c) && Character.isLowerCase(previous);
+        int[] letters = name.codePoints().toArray();
+        for (int i = 0; i < letters.length; i++) {
+            int c = letters[i];
+            boolean hump = Character.isUpperCase(c)
+                    && (Character.isLowerCase(previous) || Character.isUpperCase(previous) && beginsWord(letters, i));
             if (!word.isEmpty() && (hump || !isPart(c))) {
                 words.add(word.toString().toLowerCase(Locale.ROOT));
                 word.setLength(0);
@@ -32,6 +38,13 @@ record Words(List<String> words) {
             words.add(word.toString().toLowerCase(Locale.ROOT));
         }
         return new Words(List.copyOf(words));
+    }
+
+    /** Whether a capital is followed by small letters, other than the s of a plural. */
+    private static boolean beginsWord(int[] letters, int i) {
+        boolean small = i + 1 < letters.length && Character.isLowerCase(letters[i + 1]);
+        boolean lastS = small && letters[i + 1] == 's' && (i + 2 == letters.length || !Character.isLetter(letters[i + 2]));
+        return small && !lastS;
     }
 
     private static boolean isPart(int c) {
@@ -64,6 +77,20 @@ record Words(List<String> words) {
         return words.size() > 1 && words.get(words.size() - 1).equals(last)
                 ? new Words(words.subList(0, words.size() - 1))
                 : this;
+    }
+
+    /** These words without the first ones, if they are those and not all. */
+    Words withoutFirst(Words first) {
+        int length = first.words.size();
+        return words.size() > length && words.subList(0, length).equals(first.words)
+                ? new Words(words.subList(length, words.size()))
+                : this;
+    }
+
+    Words and(String last) {
+        List<String> more = new ArrayList<>(words);
+        more.add(last);
+        return new Words(List.copyOf(more));
     }
 
     String pascal() {

@@ -50,6 +50,11 @@ public record Column(
         Objects.requireNonNull(comment, "comment");
     }
 
+    /** This column, with a value in every row. */
+    public Column withNotNull() {
+        return new Column(name, type, false, defaultValue, identity, computed, collation, comment);
+    }
+
     public boolean isIdentity() {
         return identity != Identity.NONE;
     }

@@ -1,5 +1,6 @@
 package dev.vinekit.schema;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -75,6 +76,14 @@ public record Table(
         foreignKeys.stream().filter(key -> key.columns().stream().noneMatch(name -> column(name).nullable()))
                 .map(ForeignKey::target).forEach(optional::remove);
         return needs().stream().filter(name -> !optional.contains(name)).toList();
+    }
+
+    /** This table, in which these columns have a value in every row. */
+    public Table withNotNull(Collection<String> columnNames) {
+        List<Column> others = columns.stream()
+                .map(column -> columnNames.contains(column.name()) ? column.withNotNull() : column).toList();
+        return new Table(name, kind, others, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
+                comment, access);
     }
 
     /** This table with other foreign keys. */

@@ -1,0 +1,56 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.mapping.file.Proposal;
+import dev.vinekit.project.Project;
+import dev.vinekit.schema.Schema;
+import java.nio.file.Path;
+import java.util.List;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Proposes or refreshes the mapping file. */
+@Command(name = "map", description = {
+    "Writes " + MappingFile.NAME + ", in which you say how tables and columns are mapped, or adds to it what new tables",
+    "need. What is in the file stays: comments, order, entries."})
+final class MapCommand extends ToolCommand {
+    @Mixin
+    private SourceOptions source;
+
+    @Mixin
+    private ProjectOptions project;
+
+    @Option(names = "--package", paramLabel = "NAME",
+            description = "Java package of the service, for a new file (default: com.example and the directory's name).")
+    private String basePackage;
+
+    @Override
+    public Integer call() {
+        Stages stages = output.stages();
+        Steps steps = new Steps(stages);
+        Path directory = project.directory();
+        MappingFile file = source.inDirectory(directory);
+        Schema schema;
+        try (Source opened = source.open(output)) {
+            schema = steps.read(opened.database(), source.scope());
+        }
+        Mapping mapping = steps.map(schema, file.inPackage(basePackage == null ? project.defaultPackage() : basePackage), directory);
+        boolean fresh = file == MappingFile.NONE;
+        Proposal proposal = Project.proposeMapping(source.file(), mapping, source.section(source.file()
+                .toAbsolutePath().getParent()));
+        stages.end();
+        new MappingView(mapping, output.style(), System.out).print(List.of());
+        if (proposal.added().isEmpty() && !fresh) {
+            System.out.println("Nothing to add to " + source.file() + ".");
+        } else {
+            System.out.println((fresh ? "Written: " : "Added to: ") + source.file()
+                    + (proposal.added().isEmpty() ? "" : ", with " + Steps.count(proposal.added().size(), "entry", "entries")
+                            + " to look at: " + String.join(", ", proposal.added())) + ".");
+        }
+        proposal.byHand().forEach(line -> System.out.println(output.style().warning("To put in by hand: ") + line));
+        System.out.println("Next: edit it, then vinekit generate" + project.option());
+        return proposal.byHand().isEmpty() ? 0 : VineKitCommand.ATTENTION;
+    }
+}

@@ -1,0 +1,55 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.mapping.CommonPrefix;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Remark;
+import dev.vinekit.schema.TableName;
+import java.io.PrintStream;
+import java.util.Collection;
+import java.util.Locale;
+import java.util.stream.Collectors;
+
+/** Shows what tables become, and what to know about it. */
+final class MappingView {
+    private final Mapping mapping;
+    private final Style style;
+    private final PrintStream out;
+
+    MappingView(Mapping mapping, Style style, PrintStream out) {
+        this.mapping = mapping;
+        this.style = style;
+        this.out = out;
+    }
+
+    /**
+     * Prints it.
+     *
+     * @param cameAlong tables that nobody asked for
+     */
+    void print(Collection<TableName> cameAlong) {
+        TextTable lines = new TextTable(style, "table", "entity", "path", "operations", "");
+        for (Entity entity : mapping.entities()) {
+            lines.add(
+                    style.table(entity.table().name().name(), 40),
+                    entity.name().value(),
+                    "/" + entity.path(),
+                    entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+                            .collect(Collectors.joining(" ")),
+                    cameAlong.contains(entity.table().name()) ? "comes along" : "");
+        }
+        lines.print(out);
+        out.println();
+        for (Remark remark : mapping.remarks()) {
+            out.println(style.warning(style.table(remark.table().name(), 60)) + ": " + style.cell(remark.text(), 400));
+        }
+        boolean clipped = mapping.entities().stream().anyMatch(entity -> entity.table().name().name().startsWith(
+                CommonPrefix.of(mapping.schema()).orElse("\n")) && entity.name().value().toLowerCase(Locale.ROOT).startsWith(
+                CommonPrefix.of(mapping.schema()).orElse("").replace("_", "").toLowerCase(Locale.ROOT)));
+        if (clipped) {
+            out.println("All names begin with " + style.cell(CommonPrefix.of(mapping.schema()).orElse(""), 40)
+                    + "; drop-prefix in the mapping file leaves it out of the classes' names.");
+        }
+        out.print(mapping.remarks().isEmpty() && !clipped ? "" : System.lineSeparator());
+    }
+}

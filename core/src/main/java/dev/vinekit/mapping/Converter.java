@@ -1,0 +1,14 @@
+package dev.vinekit.mapping;
+
+/**
+ * A class of the house's own that makes a type of its own of what the database stores.
+ *
+ * @param type the type, with its package
+ * @param by the class that converts, with its package
+ */
+public record Converter(JavaName type, JavaName by) {
+    /** The name of a class without its package. */
+    public static JavaName simple(JavaName qualified) {
+        return JavaName.of(qualified.value().substring(qualified.value().lastIndexOf('.') + 1));
+    }
+}

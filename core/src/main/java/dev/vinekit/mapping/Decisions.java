@@ -1,0 +1,136 @@
+package dev.vinekit.mapping;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a person has decided about a mapping. Whatever is not decided follows the rule.
+ *
+ * @param entities by the table's name in the database, with its schema in front where that is needed
+ */
+public record Decisions(Source source, Tables tables, Project project, Http http, Map<String, OfEntity> entities) {
+    /** Nothing decided. */
+    public static final Decisions NONE = new Decisions(null, null, null, null, null);
+
+    /** Where the schema is read from. */
+    public record Source(
+            Optional<String> url,
+            Optional<String> user,
+            Optional<String> password,
+            List<String> schemas,
+            Optional<String> script,
+            Optional<String> engine) {
+        public Source {
+            schemas = orEmpty(schemas);
+        }
+
+        @Override
+        public String toString() {
+            return "Source[" + url + ", " + schemas + "]";
+        }
+    }
+
+    /**
+     * Which tables are mapped, by patterns with {@code *} for any letters.
+     *
+     * @param dropPrefix what tables' names begin with and classes' names do not
+     */
+    public record Tables(List<String> include, List<String> exclude, Optional<String> dropPrefix) {
+        public Tables {
+            include = orEmpty(include);
+            exclude = orEmpty(exclude);
+        }
+    }
+
+    /** How the code is laid out. */
+    public record Project(
+            @JsonProperty("package") Optional<String> basePackage,
+            Optional<Conventions.Layout> layout,
+            Optional<Boolean> interfaces,
+            Optional<Conventions.JsonNames> jsonNames,
+            Optional<String> fileHeader,
+            Optional<String> indentation,
+            Optional<String> templates) {
+    }
+
+    /** What clients see of the service as a whole. */
+    public record Http(Optional<String> basePath) {
+    }
+
+    /**
+     * About one table or view.
+     *
+     * @param operations all that are possible if nothing is decided
+     * @param key the columns that tell rows apart; empty for the table's own key
+     * @param filters columns; those of keys, references and indexes if nothing is decided
+     * @param fields by column
+     * @param access the roles that may do an operation, by its name in lower case; anybody may do those that are not listed
+     */
+    public record OfEntity(
+            Optional<String> name,
+            Optional<String> path,
+            Optional<Set<Operation>> operations,
+            List<String> key,
+            Optional<List<String>> filters,
+            List<OfFinder> finders,
+            Map<String, OfField> fields,
+            Map<String, List<String>> access) {
+        /** Nothing decided. */
+        static final OfEntity NONE = new OfEntity(Optional.empty(), Optional.empty(), Optional.empty(), null,
+                Optional.empty(), null, null, null);
+
+        public OfEntity {
+            key = orEmpty(key);
+            finders = orEmpty(finders);
+            fields = orEmpty(fields);
+            access = orEmpty(access);
+        }
+    }
+
+    /** About one column. */
+    public record OfField(
+            Optional<String> name, Optional<String> type, Optional<String> converter, Optional<String> reference) {
+        static final OfField NONE =
+                new OfField(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    }
+
+    /**
+     * A finder.
+     *
+     * @param by columns; all but the last are compared for equality
+     * @param name of the method
+     */
+    public record OfFinder(List<String> by, Optional<Finder.Match> match, Optional<String> name) {
+        public OfFinder {
+            by = orEmpty(by);
+        }
+    }
+
+    public Decisions {
+        source = source == null ? new Source(Optional.empty(), Optional.empty(), Optional.empty(), null,
+                Optional.empty(), Optional.empty()) : source;
+        tables = tables == null ? new Tables(null, null, Optional.empty()) : tables;
+        project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty(), Optional.empty(), Optional.empty()) : project;
+        http = http == null ? new Http(Optional.empty()) : http;
+        entities = orEmpty(entities);
+    }
+
+    /** These decisions for another package. */
+    public Decisions inPackage(String basePackage) {
+        return new Decisions(source, tables, new Project(Optional.of(basePackage), project.layout, project.interfaces,
+                project.jsonNames, project.fileHeader, project.indentation, project.templates), http, entities);
+    }
+
+    private static <T> List<T> orEmpty(List<T> list) {
+        return list == null ? List.of() : List.copyOf(list);
+    }
+
+    private static <K, V> Map<K, V> orEmpty(Map<K, V> map) {
+        return map == null ? Map.of() : new LinkedHashMap<>(map);
+    }
+}

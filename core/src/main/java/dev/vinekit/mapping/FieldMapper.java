@@ -1,0 +1,208 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
+import dev.vinekit.sql.Dialect;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** Decides what the columns of one table become. */
+final class FieldMapper {
+    private final Table table;
+    private final JavaName entity;
+    private final List<String> keyColumns;
+    private final TableRules rules;
+    private final DecisionLookup.OfTable decided;
+    private final Dialect dialect;
+    private final Names names;
+    private final KeyTypes keyTypes;
+    private final Conventions conventions;
+    private final List<Remark> remarks;
+
+    FieldMapper(
+            Table table, JavaName entity, List<String> keyColumns, TableRules rules, DecisionLookup.OfTable decided,
+            Dialect dialect, Names names, KeyTypes keyTypes, Conventions conventions, List<Remark> remarks) {
+        this.table = table;
+        this.entity = entity;
+        this.keyColumns = keyColumns;
+        this.rules = rules;
+        this.decided = decided;
+        this.dialect = dialect;
+        this.names = names;
+        this.keyTypes = keyTypes;
+        this.conventions = conventions;
+        this.remarks = remarks;
+    }
+
+    List<Field> fields() {
+        Map<Column, JavaName> components = components();
+        return table.columns().stream().map(column -> field(column, components.get(column))).toList();
+    }
+
+    /** The names: those that a person gave first, so that the others give way. */
+    private Map<Column, JavaName> components() {
+        Set<String> taken = new HashSet<>();
+        if (keyColumns.size() > 1) {
+            taken.add("primaryKey");
+        }
+        Map<Column, JavaName> components = new HashMap<>();
+        for (Column column : table.columns()) {
+            decided.field(column).name().ifPresent(wanted -> {
+                if (Names.isComponent(wanted) && taken.add(wanted)) {
+                    components.put(column, JavaName.of(wanted));
+                } else {
+                    decided.mistakeInField(column, "name", "The field cannot be named \"" + wanted
+                            + "\": that is no name for a record component, or another field has it.");
+                }
+            });
+        }
+        for (Column column : table.columns()) {
+            components.computeIfAbsent(column, key -> ruled(column, taken));
+        }
+        return components;
+    }
+
+    private JavaName ruled(Column column, Set<String> taken) {
+        List<String> renamed = new ArrayList<>();
+        JavaName name = Names.component(Words.of(column.name()), taken, (wanted, reason) -> renamed.add(
+                "The field of column " + column.name() + " is not named " + wanted + ": " + reason + "."));
+        renamed.forEach(text -> remarks.add(
+                new Remark(table.name(), text, List.of("fields", column.name(), "name"), name.value())));
+        return name;
+    }
+
+    private Field field(Column column, JavaName name) {
+        boolean inKey = keyColumns.contains(column.name());
+        Optional<Converter> converter = converter(column, inKey);
+        Optional<JavaType> otherType = converter.isPresent() ? Optional.empty() : otherType(column);
+        Optional<Enumeration> enumeration = otherType.isPresent() || converter.isPresent()
+                ? Optional.empty() : enumeration(column, inKey);
+        JavaType ruled = enumeration.isPresent() ? JavaType.ENUM
+                : column.type().kind() == SqlType.Kind.ENUM ? JavaType.STRING : JavaType.of(column.type());
+        Field.Input input = input(column, inKey);
+        if (input == Field.Input.READ_ONLY && !column.isComputed() && !column.isIdentity() && !table.isView()) {
+            remark("The column " + column.name() + " has the type " + column.type().text()
+                    + ", which can be read as text only; clients cannot write it.");
+        }
+        converter.ifPresent(given -> remark("The column " + column.name() + " is converted by " + given.by()
+                + ", a class that you write: it implements support.Converter and has a constructor without parameters."));
+        String sqlName = dialect.identifier(column.name());
+        String parameter = dialect.parameter(column.type());
+        return new Field(
+                column,
+                name,
+                otherType.orElse(ruled),
+                inKey,
+                input,
+                enumeration,
+                table.isView() || enumeration.isPresent() || converter.isPresent() ? List.of()
+                        : rules(column, otherType.orElse(ruled)),
+                sqlName,
+                dialect.selected(column.type(), sqlName),
+                parameter,
+                dialect.isSame(column.type(), sqlName, parameter),
+                enumeration.isPresent() ? List.of()
+                        : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels()) : rules.examples(column),
+                conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE ? name.value() : column.name(),
+                converter,
+                otherType.isPresent() && otherType.get() != ruled,
+                isMade(column, inKey));
+    }
+
+    /** A key that is a UUID which neither the database nor another table gives is made by the service. */
+    private boolean isMade(Column column, boolean inKey) {
+        return inKey && keyColumns.size() == 1 && column.type().kind() == SqlType.Kind.UUID && !table.isView()
+                && !column.isFilledByDatabase() && !keyTypes.refers(table, column);
+    }
+
+    private List<FieldRule> rules(Column column, JavaType type) {
+        List<FieldRule> found = new ArrayList<>(rules.fieldRules(column.name()));
+        if (column.type().kind() == SqlType.Kind.INTEGER && !column.type().unsigned() && type != JavaType.INTEGER) {
+            found.add(new FieldRule.Least(BigDecimal.valueOf(Integer.MIN_VALUE), true));
+            found.add(new FieldRule.Most(BigDecimal.valueOf(Integer.MAX_VALUE), true));
+        }
+        if (column.type().kind() == SqlType.Kind.ENUM && type == JavaType.STRING) {
+            found.add(new FieldRule.Pattern(
+                    column.type().labels().stream().map(Pattern::quote).collect(Collectors.joining("|"))));
+        }
+        return found;
+    }
+
+    private static List<String> firstAndLast(List<String> labels) {
+        return List.of(labels.get(0), labels.get(labels.size() - 1));
+    }
+
+    private Optional<Enumeration> enumeration(Column column, boolean inKey) {
+        boolean enumerated = column.type().kind() == SqlType.Kind.ENUM;
+        List<String> labels = enumerated ? column.type().labels()
+                : keyTypes.isInReference(table, column) || inKey ? List.of()
+                : rules.labels(column.name());
+        return labels.isEmpty() || table.isView() && !enumerated
+                ? Optional.empty()
+                : Optional.of(new Enumeration(
+                        names.type(entity.value() + Words.of(column.name()).pascal()), Names.constants(labels)));
+    }
+
+    /** A Java type other than the rule's: one that a person chose, or that of the key that the column refers to. */
+    private Optional<JavaType> otherType(Column column) {
+        Optional<String> wanted = decided.field(column).type();
+        if (wanted.isEmpty()) {
+            return keyTypes.ofKey(table, column);
+        }
+        List<JavaType> fitting = JavaType.fitting(column.type());
+        Optional<JavaType> chosen = fitting.stream().filter(type -> type.simpleName().equals(wanted.get())).findFirst();
+        if (chosen.isEmpty() || keyTypes.isInReference(table, column)) {
+            decided.mistakeInField(column, "type", keyTypes.isInReference(table, column)
+                    ? "The column is part of a reference; its type is that of the key."
+                    : "\"" + wanted.get() + "\" does not fit the type " + column.type().text() + "; fitting are "
+                            + fitting.stream().map(JavaType::simpleName).collect(Collectors.joining(", "))
+                            + ", and any class of your own together with converter.");
+            return Optional.empty();
+        }
+        return chosen;
+    }
+
+    private Optional<Converter> converter(Column column, boolean inKey) {
+        Decisions.OfField field = decided.field(column);
+        if (field.converter().isEmpty()) {
+            return Optional.empty();
+        }
+        String type = field.type().orElse("");
+        boolean named = Names.isName(type) && type.indexOf('.') > 0 && Names.isName(field.converter().get())
+                && field.converter().get().indexOf('.') > 0;
+        String problem = !named ? "A converter needs a type, and both are classes with their package, for example "
+                        + "com.example.house.Litres and com.example.house.LitresConverter."
+                : inKey || keyTypes.isInReference(table, column)
+                ? "The column is part of a key or a reference, whose values are not converted."
+                : !dialect.isWritable(column.type()) ? "The column can be read as text only."
+                : ReservedTypes.contains(Converter.simple(JavaName.of(type)).value())
+                || ReservedTypes.contains(Converter.simple(JavaName.of(field.converter().get())).value())
+                ? "The generated code uses a type of that name." : "";
+        if (!problem.isEmpty()) {
+            decided.mistakeInField(column, "converter", problem);
+            return Optional.empty();
+        }
+        return Optional.of(new Converter(JavaName.of(type), JavaName.of(field.converter().get())));
+    }
+
+    private Field.Input input(Column column, boolean inKey) {
+        boolean carried = dialect.isWritable(column.type());
+        if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey) {
+            return Field.Input.READ_ONLY;
+        }
+        return column.isIdentity() ? Field.Input.ASSIGNED : Field.Input.WRITABLE;
+    }
+
+    private void remark(String text) {
+        remarks.add(new Remark(table.name(), text));
+    }
+}
