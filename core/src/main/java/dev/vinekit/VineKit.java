@@ -32,6 +32,7 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -135,12 +136,22 @@ public final class VineKit {
      * @param seed SQL that inserts the seed rows into an empty database
      */
     public static SourceTree generate(Mapping mapping, String seed) {
+        return generate(mapping, seed, Optional.empty());
+    }
+
+    /**
+     * Writes every file of the service, in memory.
+     *
+     * @param seed SQL that inserts the seed rows into an empty database
+     * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
+     */
+    public static SourceTree generate(Mapping mapping, String seed, Optional<Path> ownTemplates) {
         Engine engine = Engines.named(mapping.schema().engine());
         EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
                 .toList(), engine.readsTyped(), engine.support(), engine.getClass());
-        return Sources.of(mapping, traits, engine.dialect(mapping.schema()), seed);
+        return Sources.of(mapping, traits, engine.dialect(mapping.schema()), seed, ownTemplates);
     }
 
     /** What the files mean for a directory; nothing is written. */

@@ -8,7 +8,7 @@ import com.fasterxml.jackson.annotation.JsonAlias;
  * @param interfaces whether repositories and services are split into interface and implementation
  * @param fileHeader the text of a comment at the head of every Java file; empty for none
  * @param indentation one step of it: spaces or a tab
- * @param basePath what every path begins with; empty, or with a slash in front and none behind
+ * @param basePath what every path begins with: a slash in front and none behind
  */
 public record Conventions(
         Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath) {

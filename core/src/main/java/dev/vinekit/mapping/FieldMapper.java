@@ -94,7 +94,7 @@ final class FieldMapper {
                     + ", which can be read as text only; clients cannot write it.");
         }
         converter.ifPresent(given -> remark("The column " + column.name() + " is converted by " + given.by()
-                + ", a class that you write: it implements support.Converter and has a constructor without parameters."));
+                + ", a class that you write: it implements support.ColumnConverter and has a constructor without parameters."));
         String sqlName = dialect.identifier(column.name());
         String parameter = dialect.parameter(column.type());
         return new Field(

@@ -104,7 +104,6 @@ public enum JavaType {
             case LONG -> List.of(LONG, BIG_DECIMAL);
             case BIG_DECIMAL -> !type.isWholeNumber() || type.precision() > 18 ? List.of(BIG_DECIMAL)
                     : type.precision() > 9 ? List.of(BIG_DECIMAL, LONG) : List.of(BIG_DECIMAL, LONG, INTEGER);
-            case FLOAT -> List.of(FLOAT, DOUBLE);
             case ENUM -> List.of(STRING);
             default -> List.of(own);
         };

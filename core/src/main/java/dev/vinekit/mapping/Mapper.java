@@ -19,7 +19,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -246,7 +245,9 @@ public final class Mapper {
                 decided.mistakeInField(referring.get(0).column(), "reference",
                         "\"" + given.get() + "\" is not a Java name, or something else has it.");
             }
-            JavaName name = Names.component(words, words.and("row"), taken);
+            boolean onlyOne = table.foreignKeys().stream().filter(other -> other.target().equals(key.target())).count() == 1;
+            Words target = Words.of(classes.get(key.target()).value());
+            JavaName name = Names.component(words, onlyOne ? target : words.and(target), taken);
             relations.add(new Relation(key, name, referring, keyTypes.areFollowed(key, referring),
                     conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE
                             ? name.value() : Words.of(name.value()).joined("_")));
@@ -339,7 +340,7 @@ public final class Mapper {
             return possible;
         }
         Set<Operation> wanted = decided.decided().operations().get();
-        wanted.stream().filter(Objects::nonNull).filter(operation -> !possible.contains(operation)).forEach(operation ->
+        wanted.stream().filter(operation -> !possible.contains(operation)).forEach(operation ->
                 decided.mistake("\"" + operation.name().toLowerCase(Locale.ROOT)
                         + "\" is not possible on this table; possible are " + allowed + ".", "operations"));
         Set<Operation> kept = EnumSet.noneOf(Operation.class);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The words that a database name is made of.
@@ -87,10 +88,8 @@ record Words(List<String> words) {
                 : this;
     }
 
-    Words and(String last) {
-        List<String> more = new ArrayList<>(words);
-        more.add(last);
-        return new Words(List.copyOf(more));
+    Words and(Words last) {
+        return new Words(Stream.concat(words.stream(), last.words.stream()).toList());
     }
 
     String pascal() {

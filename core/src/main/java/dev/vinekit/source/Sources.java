@@ -1,29 +1,43 @@
 package dev.vinekit.source;
 
+import dev.vinekit.mapping.Conventions;
+import dev.vinekit.mapping.Converter;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.ReservedTypes;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.source.view.EntityView;
 import dev.vinekit.source.view.FieldView;
 import dev.vinekit.source.view.ServiceView;
 import dev.vinekit.source.view.ServiceViews;
 import dev.vinekit.sql.Dialect;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import javax.lang.model.SourceVersion;
 
 /** Writes every file of a service. */
 public final class Sources {
     static final List<String> SUPPORT = List.of(
-            "Application", "Coded", "Constraint", "Endpoints", "EntryPoint", "Health", "InputReader", "Insert", "Json",
-            "JsonProvider", "Main", "MergePatch", "OnCreate", "OnReplace", "PageRequest", "PathKeys", "Problem",
-            "ProblemException", "ProblemMapper", "Rules", "Server", "Settings", "Sql", "SqlError", "SqlErrors", "Transactions",
-            "Violation", "Binary", "KeyParameters");
+            "Application", "Coded", "Condition", "Constraint", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
+            "InputReader", "Insert", "Json", "JsonProvider", "Main", "MergePatch", "OnCreate", "OnReplace", "Page",
+            "PageRequest", "PathKeys", "Problem", "ProblemException", "ProblemMapper", "Rules", "Server", "Settings", "Sql",
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Binary", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
             "TestRow", "TestTransaction", "TestValues");
+
+    private static final Pattern COORDINATES =
+            Pattern.compile("<groupId>([^<]+)</groupId>\\s*<artifactId>([^<]+)</artifactId>");
 
     private final Mapping mapping;
     private final ServiceView service;
@@ -43,94 +57,149 @@ public final class Sources {
      * Writes the service for a mapping.
      *
      * @param seed the content of {@code db/seed.sql}
+     * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
-    public static SourceTree of(Mapping mapping, EngineTraits engine, Dialect dialect, String seed) {
+    public static SourceTree of(
+            Mapping mapping, EngineTraits engine, Dialect dialect, String seed, Optional<Path> ownTemplates) {
         Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect), engine.support(),
-                new Templates(engine.templates()));
-        sources.service.entities().forEach(sources::table);
+                new Templates(engine.templates(), ownTemplates));
+        for (int i = 0; i < mapping.entities().size(); i++) {
+            sources.table(mapping.entities().get(i), sources.service.entities().get(i));
+        }
         sources.support();
-        sources.project(seed);
+        List<String> libraries = sources.project(seed);
         sources.writeJava();
-        return new SourceTree(mapping, sources.files);
+        sources.templates.refuseUnknown();
+        return new SourceTree(mapping, sources.files, libraries, sources.templates.own());
     }
 
-    private void table(EntityView e) {
-        Map<String, Object> model = Map.of("e", e);
+    private void table(Entity entity, EntityView e) {
+        TableFiles table = new TableFiles(entity.table().name(), packageOf(entity), Map.of("e", e, "part", "class"));
         String name = e.name().value();
-        main("table/entity", "entity", name, model);
-        e.keyName().ifPresent(key -> main("table/key", "entity", key.value(), model));
+        table.main("entity", "entity", name);
+        e.keyName().ifPresent(key -> table.main("key", "entity", key.value()));
         for (FieldView f : e.fields()) {
-            f.enumeration().ifPresent(enumeration ->
-                    main("table/enum", "entity", enumeration.name().value(), Map.of("e", e, "f", f)));
+            f.enumeration().ifPresent(enumeration -> table.add("main", "table/enum", "table/enum " + f.column(), "entity",
+                    enumeration.name().value(), Map.of("e", e, "f", f)));
         }
         if (e.writable()) {
-            main("table/input", "dto", name + "Input", model);
+            table.main("input", "dto", name + "Input");
         }
-        main("table/repository", "repository", name + "Repository", model);
-        main("table/service", "service", name + "Service", model);
-        main("table/controller", "controller", name + "Controller", model);
+        table.layer("repository", name + "Repository", e.repositoryClass(), e);
+        table.layer("service", name + "Service", e.serviceClass(), e);
+        table.main("controller", "controller", name + "Controller");
         if (e.can().create()) {
-            test("test/samples", "samples", name + "Samples", model);
+            table.test("samples", "samples", name + "Samples");
         }
-        test("test/repositoryTest", "repository", name + "RepositoryTest", model);
-        test("test/controllerTest", "controller", name + "ControllerTest", model);
+        table.test("repositoryTest", "repository", name + "RepositoryTest");
+        table.test("controllerTest", "controller", name + "ControllerTest");
+    }
+
+    /** A package for a table alone, in a layout by table. */
+    private String packageOf(Entity entity) {
+        String name = entity.name().value().toLowerCase(Locale.ROOT);
+        return SourceVersion.isName(name, SourceVersion.RELEASE_17) && !name.equals("support") ? name : name + "row";
     }
 
     private void support() {
         Map<String, Object> model = Map.of("s", service);
-        for (String name : SUPPORT) {
-            boolean needed = switch (name) {
-                case "Binary" -> service.binary();
-                case "KeyParameters" -> service.temporalKeys();
-                default -> true;
-            };
-            if (needed) {
-                main("support/" + name, "support", name, model);
-            }
-        }
-        engineSupport.forEach(name -> main("support/" + name, "support", name, model));
-        TEST_SUPPORT.forEach(name -> test("testsupport/" + name, "support", name, model));
+        Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream()).forEach(name ->
+                java.add(new JavaFile("main", "support/" + name, Optional.empty(), "support", "support", name,
+                        templates.render("support/" + name, model))));
+        TEST_SUPPORT.forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
+                "support", name, templates.render("testsupport/" + name, model))));
     }
 
-    private void project(String seed) {
+    private boolean isNeeded(String support) {
+        return switch (support) {
+            case "Binary" -> service.binary();
+            case "ColumnConverter" -> service.converted();
+            case "KeyParameters" -> service.temporalKeys();
+            default -> true;
+        };
+    }
+
+    /** Writes the files beside the sources, and returns the libraries that the project names. */
+    private List<String> project(String seed) {
         Map<String, Object> model = Map.of("s", service, "v", Versions.all());
-        file("pom.xml", templates.render("project/pom.xml", model));
-        file("README.md", templates.render("project/README.md", model));
-        file(".gitignore", templates.render("project/gitignore", model));
-        file("src/main/resources/logback.xml", templates.render("project/logback.xml", model));
-        file("src/main/resources/db/schema.sql", mapping.definition());
-        file("src/main/resources/db/seed.sql", seed);
+        String pom = templates.render("project/pom.xml", model);
+        file("pom.xml", pom, "project/pom.xml");
+        file("README.md", templates.render("project/README.md", model), "project/README.md");
+        file(".gitignore", templates.render("project/gitignore", model), "project/gitignore");
+        file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
+        file("src/main/resources/db/schema.sql", mapping.definition(), "schema.sql");
+        file("src/main/resources/db/seed.sql", seed, "seed.sql");
+        List<String> libraries = new ArrayList<>();
+        Matcher library = COORDINATES.matcher(pom.substring(pom.indexOf("<dependencies>"), pom.lastIndexOf("</dependencies>")));
+        while (library.find()) {
+            libraries.add(library.group(1) + ":" + library.group(2));
+        }
+        return libraries;
     }
 
-    private void file(String path, String text) {
-        files.add(new SourceFile(path, text));
-    }
-
-    private void main(String template, String layer, String name, Map<String, Object> model) {
-        java.add(new JavaFile("main", layer, name, templates.render(template, model)));
-    }
-
-    private void test(String template, String layer, String name, Map<String, Object> model) {
-        java.add(new JavaFile("test", layer, name, templates.render(template, model)));
+    private void file(String path, String text, String role) {
+        files.add(new SourceFile(path, text, role, Optional.empty()));
     }
 
     private void writeJava() {
         String base = mapping.basePackage().value();
         Map<String, String> known = new HashMap<>(ReservedTypes.libraryTypes());
-        java.forEach(file -> known.put(file.name, base + "." + file.layer + "." + file.name));
-        Map<String, String> knownInDto = new LinkedHashMap<>(known);
+        mapping.entities().stream().flatMap(entity -> entity.fields().stream())
+                .flatMap(field -> field.converter().stream()).flatMap(converter -> Stream.of(converter.type(), converter.by()))
+                .forEach(name -> known.put(Converter.simple(name).value(), name.value()));
+        java.forEach(file -> known.put(file.name, base + "." + file.folder + "." + file.name));
+        Map<String, String> knownInDto = new HashMap<>(known);
         knownInDto.put("Pattern", "jakarta.validation.constraints.Pattern");
         Imports imports = new Imports(known);
         Imports importsInDto = new Imports(knownInDto);
+        JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
         for (JavaFile file : java) {
-            String ownPackage = base + "." + file.layer;
+            String ownPackage = base + "." + file.folder;
             String needed = (file.layer.equals("dto") ? importsInDto : imports).of(file.body, ownPackage);
-            String text = "package " + ownPackage + ";\n\n" + needed + (needed.isEmpty() ? "" : "\n")
-                    + LineBreaker.apply(file.body);
-            file("src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java", text);
+            files.add(new SourceFile(
+                    "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",
+                    layout.of(ownPackage, needed, file.body), file.role, file.table));
         }
     }
 
-    private record JavaFile(String side, String layer, String name, String body) {
+    /** Writes the files of one table. */
+    private final class TableFiles {
+        private final TableName table;
+        private final String ownFolder;
+        private final Map<String, Object> model;
+
+        TableFiles(TableName table, String ownFolder, Map<String, Object> model) {
+            this.table = table;
+            this.ownFolder = ownFolder;
+            this.model = model;
+        }
+
+        void main(String template, String layer, String name) {
+            add("main", "table/" + template, "table/" + template, layer, name, model);
+        }
+
+        void test(String template, String layer, String name) {
+            add("test", "test/" + template, "test/" + template, layer, name, model);
+        }
+
+        /** A class, or where the house wants that an interface and its implementation. */
+        void layer(String layer, String name, JavaName implementation, EntityView e) {
+            if (!mapping.conventions().interfaces()) {
+                main(layer, layer, name);
+                return;
+            }
+            add("main", "table/" + layer, "table/" + layer, layer, name, Map.of("e", e, "part", "interface"));
+            add("main", "table/" + layer, "table/" + layer + " implementation", layer, implementation.value(),
+                    Map.of("e", e, "part", "implementation"));
+        }
+
+        void add(String side, String template, String role, String layer, String name, Map<String, Object> with) {
+            String folder = mapping.conventions().layout() == Conventions.Layout.BY_TABLE ? ownFolder : layer;
+            java.add(new JavaFile(side, role, Optional.of(table), layer, folder, name, templates.render(template, with)));
+        }
+    }
+
+    private record JavaFile(
+            String side, String role, Optional<TableName> table, String layer, String folder, String name, String body) {
     }
 }

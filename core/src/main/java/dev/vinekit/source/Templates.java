@@ -1,11 +1,18 @@
 package dev.vinekit.source;
 
+import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Nearest;
 import freemarker.cache.ClassTemplateLoader;
+import freemarker.cache.FileTemplateLoader;
 import freemarker.cache.MultiTemplateLoader;
 import freemarker.cache.TemplateLoader;
+import freemarker.core.ParseException;
 import freemarker.core.TemplateClassResolver;
+import freemarker.ext.beans.ClassMemberAccessPolicy;
+import freemarker.ext.beans.MemberAccessPolicy;
 import freemarker.template.Configuration;
 import freemarker.template.DefaultObjectWrapper;
+import freemarker.template.DefaultObjectWrapperBuilder;
 import freemarker.template.TemplateException;
 import freemarker.template.TemplateExceptionHandler;
 import freemarker.template.TemplateModel;
@@ -13,22 +20,45 @@ import freemarker.template.TemplateModelException;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.lang.reflect.Constructor;
+import java.lang.reflect.Field;
+import java.lang.reflect.Method;
+import java.lang.reflect.Modifier;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 
-/** The templates in the jar. They read their model and nothing else. */
+/** The templates: those in the jar, and those of the house. They read their model and nothing else. */
 final class Templates {
+    private static final String SUFFIX = ".ftl";
+
     private final Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
+    private final Class<?> engine;
+    private final Optional<Path> folder;
+    private final Set<String> own = new TreeSet<>();
+    private final Set<String> rendered = new TreeSet<>();
 
     /**
-     * With an engine's own, which come before ours of the same name.
+     * With those of an engine, which come before ours of the same name, and those of the house, which come first.
      *
      * @param engine a class in the engine's package
+     * @param folder need not be there
      */
-    Templates(Class<?> engine) {
-        configuration.setTemplateLoader(new MultiTemplateLoader(new TemplateLoader[] {
-            new ClassTemplateLoader(engine, "templates"), new ClassTemplateLoader(Templates.class, "templates")}));
+    Templates(Class<?> engine, Optional<Path> folder) {
+        this.engine = engine;
+        this.folder = folder.filter(Files::isDirectory);
+        List<TemplateLoader> loaders = new ArrayList<>();
+        this.folder.ifPresent(path -> loaders.add(ownTemplates(path)));
+        loaders.add(new ClassTemplateLoader(engine, "templates"));
+        loaders.add(new ClassTemplateLoader(Templates.class, "templates"));
+        configuration.setTemplateLoader(new MultiTemplateLoader(loaders.toArray(new TemplateLoader[0])));
         configuration.setDefaultEncoding("UTF-8");
         configuration.setLocale(Locale.ROOT);
         configuration.setNumberFormat("computer");
@@ -40,27 +70,129 @@ final class Templates {
         configuration.setObjectWrapper(new OptionalsAsValues());
     }
 
+    /** Files in the folder; the loader goes neither up from it nor along links out of it. */
+    private TemplateLoader ownTemplates(Path path) {
+        try {
+            return new FileTemplateLoader(path.toFile()) {
+                @Override
+                public Object findTemplateSource(String name) throws IOException {
+                    Object found = super.findTemplateSource(name);
+                    if (found != null) {
+                        own.add(name);
+                    }
+                    return found;
+                }
+            };
+        } catch (IOException e) {
+            throw Fault.inWorld("The folder of templates " + path + " cannot be read.", "Check that it may be read.", e);
+        }
+    }
+
+    /**
+     * Fills a template in.
+     *
+     * @throws Fault if a template of the house has a mistake
+     */
     String render(String name, Map<String, Object> model) {
+        rendered.add(name + SUFFIX);
         StringWriter text = new StringWriter();
         try {
-            configuration.getTemplate(name + ".ftl").process(model, text);
+            configuration.getTemplate(name + SUFFIX).process(model, text);
         } catch (TemplateException e) {
-            throw new IllegalStateException("template " + name + ": " + e.getMessageWithoutStackTop(), e);
+            throw mistake(e.getTemplateSourceName(), e.getLineNumber(), e.getColumnNumber(), e.getMessageWithoutStackTop(), e);
+        } catch (ParseException e) {
+            throw mistake(e.getTemplateName(), e.getLineNumber(), e.getColumnNumber(), e.getEditorMessage(), e);
         } catch (IOException e) {
             throw new UncheckedIOException("template " + name, e);
         }
         return text.toString();
     }
 
-    /** An empty optional is a missing value, and a full one its content. */
+    private RuntimeException mistake(String template, Integer line, Integer column, String message, Exception cause) {
+        if (template == null || !own.contains(template)) {
+            return new IllegalStateException("template " + template + ": " + message, cause);
+        }
+        String first = message.lines().map(String::strip).filter(part -> !part.isEmpty() && !part.startsWith("---")
+                && !part.startsWith("Tip:")).findFirst().orElse("");
+        return Fault.inCall(folder.orElseThrow().resolve(template) + (line == null ? "" : ", line " + line + ", column " + column)
+                + ": " + first, "Correct the template, or take it away to have ours again.");
+    }
+
+    /** The templates of the house that were used. */
+    Set<String> own() {
+        return own;
+    }
+
+    /**
+     * Makes sure that every template of the house takes the place of one of ours.
+     *
+     * @throws Fault naming one that does not
+     */
+    void refuseUnknown() {
+        if (folder.isEmpty()) {
+            return;
+        }
+        try (Stream<Path> found = Files.walk(folder.get())) {
+            List<String> names = found.filter(Files::isRegularFile)
+                    .map(file -> folder.get().relativize(file).toString().replace('\\', '/'))
+                    .filter(name -> name.endsWith(SUFFIX)).sorted().toList();
+            for (String name : names) {
+                boolean ours = engine.getResource("templates/" + name) != null
+                        || Templates.class.getResource("templates/" + name) != null;
+                if (!ours) {
+                    throw Fault.inCall("There is no template " + name + " for " + folder.get().resolve(name) + " to replace.",
+                            "The nearest name is " + Nearest.of(name, rendered).orElse("") + ".");
+                }
+            }
+        } catch (IOException e) {
+            throw Fault.inWorld("The folder of templates " + folder.get() + " cannot be read.", "Check that it may be read.", e);
+        }
+    }
+
+    /** An empty optional is a missing value, and a full one its content; of objects only view models are open. */
     private static final class OptionalsAsValues extends DefaultObjectWrapper {
         OptionalsAsValues() {
-            super(Configuration.VERSION_2_3_34);
+            super(withPolicy(), true);
+        }
+
+        private static DefaultObjectWrapperBuilder withPolicy() {
+            DefaultObjectWrapperBuilder builder = new DefaultObjectWrapperBuilder(Configuration.VERSION_2_3_34);
+            builder.setMemberAccessPolicy(new ViewsOnly());
+            return builder;
         }
 
         @Override
         public TemplateModel wrap(Object value) throws TemplateModelException {
             return super.wrap(value instanceof Optional<?> optional ? optional.orElse(null) : value);
+        }
+    }
+
+    /** Lets templates call the methods of view models, and nothing else. */
+    private static final class ViewsOnly implements MemberAccessPolicy, ClassMemberAccessPolicy {
+        @Override
+        public ClassMemberAccessPolicy forClass(Class<?> type) {
+            return this;
+        }
+
+        @Override
+        public boolean isToStringAlwaysExposed() {
+            return true;
+        }
+
+        @Override
+        public boolean isMethodExposed(Method method) {
+            return method.getDeclaringClass().getPackageName().equals("dev.vinekit.source.view")
+                    && !Modifier.isStatic(method.getModifiers());
+        }
+
+        @Override
+        public boolean isConstructorExposed(Constructor<?> constructor) {
+            return false;
+        }
+
+        @Override
+        public boolean isFieldExposed(Field field) {
+            return false;
         }
     }
 }

@@ -124,8 +124,7 @@ final class Shape {
             List<String> inside = new ArrayList<>(path);
             inside.add(Integer.toString(array.size()));
             places.put(inside, item);
-            JsonNode value = convert(item, schema.path("items"), inside);
-            array.add(value);
+            Optional.ofNullable(convert(item, schema.path("items"), inside)).ifPresent(array::add);
         }
         return array;
     }

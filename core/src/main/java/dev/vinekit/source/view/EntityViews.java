@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Makes the views of entities. */
 final class EntityViews {
@@ -24,12 +25,18 @@ final class EntityViews {
     private final Dialect dialect;
     private final FieldViews fields;
     private final TestViews tests;
+    private final RelationViews relations;
 
     EntityViews(Mapping mapping, boolean readsTyped, Dialect dialect) {
         this.dialect = dialect;
         this.mapping = mapping;
         this.fields = new FieldViews(readsTyped);
-        this.tests = new TestViews(mapping);
+        this.relations = new RelationViews(mapping, dialect);
+        this.tests = new TestViews(mapping, relations);
+    }
+
+    RelationViews relations() {
+        return relations;
     }
 
     EntityView of(Entity entity) {
@@ -51,8 +58,13 @@ final class EntityViews {
                 DocText.of(entity.operations().stream()
                         .map(operation -> operation.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "))),
                 JavaString.of("/" + entity.path()),
-                new OperationsView(entity.can(Operation.CREATE), entity.can(Operation.READ),
-                        entity.can(Operation.REPLACE), entity.can(Operation.DELETE)),
+                relations.repositoryClass(entity),
+                relations.serviceClass(entity),
+                RelationViews.serviceVariable(entity),
+                RelationViews.pageKey(entity),
+                new OperationsView(entity.can(Operation.LIST), entity.can(Operation.CREATE), entity.can(Operation.READ),
+                        entity.can(Operation.REPLACE), entity.can(Operation.PATCH), entity.can(Operation.DELETE),
+                        entity.isUpdatable()),
                 entity.table().isView(),
                 !entity.key().isEmpty(),
                 entity.isWritable(),
@@ -66,10 +78,24 @@ final class EntityViews {
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName(),
                 KeyViews.of(entity, dialect.comparesRows()),
+                filters(entity).map(views::get).toList(),
+                relations.finders(entity),
+                relations.lookups(entity),
+                relations.includes(entity),
+                relations.childServices(entity),
+                relations.children(entity),
+                relations.collection(entity, JavaName.of("service")),
+                entity.fields().stream().flatMap(field -> fields.converter(field).stream()).toList(),
                 constraints(entity),
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
                 statements(entity, updates),
                 tests.of(entity, views));
+    }
+
+    /** The fields to filter by: those chosen, and those of finders. */
+    private static Stream<Field> filters(Entity entity) {
+        return Stream.concat(entity.filters().stream(),
+                entity.finders().stream().flatMap(finder -> finder.fields().stream())).distinct();
     }
 
     /** The enum constant that stands for a table in tests. */
@@ -96,7 +122,7 @@ final class EntityViews {
                 JavaString.list(selected),
                 JavaString.of(keyList),
                 JavaString.of(key.size() == 1 ? keyList + " > " + keyParameters
-                        : dialect.comparesRows() ? "(" + keyList + ") > (" + keyParameters + ")" : after(keyFields)),
+                        : dialect.comparesRows() ? "(" + keyList + ") > (" + keyParameters + ")" : "(" + after(keyFields) + ")"),
                 JavaString.of(keyFields.stream().map(field -> field.sqlName() + " = " + field.parameter())
                         .collect(Collectors.joining(" AND "))),
                 JavaString.list(sortable.isEmpty() ? List.of("1") : sortable),
@@ -156,7 +182,7 @@ final class EntityViews {
     private static JavaCode constraint(String kind, String name, List<JavaString> paths, List<Field> fields) {
         List<JavaString> arguments = new ArrayList<>(List.of(JavaString.of(name)));
         arguments.addAll(paths);
-        fields.forEach(field -> arguments.add(JavaString.of(field.name().value())));
+        fields.forEach(field -> arguments.add(JavaString.of(field.jsonName())));
         return JavaCode.of("Constraint." + kind + "(%s)", JavaCode.list(arguments));
     }
 
@@ -165,7 +191,7 @@ final class EntityViews {
             List<JavaString> options = oneOf.options().stream()
                     .map(BigDecimal::toPlainString).map(JavaString::of).toList();
             return JavaCode.of(".oneOf(%s, input.%s(), %s)",
-                    JavaString.of(oneOf.field().name().value()), oneOf.field().name(), JavaCode.list(options));
+                    JavaString.of(oneOf.field().jsonName()), oneOf.field().name(), JavaCode.list(options));
         }
         RowRule.Compare compare = (RowRule.Compare) rule;
         String method = switch (compare.operator()) {
@@ -179,6 +205,6 @@ final class EntityViews {
         JavaName left = compare.left().name();
         JavaName right = compare.right().name();
         return JavaCode.of("." + method + "(%s, input.%s(), %s, input.%s())",
-                JavaString.of(left.value()), left, JavaString.of(right.value()), right);
+                JavaString.of(compare.left().jsonName()), left, JavaString.of(compare.right().jsonName()), right);
     }
 }

@@ -14,7 +14,12 @@ import java.util.Optional;
  * @param parameter the parameter marker, if it is more than a question mark
  * @param read code that reads it from a result set named {@code row}
  * @param fromKey code that takes it from the key of a row
+ * @param inserted code that takes its value for a new row from {@code input}
+ * @param bound code that takes it for a changed row
+ * @param stored the assertion that a test row has the value that was sent
  * @param nameText the name as a string literal
+ * @param json the JSON property
+ * @param renamed whether JSON spells the name otherwise
  * @param capitalised the name with a capital, to follow another word
  * @param assigned whether the database numbers it
  * @param coded whether the database holds another form than Java
@@ -32,7 +37,12 @@ public record FieldView(
         List<JavaCode> annotations,
         JavaCode read,
         JavaCode fromKey,
+        JavaCode inserted,
+        JavaCode bound,
+        JavaCode stored,
         JavaString nameText,
+        JavaString json,
+        boolean renamed,
         JavaName capitalised,
         boolean inKey,
         boolean assigned,

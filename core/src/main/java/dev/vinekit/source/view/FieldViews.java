@@ -1,5 +1,6 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Enumeration;
 import dev.vinekit.mapping.Field;
@@ -41,7 +42,12 @@ final class FieldViews {
                 entity.key().size() > 1
                         ? JavaCode.of("key.%s()", field.name())
                         : JavaCode.of("%s", KeyViews.variable(entity)),
+                field.made() ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name()) : bound(field),
+                bound(field),
+                stored(field),
                 JavaString.of(field.name().value()),
+                JavaString.of(field.jsonName()),
+                !field.jsonName().equals(field.name().value()),
                 capitalised(field.name()),
                 field.inKey(),
                 field.input() == Field.Input.ASSIGNED,
@@ -51,10 +57,50 @@ final class FieldViews {
     }
 
     static JavaName capitalised(JavaName name) {
-        return JavaName.of(name.value().substring(0, 1).toUpperCase(Locale.ROOT) + name.value().substring(1));
+        return JavaName.of(capitalised(name.value()));
+    }
+
+    static String capitalised(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
+    }
+
+    /** The converter of a field, as a constant of its repository. */
+    Optional<RelationView.ConverterView> converter(Field field) {
+        return field.converter().map(converter -> new RelationView.ConverterView(
+                constant(field), JavaCode.type(field.type(), true),
+                Converter.simple(converter.type()), Converter.simple(converter.by())));
+    }
+
+    private static JavaName constant(Field field) {
+        return JavaName.of(field.name().value().replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT)
+                + "_CONVERTER");
+    }
+
+    private static JavaCode bound(Field field) {
+        return field.converter().isPresent()
+                ? JavaCode.of("%s.write(input.%s())", constant(field), field.name())
+                : JavaCode.of("input.%s()", field.name());
+    }
+
+    private static JavaCode stored(Field field) {
+        JavaString column = JavaString.of(field.column().name());
+        JavaCode row = JavaCode.of("row.get(%s)", column);
+        boolean fromRow = field.input() == Field.Input.ASSIGNED || field.inKey();
+        JavaCode value = JavaCode.of(fromRow ? "stored.%s()" : "input.%s()", field.name());
+        if (field.converter().isPresent()) {
+            return JavaCode.of("assertThat(%s).isEqualTo(new %s().write(%s));",
+                    row, Converter.simple(field.converter().get().by()), value);
+        } else if (field.overridden()) {
+            return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
+        }
+        return JavaCode.of(field.type() == JavaType.ENUM
+                ? "assertThat(%s).isEqualTo(Sql.databaseValue(%s));" : "assertThat(%s).isEqualTo(%s);", row, value);
     }
 
     static JavaCode type(Field field, boolean boxed) {
+        if (field.converter().isPresent()) {
+            return JavaCode.of("%s", Converter.simple(field.converter().get().type()));
+        }
         return field.enumeration().isPresent()
                 ? JavaCode.of("%s", field.enumeration().get().name())
                 : JavaCode.type(field.type(), boxed);
@@ -67,6 +113,17 @@ final class FieldViews {
     }
 
     private JavaCode read(Field field, JavaCode boxed, int position) {
+        if (field.converter().isPresent()) {
+            return JavaCode.of("%s.read(%s)", constant(field), stored(field, JavaCode.type(field.type(), true), true, position));
+        }
+        return stored(field, boxed, field.column().nullable(), position);
+    }
+
+    private JavaCode stored(Field field, JavaCode boxed, boolean nullable, int position) {
+        if (field.overridden() && field.type().isPrimitive()) {
+            JavaCode plain = JavaCode.of("row." + field.type().getter() + "(%s)", position);
+            return nullable ? JavaCode.of("Sql.nullable(row, %s)", plain) : plain;
+        }
         return switch (field.type()) {
             case BIG_DECIMAL -> readsTyped ? JavaCode.of("row.getBigDecimal(%s)", position)
                     : JavaCode.of("Columns.decimal(row, %s, %s)", position, field.column().type().scale());
@@ -74,7 +131,7 @@ final class FieldViews {
             case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);
             case JSON -> JavaCode.of("Json.parse(row.getString(%s))", position);
             case ENUM -> JavaCode.of("%s.fromString(row.getString(%s))", boxed, position);
-            default -> field.type().isPrimitive() && !field.column().nullable()
+            default -> field.type().isPrimitive() && !nullable
                     ? JavaCode.of("row." + field.type().getter() + "(%s)", position)
                     : JavaCode.of(readsTyped ? "row.getObject(%s, %s.class)" : "Columns.get(row, %s, %s.class)",
                             position, boxed);

@@ -31,6 +31,15 @@ public final class JavaCode {
         return new JavaCode(parts.stream().map(JavaCode::text).collect(Collectors.joining(", ")));
     }
 
+    /**
+     * Parts joined.
+     *
+     * @param joint a constant of ours
+     */
+    static JavaCode list(List<?> parts, String joint) {
+        return new JavaCode(parts.stream().map(JavaCode::text).collect(Collectors.joining(joint)));
+    }
+
     private static String text(Object part) {
         if (part instanceof JavaName || part instanceof JavaString || part instanceof JavaCode
                 || part instanceof Number || part instanceof Boolean) {

@@ -13,7 +13,8 @@ final class KeyViews {
     /** Names that the methods with a key parameter use for something else. */
     private static final Set<String> LOCALS = Set.of(
             "after", "changed", "connection", "created", "current", "deleted", "input", "limit", "page", "patch",
-            "repository", "row", "service", "transactions", "uri", "location", "offset", "key");
+            "repository", "row", "service", "transactions", "uri", "location", "offset", "key",
+            "condition", "found", "included", "parent");
 
     private KeyViews() {
     }
@@ -43,7 +44,7 @@ final class KeyViews {
                 FieldViews.type(field, true),
                 variable,
                 JavaCode.of("%s", variable),
-                JavaCode.of("after"),
+                JavaCode.of("page.after()"),
                 JavaCode.of("%s::%s", entity.name(), name),
                 JavaCode.of(coded || field.type() == JavaType.STRING
                         ? "buildFromEncoded(PathKeys.join(created.%s()))" : "build(created.%s())", name),
@@ -64,7 +65,7 @@ final class KeyViews {
                 JavaCode.of("%s", type),
                 JavaName.of("key"),
                 parts(entity, "key.%s()"),
-                comparesRows ? parts(entity, "after.%s()") : repeated(entity),
+                comparesRows ? parts(entity, "page.after().%s()") : repeated(entity),
                 JavaCode.of("%s::primaryKey", entity.name()),
                 JavaCode.of("buildFromEncoded(created.primaryKey().segment())"),
                 JavaCode.of("@Encoded @PathParam(\"key\")"),
@@ -81,7 +82,7 @@ final class KeyViews {
     private static JavaCode repeated(Entity entity) {
         List<JavaCode> arguments = new ArrayList<>();
         for (int i = 1; i <= entity.key().size(); i++) {
-            entity.key().subList(0, i).forEach(field -> arguments.add(JavaCode.of("after.%s()", field.name())));
+            entity.key().subList(0, i).forEach(field -> arguments.add(JavaCode.of("page.after().%s()", field.name())));
         }
         return JavaCode.list(arguments);
     }

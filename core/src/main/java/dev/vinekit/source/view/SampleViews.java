@@ -3,6 +3,7 @@ package dev.vinekit.source.view;
 import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
 import dev.vinekit.data.SampleRows;
+import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaType;
@@ -47,7 +48,10 @@ final class SampleViews {
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
         for (Map.Entry<Field, Sample> value : row.values().entrySet()) {
-            arguments.add(code(value.getKey(), value.getValue()));
+            JavaCode code = code(value.getKey(), value.getValue());
+            boolean converted = value.getKey().converter().isPresent() && !(value.getValue() instanceof Sample.Nothing);
+            arguments.add(!converted ? code : JavaCode.of("new %s().fromDatabase(%s)",
+                    Converter.simple(value.getKey().converter().get().by()), code));
         }
         return new SampleView(row.values().values().stream().anyMatch(SampleViews::isNumbered), parents, arguments);
     }

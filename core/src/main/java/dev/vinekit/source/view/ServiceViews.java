@@ -1,6 +1,8 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.TableName;
@@ -9,6 +11,7 @@ import dev.vinekit.sql.Dialect;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** Makes the view of a service. */
 public final class ServiceViews {
@@ -39,20 +42,31 @@ public final class ServiceViews {
                 uses(mapping, JavaType.BINARY),
                 uses(mapping, JavaType.JSON),
                 hasTemporalKey(mapping),
+                fields(mapping).anyMatch(field -> !field.jsonName().equals(field.name().value())),
+                fields(mapping).anyMatch(field -> field.converter().isPresent()),
+                fields(mapping).anyMatch(field -> field.overridden() && field.type().isPrimitive()),
+                maker.relations().hasCompositeLookups(),
+                mapping.conventions().layout() == Conventions.Layout.BY_TABLE,
+                JavaString.of(mapping.conventions().basePath()),
+                DocText.of(mapping.conventions().basePath()),
                 entities,
                 entities.stream().filter(entity -> !entity.constraints().isEmpty()).toList(),
                 mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())
                         .map(entity -> views.get(entity.table().name())).toList(),
-                entities.stream().map(EntityView::collection).findFirst().orElse(JavaString.of("/")),
+                entities.stream().filter(entity -> entity.can().list()).toList(),
+                entities.stream().filter(entity -> entity.can().list()).map(EntityView::collection).findFirst(),
                 entities.stream().filter(entity -> entity.can().create()).map(EntityView::collection).findFirst(),
                 libraries,
                 mapping.remarks().stream().map(remark -> new ServiceView.RemarkView(
                         DocText.of(remark.table().name()), DocText.of(remark.text()))).toList());
     }
 
+    private static Stream<Field> fields(Mapping mapping) {
+        return mapping.entities().stream().flatMap(entity -> entity.fields().stream());
+    }
+
     private static boolean uses(Mapping mapping, JavaType type) {
-        return mapping.entities().stream().flatMap(entity -> entity.fields().stream())
-                .anyMatch(field -> field.type() == type);
+        return fields(mapping).anyMatch(field -> field.type() == type);
     }
 
     private static boolean hasTemporalKey(Mapping mapping) {

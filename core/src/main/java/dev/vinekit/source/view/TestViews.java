@@ -31,9 +31,11 @@ final class TestViews {
 
     private final Mapping mapping;
     private final SampleViews samples;
+    private final RelationViews relations;
 
-    TestViews(Mapping mapping) {
+    TestViews(Mapping mapping, RelationViews relations) {
         this.mapping = mapping;
+        this.relations = relations;
         this.samples = new SampleViews(mapping);
     }
 
@@ -46,12 +48,15 @@ final class TestViews {
                 touched(entity),
                 entity.fields().stream().filter(Field::requiredOnCreate).map(views::get).toList(),
                 entity.inputs().stream()
-                        .filter(field -> field.type() == JavaType.STRING && field.input() == Field.Input.WRITABLE)
+                        .filter(field -> field.type() == JavaType.STRING && field.converter().isEmpty() && field.input() == Field.Input.WRITABLE)
                         .filter(field -> field.maxLength() > 0 && field.maxLength() < LONGEST_TEXT)
                         .map(views::get).toList(),
                 uniques(entity, sample, views),
                 missing(entity, views),
                 referred(entity, views),
+                relations.includeTests(entity, sample),
+                relations.childTests(entity, sample),
+                relations.finderTests(entity, sample),
                 entity.transactional(),
                 patched(entity, sample, other).map(views::get),
                 entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList());

@@ -14,7 +14,7 @@ free port, and leave nothing behind.<#include "testing.ftl">
 
     DB_URL=${s.exampleUrl} DB_USER=... DB_PASSWORD=... mvn -q compile exec:java
 
-Then open http://localhost:8080/api/.
+Then open http://localhost:8080${s.basePathText}/.
 
 | variable | default | what |
 |---|---|---|
@@ -23,7 +23,7 @@ Then open http://localhost:8080/api/.
 | `DB_POOL_SIZE` | 10 | connections kept at most |
 | `HTTP_HOST` | localhost | address to listen on; 0.0.0.0 for all |
 | `HTTP_PORT` | 8080 | port to listen on; 0 picks a free one |
-| `HTTP_BASE_PATH` | /api | what every path begins with |
+| `HTTP_BASE_PATH` | ${s.basePathText} | what every path begins with |
 | `LOG_LEVEL` | INFO | DEBUG, INFO, WARN or ERROR |
 | `SQL_LOG` | INFO | DEBUG shows the text of each statement, never its values |
 
@@ -34,10 +34,10 @@ There is no access control: everyone who reaches the port may read and write.
 | table or view | entity | path | operations |
 |---|---|---|---|
 <#list s.entities as e>
-| ${e.table} | `${e.name}` | `/api/${e.pathText}` | ${e.operationList} |
+| ${e.table} | `${e.name}` | `${s.basePathText}/${e.pathText}` | ${e.operationList} |
 </#list>
 
-| package | holds |
+| <#if s.byTable>class<#else>package</#if> | holds |
 |---|---|
 | `entity` | a record for each table, with a component for each column |
 | `dto` | what a client may send, with the rules that the database's constraints imply |

@@ -7,14 +7,17 @@ public final class Application {
 <#list s.constrained as e>
                 ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>)));</#if>
 </#list><#if !s.constrained?has_content>                )));</#if>
-        controllers = List.of(
-                new EntryPoint(List.of(
 <#list s.entities as e>
+        ${e.name}Service ${e.serviceVariable} = new ${e.serviceClass}(transactions, new ${e.repositoryClass}());
+</#list>
+        controllers = List.of(
+                new EntryPoint(List.of(<#if !s.listed?has_content>)),</#if>
+<#list s.listed as e>
                         ${e.path}<#if e?has_next>,<#else>)),</#if>
 </#list>
                 new Health(dataSource),
 <#list s.entities as e>
-                new ${e.name}Controller(new ${e.name}Service(transactions, new ${e.name}Repository()))<#if e?has_next>,<#else>);</#if>
+                new ${e.name}Controller(${e.serviceVariable}<#list e.childServices as c>, ${c.variable}</#list>)<#if e?has_next>,<#else>);</#if>
 </#list>
     }
 

@@ -15,9 +15,10 @@ public final class InputReader {
         Object[] values = new Object[components.length];
         for (int i = 0; i < components.length; i++) {
             types[i] = components[i].getType();
-            JsonNode node = body.path(components[i].getName());
+            String name = ${s.renamed?then("Json.property(components[i])", "components[i].getName()")};
+            JsonNode node = body.path(name);
             if (!node.isMissingNode() && !node.isNull()) {
-                values[i] = convert(components[i].getName(), node, types[i], violations);
+                values[i] = convert(name, node, types[i], violations);
             }
         }
         if (!violations.isEmpty()) {
@@ -32,7 +33,7 @@ public final class InputReader {
 
     /** A violation for each property that the record does not have. */
     static List<Violation> unknown(ObjectNode body, Class<?> type) {
-        List<String> names = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getName).toList();
+        List<String> names = Arrays.stream(type.getRecordComponents()).map(${s.renamed?then("Json::property", "RecordComponent::getName")}).toList();
         List<Violation> violations = new ArrayList<>();
         body.fieldNames().forEachRemaining(name -> {
             if (!names.contains(name)) {
@@ -59,7 +60,8 @@ public final class InputReader {
         return null;
     }
 
-    private static String expected(Class<?> type) {
+    /** What a value of a type must be. */
+    static String expected(Class<?> type) {
         if (type.isEnum()) {
             return "must be one of " + Arrays.stream(type.getEnumConstants())
                     .map(constant -> constant instanceof Coded coded ? coded.code() : constant.toString())
@@ -77,7 +79,12 @@ public final class InputReader {
             case "OffsetDateTime" -> "must be a date and time with an offset such as 2024-05-31T17:30:00+02:00";
             case "UUID" -> "must be a UUID such as 123e4567-e89b-42d3-a456-426614174000";
             case "Binary" -> "must be bytes in Base64";
+<#if s.converted>
+            case "String" -> "must be text";
+            default -> "is not valid";
+<#else>
             default -> "must be text";
+</#if>
         };
     }
 }

@@ -37,6 +37,14 @@ public final class Json {
         }
     }
 
+<#if s.renamed>
+    /** The property that stands for a component of a record. */
+    static String property(RecordComponent component) {
+        JsonProperty renamed = component.getAccessor().getAnnotation(JsonProperty.class);
+        return renamed == null ? component.getName() : renamed.value();
+    }
+
+</#if>
     /** A record as a JSON object. */
     public static ObjectNode tree(Object value) {
         return MAPPER.valueToTree(value);

@@ -20,13 +20,21 @@ public final class Rules {
 
     private static Violation violation(ConstraintViolation<?> violation) {
         return new Violation(
-                violation.getPropertyPath().toString(),
+                ${s.renamed?then("property(violation)", "violation.getPropertyPath().toString()")},
                 violation.getConstraintDescriptor().getAnnotation().annotationType().getSimpleName(),
                 violation.getMessageTemplate().startsWith("{jakarta.validation.")
                         ? message(violation.getConstraintDescriptor())
                         : violation.getMessage());
     }
 
+<#if s.renamed>
+    private static String property(ConstraintViolation<?> violation) {
+        String name = violation.getPropertyPath().toString();
+        return Arrays.stream(violation.getRootBeanClass().getRecordComponents())
+                .filter(component -> component.getName().equals(name)).map(Json::property).findFirst().orElse(name);
+    }
+
+</#if>
     /** What a value must be, for annotations that do not say it in a message of their own. */
     private static String message(ConstraintDescriptor<?> rule) {
         Map<String, Object> attributes = rule.getAttributes();

@@ -27,7 +27,7 @@ public record Settings(
         if (url.isEmpty()) {
             throw new IllegalArgumentException("DB_URL is not set: the JDBC URL of the database, for example ${s.exampleUrl}");
         }
-        String basePath = environment.getOrDefault("HTTP_BASE_PATH", "/api");
+        String basePath = environment.getOrDefault("HTTP_BASE_PATH", ${s.basePath});
         if (!basePath.matches("(/[A-Za-z0-9._~-]+)+")) {
             throw new IllegalArgumentException("HTTP_BASE_PATH is not a path such as /api: " + basePath);
         }

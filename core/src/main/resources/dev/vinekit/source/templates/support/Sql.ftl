@@ -31,10 +31,17 @@ public final class Sql {
     }
 
     /** The number that a query answers with. */
-    public static long count(Connection connection, String sql) throws SQLException {
-        return list(connection, sql, row -> row.getLong(1)).get(0);
+    public static long count(Connection connection, String sql, Object... values) throws SQLException {
+        return list(connection, sql, row -> row.getLong(1), values).get(0);
     }
 
+<#if s.nullableNumbers>
+    /** A value that was just read; null if the column was. */
+    public static <T> T nullable(ResultSet row, T value) throws SQLException {
+        return row.wasNull() ? null : value;
+    }
+
+</#if>
     /** Runs an UPDATE or DELETE and returns the number of rows that it touched. */
     public static int update(Connection connection, String sql, Object... values) throws SQLException {
         try (PreparedStatement statement = prepare(connection.prepareStatement(sql), sql, values)) {

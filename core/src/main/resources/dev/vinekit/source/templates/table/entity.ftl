@@ -19,7 +19,7 @@
  */
 public record ${e.name}(
 <#list e.fields as f>
-        ${f.type} ${f.name}<#if f?has_next>,<#else>) {</#if>
+        <#if f.renamed>@JsonProperty(${f.json}) </#if>${f.type} ${f.name}<#if f?has_next>,<#else>) {</#if>
 </#list>
 <#if e.keyName??>
     /** The primary key. */

@@ -5,6 +5,9 @@
  */
 public record ${e.name}Input(
 <#list e.inputs as f>
+<#if f.renamed>
+        @JsonProperty(${f.json})
+</#if>
 <#list f.annotations as annotation>
         ${annotation}
 </#list>

@@ -1,13 +1,36 @@
+<#import "/shapes.ftl" as shape>
+<#if part == "implementation">
+/** The SQL for ${e.table.code}. */
+public final class ${e.repositoryClass} implements ${e.name}Repository {
+<#elseif part == "interface">
+/** The rows of ${e.table.code}. Every method works on the connection, and in the transaction, that it is given. */
+public interface ${e.name}Repository {
+<#else>
 /** The SQL for ${e.table.code}. Every method works on the connection, and in the transaction, that it is given. */
 public final class ${e.name}Repository {
+</#if>
+<#assign constant = (part == "interface")?then("", "public static final ")>
+<#if part != "implementation">
 <#if e.constraints?has_content>
     /** What it means to a client when the database refuses a row. */
-    public static final List<Constraint> CONSTRAINTS = List.of(
+    ${constant}List<Constraint> CONSTRAINTS = List.of(
 <#list e.constraints as c>
             ${c}<#if c?has_next>,<#else>);</#if>
 </#list>
 
 </#if>
+    /** The columns that a list can be narrowed by. */
+    ${constant}Filters FILTERS = Filters.of(<#if !e.filters?has_content>);</#if>
+<#list e.filters as f>
+            Filters.on(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.boxed}.class)<#if f?has_next>,<#else>);</#if>
+</#list>
+
+</#if>
+<#if part != "interface">
+<#list e.converters as c>
+    private static final ColumnConverter<${c.stored}, ${c.type}> ${c.constant} = new ${c.by}();
+
+</#list>
 <#if e.can.create && !e.sql.returning>
     private static final String[] COLUMN_NAMES = {
 <#list e.fields as f>
@@ -33,13 +56,7 @@ public final class ${e.name}Repository {
 
 </#if>
 <#if e.keyed>
-    private static final String LIST = SELECT + """
-            ORDER BY ${e.sql.keyList.block(16)}
-            ${e.sql.limit.block(12)}
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE ${e.sql.keyAfter.block(16)}
+    private static final String PAGE = """
             ORDER BY ${e.sql.keyList.block(16)}
             ${e.sql.limit.block(12)}
             """;
@@ -49,7 +66,7 @@ public final class ${e.name}Repository {
             """;
 
 <#else>
-    private static final String LIST = SELECT + """
+    private static final String PAGE = """
             ORDER BY ${e.sql.orderList.block(16)}
             ${e.sql.page.block(12)}
             """;
@@ -60,7 +77,7 @@ public final class ${e.name}Repository {
             FROM ${e.sql.table.block(16)}
             """;
 
-<#if e.can.replace>
+<#if e.can.update>
     private static final String UPDATE = """
             UPDATE ${e.sql.table.block(16)}
             SET ${e.sql.assignments.block(16)}
@@ -75,68 +92,101 @@ public final class ${e.name}Repository {
             """;
 
 </#if>
-<#if e.keyed>
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<${e.name}> list(Connection connection, ${e.keyCode.boxed} after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, ${e.name}Repository::row, limit)
-                : Sql.list(connection, LIST_AFTER, ${e.name}Repository::row, ${e.keyCode.afterArguments}, limit);
-    }
-
-    /** The row with this key, if there is one. */
-    public Optional<${e.name}> findById(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
-        return Sql.first(connection, FIND, ${e.name}Repository::row, ${e.keyCode.arguments});
-    }
-
-<#else>
-    /** At most {@code limit} rows, without the first {@code offset}. */
-    public List<${e.name}> list(Connection connection, long offset, int limit) throws SQLException {
-        return Sql.list(connection, LIST, ${e.name}Repository::row, <#if e.sql.offsetFirst>offset, limit<#else>limit, offset</#if>);
-    }
-
 </#if>
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
-    }
-
+<@shape.method "List<${e.name}> list(Connection connection, Page<${e.pageKey}> page) throws SQLException"; piece>
+<#if piece == "doc">
+<#if e.keyed>
+    /** The rows of a page, by ascending key. */
+<#else>
+    /** The rows of a page; what {@link Page#after} says is how many to pass over. */
+</#if>
+<#elseif e.keyed>
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and(${e.sql.keyAfter}, ${e.keyCode.afterArguments});
+        return Sql.list(connection, SELECT + condition.where() + PAGE, ${e.repositoryClass}::row,
+                condition.valuesAnd(page.limit()));
+<#else>
+        long offset = page.after() == null ? 0 : page.after();
+        return Sql.list(connection, SELECT + page.condition().where() + PAGE, ${e.repositoryClass}::row,
+                page.condition().valuesAnd(<#if e.sql.offsetFirst>offset, page.limit()<#else>page.limit(), offset</#if>));
+</#if>
+</@shape.method>
+<#if e.keyed>
+<@shape.method "Optional<${e.name}> findById(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException"; piece>
+<#if piece == "doc">
+    /** The row with this key, if there is one. */
+<#else>
+        return Sql.first(connection, FIND, ${e.repositoryClass}::row, ${e.keyCode.arguments});
+</#if>
+</@shape.method>
+</#if>
+<#list e.lookups as l>
+<@shape.method "List<${e.name}> ${l.name}(Connection connection, Collection<${l.type}> keys) throws SQLException"; piece>
+<#if piece == "doc">
+    /** The rows with these values of ${l.doc}, in one statement. */
+<#else>
+        return list(connection, Page.<${e.pageKey}>all().where(condition -> ${l.narrowing}));
+</#if>
+</@shape.method>
+</#list>
+<#list e.finders as f>
+<@shape.method "List<${e.name}> ${f.name}(Connection connection, ${f.parameters}, Page<${e.pageKey}> page) throws SQLException"; piece>
+<#if piece == "doc">
+    /** The rows of a page ${f.doc}. */
+<#else>
+        return list(connection, page.where(condition -> condition${f.narrowing}));
+</#if>
+</@shape.method>
+</#list>
+<@shape.method "long count(Connection connection, Condition condition) throws SQLException"; piece>
+<#if piece == "doc">
+    /** The number of rows that fulfil a condition. */
+<#else>
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
+</#if>
+</@shape.method>
 <#if e.can.create>
+<@shape.method "${e.name} insert(Connection connection, ${e.name}Input input) throws SQLException"; piece>
+<#if piece == "doc">
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
-    public ${e.name} insert(Connection connection, ${e.name}Input input) throws SQLException {
+<#else>
         return new Insert(${e.sql.table})
 <#list e.inserts as f>
-                .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, input.${f.name}())
+                .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
 </#list>
-                .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ${e.name}Repository::row);
-    }
-
+                .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ${e.repositoryClass}::row);
 </#if>
-<#if e.can.replace>
+</@shape.method>
+</#if>
+<#if e.can.update>
+<@shape.method "boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) throws SQLException"; piece>
+<#if piece == "doc">
     /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) throws SQLException {
+<#else>
         return Sql.update(connection, UPDATE,
 <#list e.updates as f>
-                input.${f.name}(),
+                ${f.bound},
 </#list>
                 ${e.keyCode.arguments}) == 1;
-    }
-
+</#if>
+</@shape.method>
 </#if>
 <#if e.can.delete>
+<@shape.method "boolean delete(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException"; piece>
+<#if piece == "doc">
     /** Deletes the row with this key; false if there is none. */
-    public boolean delete(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
+<#else>
         return Sql.update(connection, DELETE, ${e.keyCode.arguments}) == 1;
-    }
-
 </#if>
+</@shape.method>
+</#if>
+<#if part != "interface">
     private static ${e.name} row(ResultSet row) throws SQLException {
         return new ${e.name}(
 <#list e.fields as f>
                 ${f.read}<#if f?has_next>,<#else>);</#if>
 </#list>
     }
+</#if>
 }

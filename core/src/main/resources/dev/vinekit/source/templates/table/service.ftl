@@ -1,93 +1,142 @@
+<#import "/shapes.ftl" as shape>
+<#if part == "implementation">
+/** {@link ${e.name}Service}, each method in a transaction of its own. */
+public final class ${e.serviceClass} implements ${e.name}Service {
+<#elseif part == "interface">
+/** What can be done with ${e.title.plural}, each in a transaction of its own. */
+public interface ${e.name}Service {
+<#else>
 /** What can be done with ${e.title.plural}, each in a transaction of its own. */
 public final class ${e.name}Service {
+</#if>
+<#if part != "implementation" && e.includes?has_content>
+    /** The rows that ${e.title.withArticle} refers to, which a client can ask to have included. */
+    <#if part != "interface">public static final </#if>Includes<${e.name}> INCLUDES = Includes.<${e.name}>none()
+<#list e.includes as i>
+            .with(${i.json}, ${i.from}, new ${i.repositoryClass}()::${i.lookup}, ${i.key})<#if i?is_last>;</#if>
+</#list>
+
+</#if>
+<#if part != "interface">
     private final Transactions transactions;
     private final ${e.name}Repository repository;
 
-    public ${e.name}Service(Transactions transactions, ${e.name}Repository repository) {
+    public ${e.serviceClass}(Transactions transactions, ${e.name}Repository repository) {
         this.transactions = transactions<#if e.constraints?has_content>.on(${e.name}Repository.CONSTRAINTS)</#if>;
         this.repository = repository;
     }
 
+</#if>
+<@shape.method "List<${e.name}> list(Page<${e.pageKey}> page)"; piece>
+<#if piece == "doc">
+    /** The rows of a page. */
+<#else>
+        return transactions.read(connection -> repository.list(connection, page));
+</#if>
+</@shape.method>
 <#if e.keyed>
-    /** The rows of a page, and one more if another page follows. */
-    public List<${e.name}> list(PageRequest<${e.keyCode.boxed}> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
-    }
-
+<@shape.method "${e.name} find(${e.keyCode.type} ${e.keyCode.variable})"; piece>
+<#if piece == "doc">
     /**
      * The row with this key.
      *
      * @throws ProblemException 404 if there is none
      */
-    public ${e.name} find(${e.keyCode.type} ${e.keyCode.variable}) {
-        return transactions.read(connection -> existing(connection, ${e.keyCode.variable}));
-    }
 <#else>
-    /** The rows of a page, and one more if another page follows. */
-    public List<${e.name}> list(PageRequest<Long> page) {
-        return transactions.read(connection -> repository.list(connection, page.offset(), page.limit() + 1));
-    }
+        return transactions.read(connection -> existing(connection, ${e.keyCode.variable}));
+</#if>
+</@shape.method>
+</#if>
+<#list e.finders as f>
+<@shape.method "List<${e.name}> ${f.name}(${f.parameters}, Page<${e.pageKey}> page)"; piece>
+<#if piece == "doc">
+    /** The rows of a page ${f.doc}. */
+<#else>
+        return transactions.read(connection -> repository.${f.name}(connection, ${f.arguments}, page));
+</#if>
+</@shape.method>
+</#list>
+<#if e.includes?has_content>
+<@shape.method "List<ObjectNode> including(List<String> names, List<${e.name}> rows)"; piece>
+<#if piece == "doc">
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+<#else>
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
+</#if>
+</@shape.method>
 </#if>
 <#if e.can.create>
-
+<@shape.method "${e.name} create(${e.name}Input input)"; piece>
+<#if piece == "doc">
     /**
      * Creates a row and returns it as stored.
      *
      * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
      */
-    public ${e.name} create(${e.name}Input input) {
+<#else>
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
-    }
+</#if>
+</@shape.method>
 </#if>
 <#if e.can.replace>
-
+<@shape.method "${e.name} replace(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input)"; piece>
+<#if piece == "doc">
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
-    public ${e.name} replace(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) {
+<#else>
         checkReplacement(${e.keyCode.variable}, input);
         return transactions.write(connection -> updated(connection, ${e.keyCode.variable}, input));
-    }
-
+</#if>
+</@shape.method>
+</#if>
+<#if e.can.patch>
+<@shape.method "${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch)"; piece>
+<#if piece == "doc">
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
-    public ${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch) {
+<#else>
         return transactions.write(connection -> {
             ${e.name}Input current = ${e.name}Input.of(existing(connection, ${e.keyCode.variable}));
             ${e.name}Input changed = MergePatch.apply(patch, current, ${e.name}Input.class);
             checkReplacement(${e.keyCode.variable}, changed);
             return updated(connection, ${e.keyCode.variable}, changed);
         });
-    }
+</#if>
+</@shape.method>
 </#if>
 <#if e.can.delete>
-
+<@shape.method "void delete(${e.keyCode.type} ${e.keyCode.variable})"; piece>
+<#if piece == "doc">
     /**
      * Deletes the row with this key.
      *
      * @throws ProblemException 404 if there is none, 409 if other rows refer to it
      */
-    public void delete(${e.keyCode.type} ${e.keyCode.variable}) {
+<#else>
         boolean deleted = transactions.delete(connection -> repository.delete(connection, ${e.keyCode.variable}));
         if (!deleted) {
             throw missing(${e.keyCode.variable});
         }
-    }
 </#if>
+</@shape.method>
+</#if>
+<#if part != "interface">
 <#if e.keyed>
-
     private ${e.name} existing(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
         return repository.findById(connection, ${e.keyCode.variable}).orElseThrow(() -> missing(${e.keyCode.variable}));
     }
-</#if>
-<#if e.can.replace>
 
+</#if>
+<#if e.can.update>
     private ${e.name} updated(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) throws SQLException {
         if (!repository.update(connection, ${e.keyCode.variable}, input)) {
             throw missing(${e.keyCode.variable});
@@ -98,24 +147,25 @@ public final class ${e.name}Service {
     private static void checkReplacement(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) {
         check(input, OnReplace.class)
 <#list e.key as f>
-                .sameKey(${f.nameText}, input.${f.name}(), ${f.fromKey})
+                .sameKey(${f.json}, input.${f.name}(), ${f.fromKey})
 </#list>
                 .verify();
     }
+
 </#if>
 <#if e.keyed>
-
     private static ProblemException missing(${e.keyCode.type} ${e.keyCode.variable}) {
         return ProblemException.notFound(${e.titleText}, ${e.keyCode.text});
     }
+
 </#if>
 <#if e.writable>
-
     private static Rules check(${e.name}Input input, Class<?> group) {
         return Rules.of(input, group)<#if !e.rules?has_content>;</#if>
 <#list e.rules as rule>
                 ${rule}<#if rule?is_last>;</#if>
 </#list>
     }
+</#if>
 </#if>
 }

@@ -7,21 +7,18 @@ class ${e.name}ControllerTest {
             Tables.${t}<#sep>,</#sep><#if t?is_last>);</#if>
 </#list>
 
-    private final ${e.name}Repository repository = new ${e.name}Repository();
+    private final ${e.name}Repository repository = new ${e.repositoryClass}();
     private final Api api = SERVICE.api();
     private final Connection connection = SERVICE.connection();
 
+<#if e.can.list>
     @Test
     @Tag("list")
     void listReturnsTheRowsOfTheTable() throws SQLException {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-<#if e.keyed>
-        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, null, 500));
-<#else>
-        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, 0, 500));
-</#if>
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -35,32 +32,31 @@ class ${e.name}ControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(${e.name}.class)));
 
-<#if e.keyed>
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
-<#else>
-        assertThat(rows).isEqualTo(repository.list(connection, 0, Integer.MAX_VALUE));
-</#if>
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
+</#if>
 <#if e.can.create>
 
     @Test
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         ${e.name} created = answer.as(${e.name}.class);
         assertThat(${e.name}Input.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
-<#if e.keyed>
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
+<#if e.can.read>
         assertThat(api.at(answer.header("Location")).as(${e.name}.class)).isEqualTo(created);
+</#if>
+<#if e.keyed>
         assertThat(repository.findById(connection, ${e.keyCode.ofCreated})).contains(created);
 <#else>
-        assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(created);
+        assertThat(repository.list(connection, Page.all())).contains(created);
 </#if>
     }
 </#if>
@@ -77,6 +73,56 @@ class ${e.name}ControllerTest {
         assertThat(answer.as(${e.name}.class)).isEqualTo(stored);
     }
 </#if>
+<#if e.can.create>
+<#list e.test.includes as i>
+
+    @Test
+    @Tag("read")
+    void include${i.capitalised}EmbedsTheRow() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + ${i.json});
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get(${i.json})).isEqualTo(api.get(${i.collection} + "/" + ${i.segment}).body());
+    }
+</#list>
+<#list e.test.children as c>
+
+    @Test
+    @Tag("list")
+    void ${c.method}Narrows() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.get(${c.collection} + "/" + ${c.segment} + "/" + ${c.path} + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+<#if c.linked??>
+        assertThat(answer.asList(${c.linked}.class)).isNotEmpty()
+                .isEqualTo(new ${c.repositoryClass}().${c.finder}(connection, ${c.arguments}, Page.all()));
+<#else>
+        assertThat(answer.asList(${e.name}.class)).contains(stored)
+                .isEqualTo(repository.${c.finder}(connection, ${c.arguments}, Page.all()));
+</#if>
+    }
+</#list>
+<#list e.test.finders as f>
+<#if e.can.list>
+
+    @Test
+    @Tag("list")
+    void ${f.name}IsAFilter() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500" + ${f.query});
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.${f.name}(connection, ${f.arguments}, Page.first(500)));
+    }
+</#if>
+</#list>
+</#if>
 <#if e.can.replace && e.can.create>
 
     @Test
@@ -85,7 +131,7 @@ class ${e.name}ControllerTest {
         ${e.name} before = ${e.name}Samples.inserted(connection);
         ${e.name}Input input = ${e.name}Samples.other(connection);
 
-        ApiAnswer answer = api.put(path(before), Api.without(input, <#list e.key as f>${f.nameText}<#sep>, </#list>));
+        ApiAnswer answer = api.put(path(before), Api.without(input, <#list e.key as f>${f.json}<#sep>, </#list>));
 
         assertThat(answer.status()).isEqualTo(200);
         ${e.name} after = answer.as(${e.name}.class);
@@ -102,9 +148,11 @@ class ${e.name}ControllerTest {
         ApiAnswer answer = api.put(path(before), ${e.name}Input.of(another));
 
         assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).contains(<#list e.test.differingKey as f>${f.nameText}<#sep>, </#list>);
+        assertThat(answer.violatedFields()).contains(<#list e.test.differingKey as f>${f.json}<#sep>, </#list>);
         assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
     }
+</#if>
+<#if e.can.patch && e.can.create>
 <#if e.test.patched??>
 
     @Test
@@ -113,7 +161,7 @@ class ${e.name}ControllerTest {
         ${e.name} before = ${e.name}Samples.inserted(connection);
         ${e.name}Input other = ${e.name}Samples.other(connection);
 
-        ApiAnswer answer = api.patch(path(before), Api.only(other, ${e.test.patched.nameText}));
+        ApiAnswer answer = api.patch(path(before), Api.only(other, ${e.test.patched.json}));
 
         assertThat(answer.status()).isEqualTo(200);
         ${e.name} after = answer.as(${e.name}.class);
@@ -134,7 +182,9 @@ class ${e.name}ControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(204);
 
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).isEmpty();
+<#if e.can.read>
         assertThat(api.get(path(stored)).status()).isEqualTo(404);
+</#if>
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 </#if>
@@ -145,13 +195,13 @@ class ${e.name}ControllerTest {
     @Tag("rules")
     void createWithout${f.capitalised}IsRefused() throws SQLException {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, ${f.nameText}));
+        ApiAnswer answer = api.post(PATH, Api.without(input, ${f.json}));
 
         assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly(${f.nameText});
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(answer.violatedFields()).containsOnly(${f.json});
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#list>
 <#list e.test.limited as f>
@@ -160,13 +210,13 @@ class ${e.name}ControllerTest {
     @Tag("rules")
     void tooLong${f.capitalised}IsRefused() throws SQLException {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, ${f.nameText}, "x".repeat(${(f.maxLength + 1)?c})));
+        ApiAnswer answer = api.post(PATH, Api.with(input, ${f.json}, "x".repeat(${(f.maxLength + 1)?c})));
 
         assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly(${f.nameText});
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(answer.violatedFields()).containsOnly(${f.json});
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#list>
 <#list e.test.uniques as u>
@@ -176,12 +226,12 @@ class ${e.name}ControllerTest {
     void duplicate${u.label}IsRefused() throws SQLException {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, ${e.name}Input.of(stored), <#list u.fields as f>${f.nameText}<#sep>, </#list>));
+        ApiAnswer answer = api.post(PATH, Api.copying(input, ${e.name}Input.of(stored), <#list u.fields as f>${f.json}<#sep>, </#list>));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#list>
 <#list e.test.missing as m>
@@ -190,13 +240,13 @@ class ${e.name}ControllerTest {
     @Tag("rules")
     void ${m.field.name}OfAMissingRowIsRefused() throws SQLException {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, ${m.field.nameText}, ${m.value}));
+        ApiAnswer answer = api.post(PATH, Api.with(input, ${m.field.json}, ${m.value}));
 
         assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains(${m.field.nameText});
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(answer.violatedFields()).contains(${m.field.json});
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#list>
 <#list e.test.referred as r>
@@ -210,7 +260,7 @@ class ${e.name}ControllerTest {
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains(${r.children});
-        assertThat(repository.<#if e.keyed>findById(connection, ${e.keyCode.ofStored})).contains(stored<#else>list(connection, 0, Integer.MAX_VALUE)).contains(stored</#if>);
+        assertThat(repository.<#if e.keyed>findById(connection, ${e.keyCode.ofStored})).contains(stored<#else>list(connection, Page.all())).contains(stored</#if>);
     }
 </#list>
 </#if>

@@ -2,7 +2,7 @@ class ${e.name}RepositoryTest {
     @RegisterExtension
     private final TestTransaction transaction = new TestTransaction(<#if !e.test.transactional>Tables.${e.constant}</#if>);
 
-    private final ${e.name}Repository repository = new ${e.name}Repository();
+    private final ${e.name}Repository repository = new ${e.repositoryClass}();
 <#if e.can.create>
 
     @Test
@@ -18,11 +18,11 @@ class ${e.name}RepositoryTest {
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).contains(stored);
 <#else>
         assertThat(${e.name}Input.of(stored)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(stored);
+        assertThat(repository.list(connection, Page.all())).contains(stored);
 </#if>
     }
 </#if>
-<#if e.can.replace>
+<#if e.can.update && e.can.create>
 
     @Test
     @Tag("repository")
@@ -44,14 +44,37 @@ class ${e.name}RepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         ${e.name} stored = ${e.name}Samples.inserted(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, ${e.keyCode.ofStored})).isTrue();
 
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).isEmpty();
-        assertThat(repository.count(connection)).isEqualTo(rows - 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows - 1);
         assertThat(repository.delete(connection, ${e.keyCode.ofStored})).isFalse();
     }
+</#if>
+<#if e.can.create>
+<#list e.test.finders as f>
+
+    @Test
+    @Tag("repository")
+    void ${f.name}ReturnsTheRowsThatMatch() throws SQLException {
+        Connection connection = transaction.connection();
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name}Samples.inserted(connection);
+
+        List<${e.name}> found = repository.${f.name}(connection, ${f.arguments}, Page.all());
+
+<#if f.matches>
+        assertThat(found).contains(stored).isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> ${f.predicate})
+                .toList());
+<#else>
+        assertThat(found).doesNotContain(stored);
+        assertThat(found.size()).isLessThan((int) repository.count(connection, Condition.NONE));
+</#if>
+    }
+</#list>
 </#if>
 <#if e.keyed>
 
@@ -63,11 +86,11 @@ class ${e.name}RepositoryTest {
         ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 </#if>
-        List<${e.name}> all = repository.list(connection, null, Integer.MAX_VALUE);
+        List<${e.name}> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, null, 1)).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, ${e.keyCode.ofFirst}, 1)).isEqualTo(all.subList(1, 2));
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.after(${e.keyCode.ofFirst}, 1))).isEqualTo(all.subList(1, 2));
     }
 <#else>
 
@@ -75,10 +98,10 @@ class ${e.name}RepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<${e.name}> all = repository.list(connection, 0, Integer.MAX_VALUE);
+        List<${e.name}> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, 1, 1)).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.after(1L, 1))).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 </#if>
 <#if e.keyed && e.can.create>
@@ -86,7 +109,7 @@ class ${e.name}RepositoryTest {
     private static void assertStored(Connection connection, ${e.name} stored, ${e.name}Input input) throws SQLException {
         TestRow row = TestRow.find(connection, Tables.${e.constant}, ${e.keyCode.storedArguments});
 <#list e.inputs as f>
-        assertThat(row.get(${f.column})).isEqualTo(<#if f.assigned>stored.${f.name}()<#elseif f.inKey && f.coded>Sql.databaseValue(stored.${f.name}())<#elseif f.inKey>stored.${f.name}()<#elseif f.coded>Sql.databaseValue(input.${f.name}())<#else>input.${f.name}()</#if>);
+        ${f.stored}
 </#list>
         assertThat(${e.name}Input.of(stored)).usingRecursiveComparison().ignoringFields(<#list e.key as f>${f.nameText}<#sep>, </#list>).isEqualTo(input);
     }

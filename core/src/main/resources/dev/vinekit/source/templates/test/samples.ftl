@@ -3,7 +3,7 @@ public final class ${e.name}Samples {
     private ${e.name}Samples() {
     }
 
-<#list e.can.replace?then([e.test.sample, e.test.other], [e.test.sample]) as s>
+<#list e.can.update?then([e.test.sample, e.test.other], [e.test.sample]) as s>
 <#if s?index == 0>
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static ${e.name}Input sample(Connection connection) throws SQLException {
@@ -26,6 +26,6 @@ public final class ${e.name}Samples {
 </#list>
     /** A {@link #sample}, inserted. */
     public static ${e.name} inserted(Connection connection) throws SQLException {
-        return new ${e.name}Repository().insert(connection, sample(connection));
+        return new ${e.repositoryClass}().insert(connection, sample(connection));
     }
 }

@@ -1,7 +1,7 @@
 /** Sends requests to the service. */
 public final class Api {
     private static final HttpClient CLIENT = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
-    private static final Pattern NEXT = Pattern.compile("<[^>]*?/api(/[^>]*)>; rel=\"next\"");
+    private static final Pattern NEXT = Pattern.compile("<[^>]*?" + Pattern.quote(${s.basePath}) + "(/[^>]*)>; rel=\"next\"");
 
     private final String url;
 
@@ -67,6 +67,11 @@ public final class Api {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(method + " " + path + " was interrupted", e);
         }
+    }
+
+    /** Text as the value of a query parameter. */
+    public static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
     }
 
     /** A body without some of its properties. */

@@ -12,8 +12,8 @@ class ContractTest {
         assertThat(answer.status()).isEqualTo(200);
         List<String> names = new ArrayList<>();
         answer.body().fieldNames().forEachRemaining(names::add);
-        assertThat(names).containsExactly(
-<#list s.entities as e>
+        assertThat(names).containsExactly(<#if !s.listed?has_content>);</#if>
+<#list s.listed as e>
                 ${e.path}<#if e?has_next>,<#else>);</#if>
 </#list>
         for (String name : names) {
@@ -33,6 +33,7 @@ class ContractTest {
     void unknownPathIsAProblem() {
         assertProblem(api.get("/no-such-collection"), 404);
     }
+<#if s.firstCollection??>
 
     @Test
     @Tag("contract")
@@ -66,6 +67,7 @@ class ContractTest {
         assertProblem(api.get(${s.firstCollection} + "?limit=501"), 400);
         assertProblem(api.get(${s.firstCollection} + "?limit=ten"), 400);
     }
+</#if>
 <#if s.firstWritable??>
 
     @Test

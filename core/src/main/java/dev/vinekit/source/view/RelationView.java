@@ -1,0 +1,87 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.JavaName;
+import java.util.Optional;
+
+/** What code says about the ties between tables, and about finding rows. */
+public final class RelationView {
+    private RelationView() {
+    }
+
+    /**
+     * How a collection is answered.
+     *
+     * @param includes what can be included
+     * @param embedding the function that does so
+     */
+    public record CollectionView(boolean keyed, JavaCode toKey, JavaCode includes, JavaCode embedding) {
+    }
+
+    /**
+     * A reference that can be included.
+     *
+     * @param from the function that takes the referring values of a row
+     * @param key the function that takes the values referred to
+     */
+    public record IncludeView(JavaString json, JavaCode from, JavaName repositoryClass, JavaName lookup, JavaCode key) {
+    }
+
+    /**
+     * A method that finds rows by what others refer to them by.
+     *
+     * @param type of an element of its parameter
+     */
+    public record LookupView(JavaName name, JavaCode type, DocText doc, JavaCode narrowing) {
+    }
+
+    /**
+     * A method that finds rows.
+     *
+     * @param doc which rows, to follow "the rows"
+     * @param narrowing calls on a condition
+     */
+    public record FinderView(JavaName name, JavaCode parameters, JavaCode arguments, DocText doc, JavaCode narrowing) {
+    }
+
+    /** A service that a controller asks for the rows that belong to its own. */
+    public record ServiceReference(JavaName type, JavaName variable) {
+    }
+
+    /**
+     * The rows that belong to a row.
+     *
+     * @param path behind that of the collection
+     * @param type the entity of the rows
+     * @param rows the call that finds them for {@code parent}
+     */
+    public record ChildView(
+            JavaString path, JavaName method, JavaName type, JavaCode pageKey, JavaCode rows, CollectionView collection) {
+    }
+
+    /** A test that a referred row is included; the segment is that of the row that {@code stored} refers to. */
+    public record IncludeTest(JavaName capitalised, JavaString json, JavaString collection, JavaCode segment) {
+    }
+
+    /**
+     * A test that the rows which belong to another are listed.
+     *
+     * @param linked the entity of the rows, if it is not the tested one, which links them
+     */
+    public record ChildTest(
+            JavaName method, JavaString collection, JavaCode segment, JavaString path, JavaName finder, JavaCode arguments,
+            Optional<JavaName> linked, JavaName repositoryClass) {
+    }
+
+    /**
+     * A test of a finder.
+     *
+     * @param matches whether it finds the row whose values it is asked for
+     * @param query the parameters that filter likewise
+     */
+    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query) {
+    }
+
+    /** A converter in use. */
+    public record ConverterView(JavaName constant, JavaCode stored, JavaName type, JavaName by) {
+    }
+}

@@ -1,0 +1,403 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.data.Sample;
+import dev.vinekit.data.SampleRow;
+import dev.vinekit.mapping.Child;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Finder;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.Relation;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Makes the views of the ties between tables. */
+final class RelationViews {
+    /** Names that the methods of finders use for something else. */
+    private static final Set<String> LOCALS =
+            Set.of("connection", "condition", "page", "repository", "row", "service", "transactions", "stored", "found");
+
+    private final Mapping mapping;
+    private final Dialect dialect;
+    private final Map<TableName, List<Child>> byParent;
+    private final Map<TableName, List<Child>> byEntity;
+    private final Map<TableName, List<Child>> byLink;
+    private final Map<TableName, Set<List<String>>> lookups = new LinkedHashMap<>();
+
+    RelationViews(Mapping mapping, Dialect dialect) {
+        this.mapping = mapping;
+        this.dialect = dialect;
+        this.byParent = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.parent())));
+        this.byEntity = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.entity())));
+        this.byLink = mapping.children().stream().filter(child -> child.link().isPresent())
+                .collect(Collectors.groupingBy(child -> table(child.link().orElseThrow().entity())));
+        for (Entity entity : mapping.entities()) {
+            entity.relations().stream().filter(Relation::followed).forEach(relation ->
+                    lookups.computeIfAbsent(relation.foreignKey().target(), key -> new LinkedHashSet<>())
+                            .add(relation.foreignKey().targetColumns()));
+        }
+    }
+
+    /** Whether any reference is made of several columns. */
+    boolean hasCompositeLookups() {
+        return lookups.values().stream().flatMap(Set::stream).anyMatch(columns -> columns.size() > 1);
+    }
+
+    JavaName repositoryClass(Entity entity) {
+        return mapping.conventions().interfaces() ? JavaName.of("Jdbc" + entity.name() + "Repository")
+                : entity.name().with("Repository");
+    }
+
+    JavaName serviceClass(Entity entity) {
+        return mapping.conventions().interfaces() ? JavaName.of("Transactional" + entity.name() + "Service")
+                : entity.name().with("Service");
+    }
+
+    /** A variable that holds the service of an entity. */
+    static JavaName serviceVariable(Entity entity) {
+        String name = entity.name().value();
+        return JavaName.of(name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1) + "Service");
+    }
+
+    static JavaCode pageKey(Entity entity) {
+        return entity.key().isEmpty() ? JavaCode.of("Long") : KeyViews.of(entity, true).boxed();
+    }
+
+    /** How the rows of an entity are answered by its service, which is in a variable. */
+    RelationView.CollectionView collection(Entity entity, JavaName service) {
+        boolean included = entity.relations().stream().anyMatch(Relation::followed);
+        return new RelationView.CollectionView(
+                !entity.key().isEmpty(),
+                entity.key().isEmpty() ? JavaCode.of("") : KeyViews.of(entity, true).toKey(),
+                included ? JavaCode.of("%sService.INCLUDES", entity.name()) : JavaCode.of("Includes.none()"),
+                included ? JavaCode.of("%s::including", service) : JavaCode.of("(names, rows) -> rows"));
+    }
+
+    List<RelationView.IncludeView> includes(Entity entity) {
+        return entity.relations().stream().filter(Relation::followed).map(relation -> {
+            Entity target = mapping.entity(relation.foreignKey().target());
+            List<Field> targets = targets(relation, target);
+            return new RelationView.IncludeView(
+                    JavaString.of(relation.jsonName()),
+                    values(entity, relation.fields()),
+                    repositoryClass(target),
+                    lookupName(targets),
+                    values(target, targets));
+        }).toList();
+    }
+
+    private static List<Field> targets(Relation relation, Entity target) {
+        return relation.foreignKey().targetColumns().stream().map(target::field).toList();
+    }
+
+    private static JavaCode values(Entity entity, List<Field> fields) {
+        return fields.size() == 1
+                ? JavaCode.of("%s::%s", entity.name(), fields.get(0).name())
+                : JavaCode.of("row -> Includes.key(%s)",
+                        JavaCode.list(fields.stream().map(field -> JavaCode.of("row.%s()", field.name())).toList()));
+    }
+
+    private static JavaName lookupName(List<Field> fields) {
+        return JavaName.of("findAllBy" + joined(fields));
+    }
+
+    private static String joined(List<Field> fields) {
+        return fields.stream().map(field -> FieldViews.capitalised(field.name()).value()).collect(Collectors.joining("And"));
+    }
+
+    List<RelationView.LookupView> lookups(Entity entity) {
+        return lookups.getOrDefault(table(entity), Set.of()).stream().map(columns -> {
+            List<Field> fields = columns.stream().map(entity::field).toList();
+            Field first = fields.get(0);
+            return new RelationView.LookupView(
+                    lookupName(fields),
+                    fields.size() == 1 ? FieldViews.type(first, true) : JavaCode.of("List<Object>"),
+                    DocText.of(fields.stream().map(field -> field.name().value()).collect(Collectors.joining(" and "))),
+                    fields.size() == 1
+                            ? JavaCode.of("condition.in(%s, %s, keys)",
+                                    JavaString.of(first.sqlName()), JavaString.of(first.parameter()))
+                            : JavaCode.of("condition.inRows(%s, keys)", JavaString.of("(" + equal(fields) + ")")));
+        }).toList();
+    }
+
+    private static String equal(List<Field> fields) {
+        return fields.stream().map(field -> field.sqlName() + " = " + field.parameter())
+                .collect(Collectors.joining(" AND "));
+    }
+
+    /** The finders by reference, through links, and those that a person asked for. */
+    List<RelationView.FinderView> finders(Entity entity) {
+        Map<JavaName, RelationView.FinderView> finders = new LinkedHashMap<>();
+        for (Child child : byEntity.getOrDefault(table(entity), List.of())) {
+            finders.putIfAbsent(child.finder(), child.link().isPresent() ? linked(child) : referring(child));
+        }
+        entity.finders().forEach(finder -> finders.putIfAbsent(finder.name(), declared(finder)));
+        return List.copyOf(finders.values());
+    }
+
+    private RelationView.FinderView referring(Child child) {
+        List<Field> fields = child.relation().fields();
+        return new RelationView.FinderView(child.finder(), parameters(fields), arguments(fields),
+                DocText.of("that refer to this " + child.parent().title()),
+                JavaCode.list(fields.stream().map(field -> and(field, " = ", parameter(field))).toList(), ""));
+    }
+
+    private RelationView.FinderView linked(Child child) {
+        Child.Link link = child.link().orElseThrow();
+        List<Field> own = targets(link.relation(), child.entity());
+        List<Field> parent = child.relation().fields();
+        String sql = row(own) + " IN (SELECT " + link.relation().fields().stream().map(Field::sqlName)
+                .collect(Collectors.joining(", ")) + " FROM " + link.entity().sqlTable() + " WHERE " + equal(parent) + ")";
+        return new RelationView.FinderView(child.finder(), parameters(parent), arguments(parent),
+                DocText.of("that " + link.entity().path().replace('-', ' ') + " join to this " + child.parent().title()),
+                JavaCode.of(".and(%s, %s)", JavaString.of(sql), arguments(parent)));
+    }
+
+    private static String row(List<Field> fields) {
+        String list = fields.stream().map(Field::sqlName).collect(Collectors.joining(", "));
+        return fields.size() == 1 ? list : "(" + list + ")";
+    }
+
+    private RelationView.FinderView declared(Finder finder) {
+        List<JavaCode> parameters = new ArrayList<>();
+        List<JavaCode> arguments = new ArrayList<>();
+        List<JavaCode> narrowing = new ArrayList<>();
+        for (Field field : finder.equal()) {
+            parameters.add(typed(field, parameter(field)));
+            arguments.add(JavaCode.of("%s", parameter(field)));
+            narrowing.add(and(field, " = ", parameter(field)));
+        }
+        Field last = finder.last();
+        JavaName name = parameter(last);
+        switch (finder.match()) {
+            case BETWEEN -> {
+                JavaName most = JavaName.of("most" + FieldViews.capitalised(name));
+                JavaName least = JavaName.of("least" + FieldViews.capitalised(name));
+                parameters.addAll(List.of(typed(last, least), typed(last, most)));
+                arguments.addAll(List.of(JavaCode.of("%s", least), JavaCode.of("%s", most)));
+                narrowing.add(and(last, " >= ", least));
+                narrowing.add(and(last, " <= ", most));
+            }
+            case IN -> {
+                parameters.add(JavaCode.of("Collection<%s> %s", FieldViews.type(last, true), name));
+                narrowing.add(JavaCode.of(".in(%s, %s, %s)",
+                        JavaString.of(last.sqlName()), JavaString.of(last.parameter()), name));
+                arguments.add(JavaCode.of("%s", name));
+            }
+            default -> {
+                parameters.add(typed(last, name));
+                arguments.add(JavaCode.of("%s", name));
+                narrowing.add(switch (finder.match()) {
+                    case CONTAINS -> JavaCode.of(".contains(%s, %s)", JavaString.of(last.sqlName()), name);
+                    case STARTS_WITH -> JavaCode.of(".startsWith(%s, %s)", JavaString.of(last.sqlName()), name);
+                    case LESS -> and(last, " < ", name);
+                    case GREATER -> and(last, " > ", name);
+                    default -> and(last, " = ", name);
+                });
+            }
+        }
+        return new RelationView.FinderView(finder.name(), JavaCode.list(parameters), JavaCode.list(arguments),
+                DocText.of(doc(finder)), JavaCode.list(narrowing, ""));
+    }
+
+    private static String doc(Finder finder) {
+        String equal = finder.equal().stream().map(field -> field.name().value()).collect(Collectors.joining(" and "));
+        String last = finder.last().name().value();
+        String match = switch (finder.match()) {
+            case EQUAL -> last + " has this value";
+            case CONTAINS -> last + " contains this text";
+            case STARTS_WITH -> last + " begins with this text";
+            case BETWEEN -> last + " lies between these values, or equals one of them";
+            case IN -> last + " has one of these values";
+            case LESS -> last + " is less than this";
+            case GREATER -> last + " is greater than this";
+        };
+        return "whose " + (equal.isEmpty() ? "" : equal + " equal these, and whose ") + match;
+    }
+
+    private static JavaCode and(Field field, String operator, JavaName argument) {
+        return JavaCode.of(".and(%s, %s)", JavaString.of(field.sqlName() + operator + field.parameter()), argument);
+    }
+
+    private static JavaCode typed(Field field, JavaName name) {
+        return JavaCode.of("%s %s", FieldViews.type(field, false), name);
+    }
+
+    private static JavaCode parameters(List<Field> fields) {
+        return JavaCode.list(fields.stream().map(field -> typed(field, parameter(field))).toList());
+    }
+
+    private static JavaCode arguments(List<Field> fields) {
+        return JavaCode.list(fields.stream().map(field -> JavaCode.of("%s", parameter(field))).toList());
+    }
+
+    private static JavaName parameter(Field field) {
+        return LOCALS.contains(field.name().value()) ? field.name().with("Value") : field.name();
+    }
+
+    List<RelationView.ServiceReference> childServices(Entity entity) {
+        Map<TableName, RelationView.ServiceReference> services = new LinkedHashMap<>();
+        for (Child child : byParent.getOrDefault(table(entity), List.of())) {
+            if (!table(child.entity()).equals(table(entity))) {
+                services.put(table(child.entity()), new RelationView.ServiceReference(
+                        child.entity().name().with("Service"), serviceVariable(child.entity())));
+            }
+        }
+        return List.copyOf(services.values());
+    }
+
+    List<RelationView.ChildView> children(Entity entity) {
+        return byParent.getOrDefault(table(entity), List.of()).stream().map(child -> {
+            JavaName service = table(child.entity()).equals(table(entity))
+                    ? JavaName.of("service") : serviceVariable(child.entity());
+            List<JavaCode> values = targets(child.relation(), entity).stream()
+                    .map(field -> JavaCode.of("parent.%s()", field.name())).toList();
+            return new RelationView.ChildView(
+                    JavaString.of("{key}/" + child.path()),
+                    method(child),
+                    child.entity().name(),
+                    pageKey(child.entity()),
+                    JavaCode.of("%s.%s(%s, page.page())", service, child.finder(), JavaCode.list(values)),
+                    collection(child.entity(), service));
+        }).toList();
+    }
+
+    private static JavaName method(Child child) {
+        StringBuilder name = new StringBuilder("list");
+        for (String word : child.path().split("[^\\p{L}\\p{N}]+")) {
+            name.append(word.isEmpty() ? "" : FieldViews.capitalised(word));
+        }
+        return JavaName.of(name.toString());
+    }
+
+    /** Tests of the references that a stored sample follows to a row with a path. */
+    List<RelationView.IncludeTest> includeTests(Entity entity, SampleRow sample) {
+        if (!entity.can(Operation.READ) || !entity.can(Operation.CREATE)) {
+            return List.of();
+        }
+        return entity.relations().stream().filter(Relation::followed).filter(relation -> isFollowed(relation, sample))
+                .filter(relation -> leadsToKey(relation) && mapping.entity(relation.foreignKey().target()).can(Operation.READ))
+                .map(relation -> new RelationView.IncludeTest(
+                        FieldViews.capitalised(relation.name()),
+                        JavaString.of(relation.jsonName()),
+                        JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path()),
+                        segment(relation)))
+                .toList();
+    }
+
+    List<RelationView.ChildTest> childTests(Entity entity, SampleRow sample) {
+        if (!entity.can(Operation.CREATE)) {
+            return List.of();
+        }
+        List<Child> tested = new ArrayList<>(byEntity.getOrDefault(table(entity), List.of()).stream()
+                .filter(child -> child.link().isEmpty()).toList());
+        tested.addAll(byLink.getOrDefault(table(entity), List.of()));
+        return tested.stream()
+                .filter(child -> isFollowed(child.relation(), sample) && leadsToKey(child.relation()))
+                .filter(child -> child.link().isEmpty() || isFollowed(child.link().get().relation(), sample))
+                .map(child -> new RelationView.ChildTest(
+                        JavaName.of(method(child).value() + "Of" + child.parent().name()),
+                        JavaString.of("/" + child.parent().path()),
+                        segment(child.relation()),
+                        JavaString.of(child.path()),
+                        child.finder(),
+                        stored(child.relation().fields()),
+                        child.link().map(link -> child.entity().name()),
+                        repositoryClass(child.entity())))
+                .toList();
+    }
+
+    private boolean isFollowed(Relation relation, SampleRow sample) {
+        return relation.fields().stream().allMatch(field -> sample.values().get(field) instanceof Sample.Reference);
+    }
+
+    /** Whether a reference goes to the key by which its target has a path. */
+    private boolean leadsToKey(Relation relation) {
+        return mapping.entity(relation.foreignKey().target()).keyColumns().equals(relation.foreignKey().targetColumns());
+    }
+
+    private static JavaCode segment(Relation relation) {
+        return JavaCode.of("PathKeys.join(%s)", stored(relation.fields()));
+    }
+
+    private static JavaCode stored(List<Field> fields) {
+        return JavaCode.list(fields.stream().map(field -> JavaCode.of("stored.%s()", field.name())).toList());
+    }
+
+    /** Tests of the finders that a person asked for, with the values of a stored sample. */
+    List<RelationView.FinderTest> finderTests(Entity entity, SampleRow sample) {
+        Set<JavaName> others = byEntity.getOrDefault(table(entity), List.of()).stream().map(Child::finder)
+                .collect(Collectors.toSet());
+        return entity.finders().stream().filter(finder -> !others.contains(finder.name()))
+                .filter(finder -> finder.fields().stream().allMatch(sample::has))
+                .map(RelationViews::finderTest).toList();
+    }
+
+    private static RelationView.FinderTest finderTest(Finder finder) {
+        List<JavaCode> arguments = new ArrayList<>();
+        List<JavaCode> predicate = new ArrayList<>();
+        List<JavaCode> query = new ArrayList<>();
+        for (Field field : finder.equal()) {
+            arguments.add(storedValue(field));
+            predicate.add(same(field));
+            query.add(parameter(field, ""));
+        }
+        Field last = finder.last();
+        JavaCode value = storedValue(last);
+        arguments.add(finder.match() == Finder.Match.IN ? JavaCode.of("List.of(%s)", value)
+                : finder.match() == Finder.Match.BETWEEN ? JavaCode.of("%s, %s", value, value) : value);
+        String form = "row.%1$s() != null && row.%1$s().";
+        predicate.add(switch (finder.match()) {
+            case CONTAINS -> JavaCode.of(form + "contains(%2$s)", last.name(), value);
+            case STARTS_WITH -> JavaCode.of(form + "startsWith(%2$s)", last.name(), value);
+            default -> same(last);
+        });
+        switch (finder.match()) {
+            case CONTAINS -> query.add(parameter(last, ".contains"));
+            case STARTS_WITH -> query.add(parameter(last, ".startsWith"));
+            case BETWEEN -> query.addAll(List.of(parameter(last, ".atLeast"), parameter(last, ".atMost")));
+            case IN -> query.add(parameter(last, ".in"));
+            case LESS -> query.add(parameter(last, ".less"));
+            case GREATER -> query.add(parameter(last, ".greater"));
+            default -> query.add(parameter(last, ""));
+        }
+        boolean matches = finder.match() != Finder.Match.LESS && finder.match() != Finder.Match.GREATER;
+        return new RelationView.FinderTest(finder.name(), JavaCode.list(arguments), matches,
+                JavaCode.list(predicate, " && "), JavaCode.list(query, " + "));
+    }
+
+    private static JavaCode storedValue(Field field) {
+        return JavaCode.of("stored.%s()", field.name());
+    }
+
+    private static JavaCode same(Field field) {
+        return JavaCode.of("Objects.equals(row.%s(), stored.%s())", field.name(), field.name());
+    }
+
+    private static JavaCode parameter(Field field, String operator) {
+        boolean twice = operator.equals(".in") && field.type() == JavaType.STRING;
+        String form = twice ? "%s + Api.encoded(PathKeys.join(stored.%s()))" : "%s + PathKeys.join(stored.%s())";
+        return JavaCode.of(form, JavaString.of("&" + encoded(field.jsonName()) + operator + "="), field.name());
+    }
+
+    private static String encoded(String name) {
+        return URLEncoder.encode(name, StandardCharsets.UTF_8);
+    }
+
+    private static TableName table(Entity entity) {
+        return entity.table().name();
+    }
+}
