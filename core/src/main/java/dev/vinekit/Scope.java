@@ -9,8 +9,10 @@ import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Which part of a database to read. The tables that a chosen one needs come along.
@@ -34,6 +36,12 @@ public record Scope(List<String> schemas, List<String> tables, List<String> excl
     /** The default schema, with all its tables. */
     public static Scope all() {
         return new Scope(List.of(), List.of());
+    }
+
+    /** This scope as text that is the same for scopes that choose alike. */
+    List<String> words() {
+        return Stream.of(schemas.stream().map(name -> "schema " + name), tables.stream().map(name -> "table " + name),
+                excluded.stream().map(name -> "not " + name)).flatMap(Function.identity()).sorted().toList();
     }
 
     /**

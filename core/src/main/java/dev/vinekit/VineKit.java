@@ -1,5 +1,6 @@
 package dev.vinekit;
 
+import dev.vinekit.compare.Comparison;
 import dev.vinekit.data.SeedScript;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
@@ -22,15 +23,19 @@ import dev.vinekit.run.ServiceRole;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.run.TestRun;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.EngineTraits;
+import dev.vinekit.source.SourceFile;
 import dev.vinekit.source.SourceTree;
 import dev.vinekit.source.Sources;
+import dev.vinekit.sql.Dialect;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -126,8 +131,17 @@ public final class VineKit {
 
     /** Writes every file of the service, in memory, with made-up seed rows. */
     public static SourceTree generate(Mapping mapping) {
+        return generate(mapping, Optional.empty());
+    }
+
+    /**
+     * Writes every file of the service, in memory, with made-up seed rows.
+     *
+     * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
+     */
+    public static SourceTree generate(Mapping mapping, Optional<Path> ownTemplates) {
         Engine engine = Engines.named(mapping.schema().engine());
-        return generate(mapping, new SeedScript(mapping, engine.dialect(mapping.schema())).text());
+        return generate(mapping, new SeedScript(mapping, engine.dialect(mapping.schema())).text(), ownTemplates);
     }
 
     /**
@@ -156,7 +170,43 @@ public final class VineKit {
 
     /** What the files mean for a directory; nothing is written. */
     public static ChangeSet plan(SourceTree sources, Path directory) {
-        return Project.toWrite(directory).plan(sources);
+        return plan(sources, directory, Scope.all());
+    }
+
+    /**
+     * What the files mean for a directory; nothing is written. If the schema has changed since the last run, a script that
+     * takes other databases from the one to the other is among the files.
+     *
+     * @param scope what the schema was read with
+     */
+    public static ChangeSet plan(SourceTree sources, Path directory, Scope scope) {
+        Project project = Project.toWrite(directory);
+        boolean sameScope = Project.serviceBefore(directory)
+                .filter(before -> before.scope().equals(scope.words()) && before.engine().equals(sources.mapping().schema().engine()))
+                .isPresent();
+        List<SourceFile> scripts = !sameScope ? List.of() : project.schema().map(Snapshot::read)
+                .flatMap(before -> ChangeScript.of(before, sources.mapping().schema(), project.nextScript())).stream().toList();
+        return project.plan(sources, scope.words(), scripts);
+    }
+
+    /**
+     * What has changed between the last run in a project and now.
+     *
+     * @param now the present schema, mapped
+     * @param file the decisions that both states are mapped by
+     * @throws Fault if the last run did not record its schema
+     */
+    public static Comparison compare(Project project, Mapping now, MappingFile file) {
+        Schema before = project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
+                "The last run in " + project.directory() + " did not record its schema.", "Run generate once more."));
+        Set<String> settled = Project.tablesBefore(project.directory());
+        Dialect dialect = Engines.named(before.engine()).dialect(before);
+        return Comparison.of(Mapper.map(before, dialect, file.decisions(), settled).mapping(), now);
+    }
+
+    /** The statements that take a database from one state of its schema to another; those that lose data are commented out. */
+    public static String changes(SchemaDifference difference) {
+        return Engines.named(difference.after().engine()).dialect(difference.after()).changes(difference);
     }
 
     /** Writes a change set: all of it or nothing. */

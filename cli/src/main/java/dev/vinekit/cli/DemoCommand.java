@@ -52,7 +52,7 @@ final class DemoCommand extends ToolCommand {
         try (Cellar cellar = stages.run("open", () -> server.map(Cellar::openOn).orElseGet(() -> Cellar.open(engine)),
                 opened -> "the bundled cellar on " + opened.database().engine().title())) {
             Mapping mapping = steps.map(steps.read(cellar.database(), Scope.all()), "com.example.cellar");
-            ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed(engine)), directory);
+            ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed(engine)), directory, Scope.all());
             project = steps.write(changes);
         }
         steps.compile(project);

@@ -2,14 +2,18 @@ package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Engines;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
-import dev.vinekit.project.FileChange;
+import dev.vinekit.project.Project;
+import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -18,8 +22,8 @@ import picocli.CommandLine.Option;
 
 /** Generates a project, or brings it up to date. */
 @Command(name = "generate", description = {
-    "Generates the service for a database, or brings it up to date.",
-    "What people have written in the project is kept."})
+    "Generates the service for a database, or brings it up to date. What people have written in the project is kept.",
+    "Into an empty directory: a whole Maven project. Into one with a pom.xml of your own: sources only."})
 final class GenerateCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
@@ -34,42 +38,83 @@ final class GenerateCommand extends ToolCommand {
     @Option(names = "--dry-run", description = "Show what would be written, and write nothing.")
     private boolean dryRun;
 
+    @Option(names = "--diff", description = "Show every change line by line as well.")
+    private boolean diff;
+
+    @Option(names = "--patch", paramLabel = "FILE",
+            description = "Write the changes to a file that git apply takes, and not to the project.")
+    private Path patch;
+
     @Override
     public Integer call() {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Path directory = project.directory();
         MappingFile file = source.inDirectory(directory);
+        Optional<ServiceDescription> before = Project.serviceBefore(directory);
         Schema schema;
         try (Source opened = source.open(output)) {
             schema = steps.read(opened.database(), source.scope());
         }
-        Mapping mapping = steps.map(schema, inPackage(file), directory);
-        ChangeSet changes = steps.plan(VineKit.generate(mapping), directory);
-        if (!dryRun) {
+        MappingFile decided = inPackage(file);
+        Mapping mapping = steps.map(schema, decided, directory);
+        ChangeSet changes = steps.plan(VineKit.generate(mapping, Optional.of(decided.templates(directory))), directory, source.scope());
+        String lines = diff ? Project.diff(changes) : "";
+        if (patch != null) {
+            write(Project.patch(changes));
+        } else if (!dryRun) {
             steps.write(changes);
         }
         stages.end();
-        report(mapping, changes);
-        return changes.ofKind(FileChange.Kind.CONFLICT).isEmpty() ? 0 : VineKitCommand.ATTENTION;
+        report(mapping, changes, before);
+        new DiffView(output.style(), System.out).print(lines);
+        conclude(mapping, changes);
+        return changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
     }
 
-    private void report(Mapping mapping, ChangeSet changes) {
+    private void write(String text) {
+        try {
+            Files.writeString(patch, text);
+        } catch (IOException e) {
+            throw Fault.inWorld("Writing " + patch + " failed: " + e + ".", "Name another file with --patch.", e);
+        }
+    }
+
+    private void report(Mapping mapping, ChangeSet changes, Optional<ServiceDescription> before) {
         Style style = output.style();
-        Set<TableName> chosen = source.scope().chosen(mapping.schema());
-        Set<TableName> cameAlong = mapping.entities().stream().map(entity -> entity.table().name())
-                .filter(name -> source.namesTables() && !chosen.contains(name)).collect(Collectors.toSet());
-        new MappingView(mapping, style, System.out).print(cameAlong);
-        List.of(FileChange.Kind.CONFLICT, FileChange.Kind.MERGED, FileChange.Kind.LEFT_ALONE).forEach(kind ->
-                changes.ofKind(kind).forEach(change ->
-                        System.out.println(style.warning(Steps.label(kind)) + ": " + change.path())));
-        boolean nothing = changes.changes().stream().noneMatch(FileChange::touchesFile);
-        System.out.println(nothing ? "Nothing to write: the project is up to date."
-                : (dryRun ? "Would be written" : "Written") + " to " + changes.directory() + ": "
-                        + Steps.counts(changes) + ".");
-        if (!dryRun && !nothing) {
+        if (before.isEmpty() || output.verbose()) {
+            Set<TableName> chosen = source.scope().chosen(mapping.schema());
+            Set<TableName> cameAlong = mapping.entities().stream().map(entity -> entity.table().name())
+                    .filter(name -> source.namesTables() && !chosen.contains(name)).collect(Collectors.toSet());
+            new MappingView(mapping, style, System.out).print(cameAlong);
+        } else {
+            new MappingView(mapping, style, System.out).printNews(before.get());
+        }
+        new ChangeView(style, System.out, output.verbose()).print(changes);
+        if (!changes.ownTemplates().isEmpty()) {
+            System.out.println("Your own templates used: " + String.join(", ", changes.ownTemplates()) + ".");
+        }
+        if (!changes.missingLibraries().isEmpty()) {
+            System.out.println(style.warning("The pom.xml does not name these libraries, which the code needs:"));
+            changes.missingLibraries().forEach(library -> System.out.println("  " + library));
+        }
+        System.out.println(style.warning("No access control: everyone who reaches the service may read and write."));
+    }
+
+    private void conclude(Mapping mapping, ChangeSet changes) {
+        if (changes.isEmpty()) {
+            System.out.println("Nothing to write: the project is up to date.");
+            return;
+        }
+        String target = changes.directory().equals(Path.of(".")) ? "the current directory" : changes.directory().toString();
+        String where = patch != null ? "Written as a patch to " + patch
+                : (dryRun ? "Would be written to " : "Written to ") + target;
+        System.out.println(where + ": " + Steps.counts(changes) + ".");
+        if (patch != null) {
+            System.out.println("Next: git apply " + patch);
+        } else if (!dryRun) {
             boolean ownScratch = !Engines.named(mapping.schema().engine()).libraries().isEmpty();
-            System.out.println("Next: vinekit test --dir " + changes.directory()
+            System.out.println("Next: vinekit test" + project.option()
                     + (ownScratch ? "" : " --on the URL of an empty database"));
         }
     }

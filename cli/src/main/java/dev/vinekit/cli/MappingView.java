@@ -4,10 +4,13 @@ import dev.vinekit.mapping.CommonPrefix;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Remark;
+import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.TableName;
 import java.io.PrintStream;
 import java.util.Collection;
+import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Shows what tables become, and what to know about it. */
@@ -40,9 +43,7 @@ final class MappingView {
         }
         lines.print(out);
         out.println();
-        for (Remark remark : mapping.remarks()) {
-            out.println(style.warning(style.table(remark.table().name(), 60)) + ": " + style.cell(remark.text(), 400));
-        }
+        mapping.remarks().forEach(this::print);
         boolean clipped = mapping.entities().stream().anyMatch(entity -> entity.table().name().name().startsWith(
                 CommonPrefix.of(mapping.schema()).orElse("\n")) && entity.name().value().toLowerCase(Locale.ROOT).startsWith(
                 CommonPrefix.of(mapping.schema()).orElse("").replace("_", "").toLowerCase(Locale.ROOT)));
@@ -51,5 +52,20 @@ final class MappingView {
                     + "; drop-prefix in the mapping file leaves it out of the classes' names.");
         }
         out.print(mapping.remarks().isEmpty() && !clipped ? "" : System.lineSeparator());
+    }
+
+    /** Prints what to know that was not said in the last run. */
+    void printNews(ServiceDescription before) {
+        Set<String> said = before.tables().stream()
+                .flatMap(table -> table.remarks().stream().map(remark -> table.table() + " " + remark))
+                .collect(Collectors.toSet());
+        List<Remark> news = mapping.remarks().stream()
+                .filter(remark -> !said.contains(remark.table().name() + " " + remark.text())).toList();
+        news.forEach(this::print);
+        out.print(news.isEmpty() ? "" : System.lineSeparator());
+    }
+
+    private void print(Remark remark) {
+        out.println(style.warning(style.table(remark.table().name(), 60)) + ": " + style.cell(remark.text(), 400));
     }
 }

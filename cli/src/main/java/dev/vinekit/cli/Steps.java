@@ -50,8 +50,8 @@ final class Steps {
         return count(mapping.entities().size(), "entity", "entities") + " in " + mapping.basePackage();
     }
 
-    ChangeSet plan(SourceTree sources, Path directory) {
-        return stages.run("plan", () -> VineKit.plan(sources, directory), changes ->
+    ChangeSet plan(SourceTree sources, Path directory, Scope scope) {
+        return stages.run("plan", () -> VineKit.plan(sources, directory, scope), changes ->
                 count(changes.changes().size(), "file", "files") + ": " + counts(changes));
     }
 

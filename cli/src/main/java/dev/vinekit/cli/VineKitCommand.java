@@ -13,7 +13,7 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true,
         version = "vinekit 0.1.0",
         subcommands = {
-            DemoCommand.class, InspectCommand.class, MapCommand.class, GenerateCommand.class, TestCommand.class, ServeCommand.class,
+            DemoCommand.class, InspectCommand.class, MapCommand.class, GenerateCommand.class, CompareCommand.class, TestCommand.class, ServeCommand.class,
             RoleCommand.class},
         footer = {
             "",

@@ -3,6 +3,7 @@ package dev.vinekit.data;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Relation;
 import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -29,11 +30,11 @@ public final class SeedScript {
         this.samples = new SampleRows(mapping);
     }
 
-    /** The script; each row of a table refers to the row of the same number in another. */
+    /** The script; each row of a table refers to the row of the same number in another, by a second reference to the next. */
     public String text() {
         StringBuilder script = new StringBuilder("-- Made-up rows, " + ROWS + " in each table.\n");
         for (Entity entity : mapping.inReferenceOrder()) {
-            if (!entity.isWritable()) {
+            if (!entity.isInsertable()) {
                 continue;
             }
             script.append('\n');
@@ -71,7 +72,7 @@ public final class SeedScript {
     private String literal(Entity entity, Field field, Sample sample, int n) {
         if (sample instanceof Sample.Reference reference) {
             Entity target = mapping.entity(reference.relation().foreignKey().target());
-            int row = target.equals(entity) ? n - 1 : n;
+            int row = target.equals(entity) ? n - 1 : (n - 1 + turn(entity, reference.relation())) % ROWS + 1;
             Field targetField = reference.target();
             Sample targetSample = targetField.input() == Field.Input.ASSIGNED
                     ? new Sample.NumberedNumber(BigDecimal.ZERO)
@@ -79,6 +80,12 @@ public final class SeedScript {
             return literal(target, targetField, targetSample, row);
         }
         return dialect.literal(field.column().type(), text(sample, n));
+    }
+
+    /** Which of the references of an entity to the same target this is: each goes to another row. */
+    private static int turn(Entity entity, Relation relation) {
+        return entity.relations().stream()
+                .filter(other -> other.foreignKey().target().equals(relation.foreignKey().target())).toList().indexOf(relation);
     }
 
     private static String later(String iso, int n) {

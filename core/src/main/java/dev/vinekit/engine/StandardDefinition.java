@@ -9,6 +9,7 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.TablePart;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
@@ -53,6 +54,11 @@ public class StandardDefinition {
         return "CREATE SCHEMA " + dialect.identifier(name);
     }
 
+    /** What {@link #prelude()} is for another state of the schema. */
+    protected List<String> preludeOf(Schema other) {
+        return new StandardDefinition(dialect, other).prelude();
+    }
+
     /** Statements that must come before the tables: sequences and domains. */
     protected List<String> prelude() {
         List<String> statements = new ArrayList<>();
@@ -72,26 +78,38 @@ public class StandardDefinition {
     }
 
     private void table(Table table, Set<TableName> defined, List<String> later) {
+        List<ForeignKey> inside = table.foreignKeys().stream()
+                .filter(key -> defined.contains(key.target()) || refersAhead()).toList();
+        table.foreignKeys().stream().filter(key -> !inside.contains(key)).forEach(key -> later.add(addition(table, key)));
+        statements(table, inside).forEach(statement -> script.append(statement).append(";\n"));
+        script.append('\n');
+    }
+
+    /** The statement that adds a part to a table which is there. */
+    final String addition(Table table, TablePart part) {
+        if (part instanceof Index index) {
+            return index(table, index);
+        }
+        boolean primary = table.primaryKey().filter(part::equals).isPresent();
+        String definition = part instanceof ForeignKey key ? reference(key) : part instanceof Check check ? check(check)
+                : key((UniqueKey) part, primary ? "PRIMARY KEY" : "UNIQUE");
+        return "ALTER TABLE " + name(table) + " ADD " + definition;
+    }
+
+    /** The statements that make a table with some of its references. */
+    final List<String> statements(Table table, List<ForeignKey> references) {
         List<String> parts = new ArrayList<>();
         table.columns().forEach(column -> parts.add(column(table, column)));
         table.primaryKey().flatMap(key -> primaryKey(table, key)).ifPresent(parts::add);
         table.uniqueKeys().forEach(key -> parts.add(key(key, "UNIQUE")));
         parts.addAll(innerIndexes(table));
-        for (ForeignKey key : table.foreignKeys()) {
-            if (defined.contains(key.target()) || refersAhead()) {
-                parts.add(reference(key));
-            } else {
-                later.add("ALTER TABLE " + name(table) + " ADD " + reference(key));
-            }
-        }
+        references.forEach(key -> parts.add(reference(key)));
         table.checks().stream().filter(check -> check.column().isEmpty()).forEach(check -> parts.add(check(check)));
-        script.append("CREATE TABLE ").append(name(table)).append(" (\n    ")
-                .append(String.join(",\n    ", parts)).append("\n)").append(options(table)).append(";\n");
-        comments(table).forEach(statement -> script.append(statement).append(";\n"));
-        for (Index index : outerIndexes(table)) {
-            script.append(index(table, index)).append(";\n");
-        }
-        script.append('\n');
+        List<String> statements = new ArrayList<>();
+        statements.add("CREATE TABLE " + name(table) + " (\n    " + String.join(",\n    ", parts) + "\n)" + options(table));
+        statements.addAll(comments(table));
+        outerIndexes(table).forEach(index -> statements.add(index(table, index)));
+        return statements;
     }
 
     /** Indexes that stand inside the definition of the table. */
@@ -105,14 +123,23 @@ public class StandardDefinition {
     }
 
     private void view(Table view) {
-        script.append("CREATE ").append(view.kind() == Table.Kind.MATERIALIZED_VIEW ? "MATERIALIZED VIEW " : "VIEW ")
-                .append(name(view)).append(columns(view.columns().stream().map(Column::name).toList()))
-                .append(" AS\n").append(view.viewQuery().orElseThrow().sql()).append(";\n");
-        comments(view).forEach(statement -> script.append(statement).append(";\n"));
-        for (Index index : view.indexes()) {
-            script.append(index(view, index)).append(";\n");
-        }
+        viewStatements(view).forEach(statement -> script.append(statement).append(";\n"));
         script.append('\n');
+    }
+
+    /** The statements that make a view. */
+    final List<String> viewStatements(Table view) {
+        List<String> statements = new ArrayList<>();
+        statements.add("CREATE " + viewWords(view) + " " + name(view)
+                + columns(view.columns().stream().map(Column::name).toList())
+                + " AS\n" + view.viewQuery().orElseThrow().sql());
+        statements.addAll(comments(view));
+        view.indexes().forEach(index -> statements.add(index(view, index)));
+        return statements;
+    }
+
+    static String viewWords(Table view) {
+        return view.kind() == Table.Kind.MATERIALIZED_VIEW ? "MATERIALIZED VIEW" : "VIEW";
     }
 
     /** Whether a reference may come before the table that it goes to. */

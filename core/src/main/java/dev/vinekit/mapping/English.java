@@ -37,6 +37,8 @@ final class English {
         }
     }
 
+    private static final int SHORTEST_BEFORE_DIGITS = 3;
+
     /** Nouns whose compounds are as irregular as they are: grandchild, bookshelf. */
     private static final List<String> COMPOUNDED = List.of(
             "child", "person", "woman", "man", "foot", "tooth", "mouse", "wife", "knife", "leaf", "shelf", "half");
@@ -63,7 +65,7 @@ final class English {
         while (end > 0 && Character.isDigit(noun.charAt(end - 1))) {
             end--;
         }
-        return end == 0 ? noun : change.apply(noun.substring(0, end)) + noun.substring(end);
+        return end < SHORTEST_BEFORE_DIGITS ? change.apply(noun) : change.apply(noun.substring(0, end)) + noun.substring(end);
     }
 
     private static String pluralOfLetters(String noun) {

@@ -75,6 +75,12 @@ public record Entity(
         return operations.contains(operation);
     }
 
+    /** Whether rows can be inserted at all, be it by clients or not. */
+    public boolean isInsertable() {
+        return !table.isView() && fields.stream().allMatch(field -> field.input() != Field.Input.READ_ONLY
+                || field.column().nullable() || field.column().isFilledByDatabase());
+    }
+
     /** Whether clients write rows at all. */
     public boolean isWritable() {
         return can(Operation.CREATE) || isUpdatable();

@@ -112,10 +112,15 @@ final class FieldMapper {
                 dialect.isSame(column.type(), sqlName, parameter),
                 enumeration.isPresent() ? List.of()
                         : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels()) : rules.examples(column),
-                conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE ? name.value() : column.name(),
+                jsonName(column, name, sqlName),
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
                 isMade(column, inKey));
+    }
+
+    private String jsonName(Column column, JavaName name, String sqlName) {
+        return conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE ? name.value()
+                : sqlName.equalsIgnoreCase(column.name()) ? sqlName : column.name();
     }
 
     /** A key that is a UUID which neither the database nor another table gives is made by the service. */

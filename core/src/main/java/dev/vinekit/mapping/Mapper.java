@@ -135,7 +135,7 @@ public final class Mapper {
             decided.mistake("The class cannot be named \"" + wanted + "\": " + clash + ".", "name");
         }
         List<String> renamed = new ArrayList<>();
-        JavaName name = names.entity(words(table).singular().pascal(),
+        JavaName name = names.entity(words(table),
                 (wanted, reason) -> renamed.add("The class is not named " + wanted + ": " + reason + "."));
         renamed.forEach(text -> remarks.add(new Remark(table.name(), text, List.of("name"), name.value())));
         return name;
@@ -290,6 +290,9 @@ public final class Mapper {
             List<Column> columns = decided.columns(wanted.by(), "finders", place, "by");
             List<Field> compared = fieldsOf(columns.stream().map(Column::name).toList(), fields);
             Finder.Match match = wanted.match().orElse(Finder.Match.EQUAL);
+            if (compared.size() < wanted.by().size()) {
+                continue;
+            }
             Optional<String> problem = problem(compared, match);
             if (problem.isPresent()) {
                 decided.mistake(problem.get(), "finders", place, "by");

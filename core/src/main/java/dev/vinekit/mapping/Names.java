@@ -30,8 +30,13 @@ final class Names {
      *
      * @param onRename told the name that was not to be had, and why
      */
-    JavaName entity(String derived, BiConsumer<String, String> onRename) {
-        String wanted = derived;
+    JavaName entity(Words words, BiConsumer<String, String> onRename) {
+        return entity(words.singular().pascal(), onRename);
+    }
+
+    /** As {@link #entity(Words, BiConsumer)}, for a name that is to be taken as it is. */
+    JavaName entity(String asked, BiConsumer<String, String> onRename) {
+        String wanted = asked;
         if (wanted.isEmpty() || !Character.isJavaIdentifierStart(wanted.charAt(0))) {
             wanted = "Table" + wanted;
         }

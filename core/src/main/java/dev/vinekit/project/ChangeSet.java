@@ -4,6 +4,8 @@ import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /**
  * What a generation means for a project.
@@ -11,10 +13,22 @@ import java.util.Map;
  * @param directory the project
  * @param service what the generated service is, for later runs
  * @param changes one for each file, sorted by path
+ * @param record files of the record that change: their new text by path, nothing for those that go
+ * @param missingLibraries what the code needs and the {@code pom.xml} of a project that is not ours does not name, as
+ *     {@code group:artifact}
+ * @param ownTemplates the templates of the house that were used
  */
-public record ChangeSet(Path directory, ServiceDescription service, List<FileChange> changes) {
+public record ChangeSet(
+        Path directory,
+        ServiceDescription service,
+        List<FileChange> changes,
+        Map<String, Optional<String>> record,
+        List<String> missingLibraries,
+        Set<String> ownTemplates) {
     public ChangeSet {
         changes = List.copyOf(changes);
+        record = Map.copyOf(record);
+        missingLibraries = List.copyOf(missingLibraries);
     }
 
     /** How many files of each kind there are; kinds without files are left out. */
@@ -26,5 +40,15 @@ public record ChangeSet(Path directory, ServiceDescription service, List<FileCha
 
     public List<FileChange> ofKind(FileChange.Kind kind) {
         return changes.stream().filter(change -> change.kind() == kind).toList();
+    }
+
+    /** Whether there is nothing to write, not even in the record. */
+    public boolean isEmpty() {
+        return record.isEmpty() && changes.stream().noneMatch(FileChange::touchesFile);
+    }
+
+    /** Whether a person should look at something before going on. */
+    public boolean wantsAttention() {
+        return !missingLibraries.isEmpty() || changes.stream().anyMatch(FileChange::wantsAttention);
     }
 }

@@ -1,15 +1,19 @@
 package dev.vinekit.project;
 
+import dev.vinekit.schema.TableName;
 import java.util.Optional;
 
 /**
  * What a generation means for one file.
  *
  * @param path relative to the project, with forward slashes
+ * @param reason why, as a few words
+ * @param table the table that the file is about; empty if it is about all
  * @param text what will be in the file; empty if it will not be there, or is left as it is
- * @param generated what was generated for it; empty if nothing is any more
+ * @param from where its content is taken from, which then goes away; empty if it is where it was
  */
-public record FileChange(String path, Kind kind, Optional<String> text, Optional<String> generated) {
+public record FileChange(
+        String path, Kind kind, String reason, Optional<TableName> table, Optional<String> text, Optional<String> from) {
     /** What happens to the file. */
     public enum Kind {
         /** It was not there. */
@@ -24,7 +28,7 @@ public record FileChange(String path, Kind kind, Optional<String> text, Optional
         CONFLICT,
         /** It is no longer generated, and nobody edited it. */
         REMOVED,
-        /** A person deleted it, or edited it and it is no longer generated. */
+        /** It stays as it is, though another text was generated for it, or none any more. */
         LEFT_ALONE
     }
 
@@ -32,7 +36,12 @@ public record FileChange(String path, Kind kind, Optional<String> text, Optional
     public boolean touchesFile() {
         return switch (kind) {
             case NEW, CHANGED, MERGED, CONFLICT, REMOVED -> true;
-            case SAME, LEFT_ALONE -> false;
+            case SAME, LEFT_ALONE -> from.isPresent();
         };
+    }
+
+    /** Whether a person should look at it before going on. */
+    public boolean wantsAttention() {
+        return kind == Kind.CONFLICT || kind == Kind.LEFT_ALONE && reason.startsWith(Reasons.NOT_OURS);
     }
 }

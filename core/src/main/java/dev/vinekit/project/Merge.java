@@ -5,6 +5,10 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.eclipse.jgit.diff.HistogramDiff;
 import org.eclipse.jgit.diff.RawText;
 import org.eclipse.jgit.diff.RawTextComparator;
@@ -18,6 +22,8 @@ import org.eclipse.jgit.merge.MergeResult;
  * @param conflict whether both sides changed the same lines; the text then has both, marked in the usual way
  */
 record Merge(String text, boolean conflict) {
+    private static final Pattern IMPORT = Pattern.compile("^import (?:static )?[\\w.]+\\.(\\w+);$", Pattern.MULTILINE);
+
     /**
      * Merges what a person and a new generation each made of what was generated last.
      *
@@ -35,7 +41,27 @@ record Merge(String text, boolean conflict) {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return new Merge(bytes.toString(StandardCharsets.UTF_8), result.containsConflicts());
+        String text = bytes.toString(StandardCharsets.UTF_8);
+        return new Merge(withImportsOf(edited, text), result.containsConflicts());
+    }
+
+    /**
+     * The merged text with the imports of the edited one that are still in use: what the generated code no longer needs,
+     * a person's own lines may.
+     */
+    private static String withImportsOf(String edited, String merged) {
+        Set<String> lost = new TreeSet<>();
+        String body = IMPORT.matcher(merged).replaceAll("");
+        Matcher line = IMPORT.matcher(edited);
+        while (line.find()) {
+            boolean there = merged.contains("\n" + line.group() + "\n");
+            if (!there && Pattern.compile("(?<![\\w.])" + line.group(1) + "\\b").matcher(body).find()
+                    && !Pattern.compile("^import (?:static )?[\\w.]+\\." + line.group(1) + ";$", Pattern.MULTILINE).matcher(merged).find()) {
+                lost.add(line.group());
+            }
+        }
+        int end = lost.isEmpty() ? -1 : merged.indexOf(";\n", merged.indexOf("package "));
+        return end < 0 ? merged : merged.substring(0, end + 2) + "\n" + String.join("\n", lost) + "\n" + merged.substring(end + 2);
     }
 
     private static RawText raw(String text) {

@@ -1,9 +1,11 @@
 package dev.vinekit.project;
 
 import java.io.IOException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -21,10 +23,11 @@ final class PendingWrite {
     private final Path directory;
     private final Path pending;
     private final List<String> removed = new ArrayList<>();
+    private final List<String> paths = new ArrayList<>();
 
     private PendingWrite(Path directory) {
         this.directory = directory;
-        this.pending = directory.resolve(Project.RECORD).resolve("pending");
+        this.pending = directory.resolve(LastRun.FOLDER).resolve("pending");
     }
 
     static PendingWrite of(Path directory) {
@@ -42,20 +45,63 @@ final class PendingWrite {
 
     void put(String path, String text) throws IOException {
         Path file = pending.resolve("files").resolve(path);
-        Files.createDirectories(file.getParent());
-        Files.writeString(file, text);
+        try {
+            Files.createDirectories(file.getParent());
+            Files.writeString(file, text);
+        } catch (IOException e) {
+            clear();
+            throw e;
+        }
+        paths.add(path);
     }
 
     void remove(String path) {
         removed.add(path);
+        paths.add(path);
     }
 
-    /** Makes the changes take effect. */
+    /**
+     * Makes the changes take effect.
+     *
+     * @throws IOException if they cannot; nothing has changed then
+     */
     void commit() throws IOException {
-        Files.createDirectories(pending);
-        Files.write(pending.resolve(REMOVED), removed);
+        try {
+            for (String path : paths) {
+                requireWritable(directory.resolve(path));
+            }
+            Files.createDirectories(pending);
+            Files.write(pending.resolve(REMOVED), removed);
+        } catch (IOException e) {
+            clear();
+            throw e;
+        }
         Files.createFile(pending.resolve(READY));
         apply();
+    }
+
+    /** Moving a file over another asks only the directory; a person who made a file read-only meant it. */
+    private static void requireWritable(Path file) throws IOException {
+        if (Files.isDirectory(file)) {
+            throw new FileSystemException(file.toString(), null, "it is a directory");
+        }
+        if (Files.exists(file) && !isWritable(file)) {
+            throw new FileSystemException(file.toString(), null, "it is read-only");
+        }
+        Path parent = file.getParent();
+        while (parent != null && !Files.exists(parent)) {
+            parent = parent.getParent();
+        }
+        if (parent != null && (!Files.isDirectory(parent) || !isWritable(parent))) {
+            throw new FileSystemException(parent.toString(), null, "it takes no new files");
+        }
+    }
+
+    /** To the administrator every file is writable; its permissions still tell. */
+    private static boolean isWritable(Path path) throws IOException {
+        PosixFileAttributeView posix = Files.getFileAttributeView(path, PosixFileAttributeView.class);
+        return Files.isWritable(path) && (posix == null || posix.readAttributes().permissions().stream()
+                .anyMatch(permission -> permission.name().endsWith("_WRITE")));
     }
 
     private void apply() throws IOException {

@@ -10,9 +10,17 @@ import java.util.Set;
  * What a generated service is, as later runs need to know it.
  *
  * @param engine the engine's name
+ * @param sourcesOnly whether it lies in a project that is not of our making
+ * @param scope which tables were chosen, as text
  * @param basePackage the package that the generated packages lie in
  */
-public record ServiceDescription(String engine, String basePackage, List<TableDescription> tables) {
+public record ServiceDescription(
+        String engine, boolean sourcesOnly, List<String> scope, String basePackage, List<TableDescription> tables) {
+    public ServiceDescription {
+        scope = scope == null ? List.of() : List.copyOf(scope);
+        tables = List.copyOf(tables);
+    }
+
     /**
      * A table or view.
      *
@@ -32,9 +40,11 @@ public record ServiceDescription(String engine, String basePackage, List<TableDe
             List<String> remarks) {
     }
 
-    public static ServiceDescription of(Mapping mapping) {
+    public static ServiceDescription of(Mapping mapping, boolean sourcesOnly, List<String> scope) {
         return new ServiceDescription(
                 mapping.schema().engine(),
+                sourcesOnly,
+                scope,
                 mapping.basePackage().value(),
                 mapping.entities().stream().map(entity -> new TableDescription(
                         entity.table().name().name(),

@@ -18,7 +18,7 @@ public record ForeignKey(
         List<String> targetColumns,
         Action onDelete,
         Action onUpdate,
-        Deferral deferral) {
+        Deferral deferral) implements TablePart {
 
     /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
     public enum Action {

@@ -60,6 +60,11 @@ public record Schema(
         return new Schema(engine, defaultSchema, others, domains, sequences);
     }
 
+    /** This schema as everybody sees it, whoever owns it and whatever the login may do. */
+    public Schema withoutAccess() {
+        return withTables(tables.stream().map(Table::withoutAccess).toList());
+    }
+
     /** The domain that a column has. */
     public Optional<Domain> domain(Column column) {
         return column.type().domain().flatMap(name ->

@@ -82,7 +82,24 @@ public record Table(
     public Table withNotNull(Collection<String> columnNames) {
         List<Column> others = columns.stream()
                 .map(column -> columnNames.contains(column.name()) ? column.withNotNull() : column).toList();
+        return withColumns(others);
+    }
+
+    /** This table, whoever owns it and whatever the login may do. */
+    public Table withoutAccess() {
+        return new Table(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
+                comment, Access.UNLIMITED);
+    }
+
+    /** This table with other columns. */
+    public Table withColumns(List<Column> others) {
         return new Table(name, kind, others, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
+                comment, access);
+    }
+
+    /** This table under another name. */
+    public Table named(TableName other) {
+        return new Table(other, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
                 comment, access);
     }
 

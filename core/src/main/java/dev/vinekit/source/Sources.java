@@ -88,7 +88,7 @@ public final class Sources {
         table.layer("repository", name + "Repository", e.repositoryClass(), e);
         table.layer("service", name + "Service", e.serviceClass(), e);
         table.main("controller", "controller", name + "Controller");
-        if (e.can().create()) {
+        if (e.can().create() || entity.isInsertable()) {
             table.test("samples", "samples", name + "Samples");
         }
         table.test("repositoryTest", "repository", name + "RepositoryTest");

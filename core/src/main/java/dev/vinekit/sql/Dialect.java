@@ -3,6 +3,7 @@ package dev.vinekit.sql;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -118,6 +119,12 @@ public interface Dialect {
 
     /** The statements that make the tables and views of a schema in an empty database, one script. */
     String definition(Schema schema);
+
+    /**
+     * The statements that take a database of this engine from one state of its schema to another, those that lose data
+     * commented out; empty if nothing has changed.
+     */
+    String changes(SchemaDifference difference);
 
     /** A regular expression of the engine as Java understands it; empty if it might mean something else there. */
     default Optional<String> javaRegex(String pattern) {

@@ -168,7 +168,7 @@ class MapperTest {
                 """);
 
         assertThat(mapping.entities().get(0).relations()).extracting(relation -> relation.name().value())
-                .containsExactlyInAnyOrder("from", "toVessel", "vessel");
+                .containsExactlyInAnyOrder("fromVessel", "toVessel", "vessel");
         assertThat(mapping.entities().get(0).relations()).filteredOn(Relation::required).hasSize(1);
     }
 

@@ -1,8 +1,10 @@
 package dev.vinekit.engine.generic;
 
+import dev.vinekit.engine.StandardChanges;
 import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
@@ -78,5 +80,10 @@ final class GenericDialect implements Dialect {
     @Override
     public String definition(Schema schema) {
         return new StandardDefinition(this, schema).script();
+    }
+
+    @Override
+    public String changes(SchemaDifference difference) {
+        return new StandardChanges(this, difference, new StandardDefinition(this, difference.after())).script();
     }
 }

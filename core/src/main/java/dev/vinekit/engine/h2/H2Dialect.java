@@ -4,6 +4,7 @@ import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
@@ -70,11 +71,20 @@ final class H2Dialect implements Dialect {
 
     @Override
     public String definition(Schema schema) {
+        return definitionOf(schema).script();
+    }
+
+    @Override
+    public String changes(SchemaDifference difference) {
+        return new H2Changes(this, difference, definitionOf(difference.after())).script();
+    }
+
+    private StandardDefinition definitionOf(Schema schema) {
         return new StandardDefinition(this, schema) {
             @Override
             protected ForeignKey.Action usualAction() {
                 return ForeignKey.Action.RESTRICT;
             }
-        }.script();
+        };
     }
 }

@@ -2,6 +2,7 @@ package dev.vinekit.engine.mariadb;
 
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
@@ -150,5 +151,10 @@ final class MariadbDialect implements Dialect {
     @Override
     public String definition(Schema schema) {
         return new MariadbDefinition(this, schema).script();
+    }
+
+    @Override
+    public String changes(SchemaDifference difference) {
+        return new MariadbChanges(this, difference, new MariadbDefinition(this, difference.after())).script();
     }
 }

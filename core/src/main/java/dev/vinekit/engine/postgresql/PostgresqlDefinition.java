@@ -20,6 +20,11 @@ final class PostgresqlDefinition extends StandardDefinition {
         super(dialect, schema);
     }
 
+    @Override
+    protected List<String> preludeOf(Schema other) {
+        return new PostgresqlDefinition(dialect, other).prelude();
+    }
+
     /** Enumerations come before the domains and tables that have them. */
     @Override
     protected List<String> prelude() {

@@ -2,6 +2,7 @@ package dev.vinekit.engine.postgresql;
 
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
@@ -136,5 +137,10 @@ final class PostgresqlDialect implements Dialect {
     @Override
     public String definition(Schema schema) {
         return new PostgresqlDefinition(this, schema).script();
+    }
+
+    @Override
+    public String changes(SchemaDifference difference) {
+        return new PostgresqlChanges(this, difference, new PostgresqlDefinition(this, difference.after())).script();
     }
 }

@@ -3,6 +3,7 @@ package dev.vinekit.engine.sqlite;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
@@ -104,5 +105,10 @@ final class SqliteDialect implements Dialect {
     @Override
     public String definition(Schema schema) {
         return new SqliteDefinition(this, schema).script();
+    }
+
+    @Override
+    public String changes(SchemaDifference difference) {
+        return new SqliteChanges(this, difference, new SqliteDefinition(this, difference.after())).script();
     }
 }

@@ -225,7 +225,8 @@ final class RelationViews {
             case LESS -> last + " is less than this";
             case GREATER -> last + " is greater than this";
         };
-        return "whose " + (equal.isEmpty() ? "" : equal + " equal these, and whose ") + match;
+        String those = equal.isEmpty() ? "" : equal + (finder.equal().size() == 1 ? " has this value, and whose " : " have these values, and whose ");
+        return "whose " + those + match;
     }
 
     private static JavaCode and(Field field, String operator, JavaName argument) {

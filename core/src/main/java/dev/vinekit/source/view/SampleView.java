@@ -11,7 +11,7 @@ import java.util.List;
  * @param arguments a value for each field of the input
  */
 public record SampleView(boolean numbered, List<ParentView> parents, List<JavaCode> arguments) {
-    /** A row that the sample refers to. */
-    public record ParentView(JavaName type, JavaName name) {
+    /** A row that the sample refers to, and the method of its samples that gives one. */
+    public record ParentView(JavaName type, JavaName name, JavaName method) {
     }
 }

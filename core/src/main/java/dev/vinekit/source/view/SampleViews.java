@@ -6,8 +6,10 @@ import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -44,7 +46,8 @@ final class SampleViews {
                 .toList();
         List<SampleView.ParentView> parents = used.stream()
                 .map(relation -> new SampleView.ParentView(
-                        mapping.entity(relation.foreignKey().target()).name(), relation.name()))
+                        mapping.entity(relation.foreignKey().target()).name(), relation.name(),
+                        JavaName.of(mapping.entity(relation.foreignKey().target()).can(Operation.CREATE) ? "inserted" : "stored")))
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
         for (Map.Entry<Field, Sample> value : row.values().entrySet()) {

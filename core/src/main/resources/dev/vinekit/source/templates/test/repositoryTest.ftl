@@ -89,8 +89,15 @@ class ${e.name}RepositoryTest {
         List<${e.name}> all = repository.list(connection, Page.all());
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+<#if e.can.create>
         assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
         assertThat(repository.list(connection, Page.after(${e.keyCode.ofFirst}, 1))).isEqualTo(all.subList(1, 2));
+<#else>
+        if (!all.isEmpty()) {
+            assertThat(repository.list(connection, Page.after(${e.keyCode.ofFirst}, 1)))
+                    .isEqualTo(all.stream().skip(1).limit(1).toList());
+        }
+</#if>
     }
 <#else>
 

@@ -1,3 +1,16 @@
+<#if !e.can.create>
+/** Rows of ${e.table.code}. The service does not create any; the seed has some. */
+public final class ${e.name}Samples {
+    private ${e.name}Samples() {
+    }
+
+    /** A row of the seed, another one each time as long as there are any. */
+    public static ${e.name} stored(Connection connection) throws SQLException {
+        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all());
+        return rows.get(Numbers.next() % rows.size());
+    }
+}
+<#else>
 /** Rows of ${e.table.code} that satisfy every constraint. */
 public final class ${e.name}Samples {
     private ${e.name}Samples() {
@@ -15,7 +28,7 @@ public final class ${e.name}Samples {
         int n = Numbers.next();
 </#if>
 <#list s.parents as p>
-        ${p.type} ${p.name} = ${p.type}Samples.inserted(connection);
+        ${p.type} ${p.name} = ${p.type}Samples.${p.method}(connection);
 </#list>
         return new ${e.name}Input(
 <#list s.arguments as a>
@@ -29,3 +42,4 @@ public final class ${e.name}Samples {
         return new ${e.repositoryClass}().insert(connection, sample(connection));
     }
 }
+</#if>

@@ -1,0 +1,136 @@
+package dev.vinekit.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vinekit.VineKit;
+import dev.vinekit.compare.ChangeWords;
+import dev.vinekit.compare.Comparison;
+import dev.vinekit.compare.Effect;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.project.Project;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Tells what has changed in the database since the last run. */
+@Command(name = "compare", description = {
+    "Tells what has changed in the database since the last generate, and what that means for the code and for",
+    "clients of the API. Writes nothing. Exit code 1 if anything has changed, for a build to notice."})
+final class CompareCommand extends ToolCommand {
+    @Mixin
+    private SourceOptions source;
+
+    @Mixin
+    private ProjectOptions project;
+
+    @Option(names = "--format", paramLabel = "FORM", defaultValue = "text", description = "text, or json for other programs.")
+    private Format format;
+
+    @Option(names = "--sql", description = "Print the statements that take the recorded schema to the present one. "
+            + "Those that lose data are commented out.")
+    private boolean sql;
+
+    /** Forms of the output, as the option spells them. */
+    enum Format { text, json }
+
+    @Override
+    public Integer call() {
+        Project existing = Project.existing(project.directory());
+        MappingFile file = source.inDirectory(project.directory()).inPackage(project.defaultPackage());
+        Steps steps = new Steps(output.stages());
+        Schema schema;
+        try (Source opened = source.open(output)) {
+            schema = steps.read(opened.database(), source.scope());
+        }
+        Mapping mapping = steps.map(schema, file, project.directory());
+        Comparison comparison = VineKit.compare(existing, mapping, file);
+        output.stages().end();
+        if (sql) {
+            System.out.print(VineKit.changes(comparison.difference()));
+        } else if (format == Format.json) {
+            System.out.println(json(comparison));
+        } else {
+            text(comparison);
+        }
+        return comparison.isEmpty() ? 0 : VineKitCommand.ATTENTION;
+    }
+
+    private void text(Comparison comparison) {
+        Style style = output.style();
+        if (comparison.isEmpty()) {
+            System.out.println("Nothing has changed since the last run.");
+            return;
+        }
+        Map<TableName, List<ChangeWords>> changes = comparison.difference().changes().stream().map(ChangeWords::of)
+                .collect(Collectors.groupingBy(ChangeWords::table, TreeMap::new, Collectors.toList()));
+        Map<TableName, List<Effect>> effects = comparison.effects().stream()
+                .collect(Collectors.groupingBy(Effect::table));
+        changes.forEach((table, about) -> {
+            System.out.println(style.strong(style.table(table.name(), 60)));
+            about.forEach(change -> System.out.println("  " + line(style, change)));
+            effects.getOrDefault(table, List.of()).forEach(effect -> System.out.println("  " + line(style, effect)));
+            effects.remove(table);
+        });
+        effects.forEach((table, about) -> {
+            System.out.println(style.strong(style.table(table.name(), 60)) + style.faint(" (by way of other tables)"));
+            about.forEach(effect -> System.out.println("  " + line(style, effect)));
+        });
+        long breaking = comparison.effects().stream().filter(Effect::breaking).count();
+        System.out.println();
+        System.out.println(Steps.count(comparison.difference().changes().size(), "change", "changes")
+                + (breaking == 0 ? ", none of which breaks clients." : "; " + style.bad(Steps.count(breaking, "thing", "things")
+                        + " that may break clients") + "."));
+        System.out.println("Next: vinekit generate --dry-run" + project.option() + ", or vinekit compare --sql" + project.option());
+    }
+
+    private static String line(Style style, ChangeWords change) {
+        String shown = String.format(Locale.ROOT, "%-8s %s", change.change(), change.what()
+                + (change.name().isEmpty() || change.name().equals(change.table().name()) ? "" : " " + style.cell(change.name(), 60))
+                + (change.detail().isEmpty() ? "" : ": " + change.detail()));
+        return style.cell(shown, style.width() - 2);
+    }
+
+    private static String line(Style style, Effect effect) {
+        String label = effect.on() == Effect.On.API ? "API" : "code";
+        String shown = style.cell(String.format(Locale.ROOT, "%-8s %s", label, effect.text()), style.width() - 17);
+        return effect.breaking() ? shown + "  " + style.bad("breaks clients") : shown;
+    }
+
+    private static String json(Comparison comparison) {
+        Map<String, Object> document = new LinkedHashMap<>();
+        document.put("drift", !comparison.isEmpty());
+        document.put("breaksClients", comparison.breaksClients());
+        document.put("changes", comparison.difference().changes().stream().map(ChangeWords::of).map(change -> {
+            Map<String, Object> object = new LinkedHashMap<>();
+            object.put("table", change.table().toString());
+            object.put("change", change.change());
+            object.put("what", change.what());
+            object.put("name", change.name());
+            object.put("detail", change.detail());
+            return object;
+        }).toList());
+        document.put("effects", comparison.effects().stream().map(effect -> {
+            Map<String, Object> object = new LinkedHashMap<>();
+            object.put("table", effect.table().toString());
+            object.put("on", effect.on().name().toLowerCase(Locale.ROOT));
+            object.put("effect", effect.text());
+            object.put("breaksClients", effect.breaking());
+            return object;
+        }).toList());
+        try {
+            return JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build().writeValueAsString(document);
+        } catch (JsonProcessingException e) {
+            throw new IllegalStateException("texts are JSON", e);
+        }
+    }
+}

@@ -1,0 +1,76 @@
+package dev.vinekit.engine.mariadb;
+
+import dev.vinekit.engine.StandardChanges;
+import dev.vinekit.engine.StandardDefinition;
+import dev.vinekit.schema.Check;
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.Index;
+import dev.vinekit.schema.SchemaChange;
+import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.TablePart;
+import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.Dialect;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Changes as MariaDB wants them: a column is written whole, with its comment. */
+final class MariadbChanges extends StandardChanges {
+    MariadbChanges(Dialect dialect, SchemaDifference difference, StandardDefinition definition) {
+        super(dialect, difference, definition);
+    }
+
+    @Override
+    protected String renameTable(Table was, Table now) {
+        return "RENAME TABLE " + name(was) + " TO " + name(now);
+    }
+
+    @Override
+    protected List<String> alterations(Table table, Column was, Column now) {
+        return List.of("ALTER TABLE " + name(table) + " MODIFY COLUMN " + columnOf(table, now));
+    }
+
+    /** A check that stands with its column comes and goes with the column's definition. */
+    @Override
+    protected String addition(Table table, TablePart part) {
+        return part instanceof Check check && check.column().isPresent()
+                ? "ALTER TABLE " + name(table) + " MODIFY COLUMN " + columnOf(table, table.column(check.column().get()))
+                : super.addition(table, part);
+    }
+
+    /** An index that MariaDB made for a reference stays when the reference goes. */
+    @Override
+    protected List<String> drop(TableName table, boolean primary, TablePart part) {
+        String alter = "ALTER TABLE " + name(table);
+        String name = dialect.identifier(part.name());
+        if (part instanceof ForeignKey) {
+            return List.of(alter + " DROP FOREIGN KEY " + name, alter + " DROP INDEX IF EXISTS " + name);
+        } else if (part instanceof UniqueKey && primary) {
+            return List.of(alter + " DROP PRIMARY KEY");
+        } else if (part instanceof UniqueKey || part instanceof Index) {
+            return List.of(alter + " DROP INDEX " + name);
+        }
+        boolean withColumn = part instanceof Check check && check.column().isPresent();
+        return withColumn ? List.of(addition(table(table), part)) : List.of(alter + " DROP CONSTRAINT " + name);
+    }
+
+    @Override
+    protected List<String> comment(TableName table, Optional<Column> was, Column now) {
+        return List.of();
+    }
+
+    @Override
+    protected List<String> descriptions(SchemaChange.DescriptionChanged change) {
+        List<String> statements = new ArrayList<>();
+        if (!change.now().isView() && !change.was().comment().equals(change.now().comment())) {
+            statements.add("ALTER TABLE " + name(change.now()) + " COMMENT=" + MariadbDialect.quoteText(change.now().comment()));
+        }
+        if (!change.was().options().equals(change.now().options())) {
+            statements.add("ALTER TABLE " + name(change.now()) + " " + change.now().options());
+        }
+        return statements;
+    }
+}
