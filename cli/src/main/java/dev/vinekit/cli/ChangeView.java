@@ -45,7 +45,7 @@ final class ChangeView {
 
     /** What a run changes, and what it leaves alone against expectation. */
     private static boolean isNews(FileChange change) {
-        return change.kind() != FileChange.Kind.SAME;
+        return change.kind() != FileChange.Kind.SAME || change.isFollowed();
     }
 
     private void group(String title, List<FileChange> changes) {

@@ -60,6 +60,18 @@ public record Entity(
         operations = Collections.unmodifiableSet(new TreeSet<>(operations));
     }
 
+    /** In a mapping there is one entity for a table. */
+    @Override
+    public boolean equals(Object other) {
+        return this == other || other instanceof Entity entity && name.equals(entity.name) && table.equals(entity.table)
+                && fields.equals(entity.fields);
+    }
+
+    @Override
+    public int hashCode() {
+        return table.name().hashCode();
+    }
+
     /** The fields of the key, in the key's order; empty if rows have no name. */
     public List<Field> key() {
         return keyColumns.stream().map(this::field).toList();

@@ -53,6 +53,19 @@ public record Field(
         examples = List.copyOf(examples);
     }
 
+    /** Two fields are equal if they are the same thing made of equal columns; comparing all would take long. */
+    @Override
+    public boolean equals(Object other) {
+        return this == other || other instanceof Field field && column.equals(field.column) && name.equals(field.name)
+                && type == field.type && input == field.input && inKey == field.inKey && rules.equals(field.rules)
+                && enumeration.equals(field.enumeration) && converter.equals(field.converter);
+    }
+
+    @Override
+    public int hashCode() {
+        return name.value().hashCode();
+    }
+
     /** Whether a created row needs a value from the client. */
     public boolean requiredOnCreate() {
         return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase() && !made;

@@ -2,6 +2,7 @@ package dev.vinekit.mapping;
 
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -26,7 +27,7 @@ public record Mapping(
         List<Remark> remarks) {
 
     public Mapping {
-        entities = List.copyOf(entities);
+        entities = entities.stream().sorted(Comparator.comparing(entity -> entity.table().name())).toList();
         children = List.copyOf(children);
         remarks = List.copyOf(remarks);
     }
@@ -37,8 +38,18 @@ public record Mapping(
      * @throws IllegalArgumentException if the table is not mapped
      */
     public Entity entity(TableName table) {
-        return entities.stream().filter(entity -> entity.table().name().equals(table)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no entity for " + table));
+        int low = 0;
+        int high = entities.size() - 1;
+        while (low <= high) {
+            int middle = (low + high) >>> 1;
+            int order = entities.get(middle).table().name().compareTo(table);
+            if (order == 0) {
+                return entities.get(middle);
+            }
+            low = order < 0 ? middle + 1 : low;
+            high = order < 0 ? high : middle - 1;
+        }
+        throw new IllegalArgumentException("no entity for " + table);
     }
 
     /** The entities in an order in which each comes after those that it refers to, as far as cycles allow. */

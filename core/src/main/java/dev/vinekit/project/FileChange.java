@@ -40,6 +40,11 @@ public record FileChange(
         };
     }
 
+    /** Whether a person moved the file since the last run, and it was found again. */
+    public boolean isFollowed() {
+        return reason.contains(Reasons.FOLLOWED);
+    }
+
     /** Whether a person should look at it before going on. */
     public boolean wantsAttention() {
         return kind == Kind.CONFLICT || kind == Kind.LEFT_ALONE && reason.startsWith(Reasons.NOT_OURS);

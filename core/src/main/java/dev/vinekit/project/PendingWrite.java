@@ -8,7 +8,9 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
@@ -24,6 +26,8 @@ final class PendingWrite {
     private final Path pending;
     private final List<String> removed = new ArrayList<>();
     private final List<String> paths = new ArrayList<>();
+    private final Set<Path> made = new HashSet<>();
+    private final Set<Path> checked = new HashSet<>();
 
     private PendingWrite(Path directory) {
         this.directory = directory;
@@ -46,13 +50,20 @@ final class PendingWrite {
     void put(String path, String text) throws IOException {
         Path file = pending.resolve("files").resolve(path);
         try {
-            Files.createDirectories(file.getParent());
+            make(file.getParent());
             Files.writeString(file, text);
         } catch (IOException e) {
             clear();
             throw e;
         }
         paths.add(path);
+    }
+
+    /** Makes a directory, unless that was done just now. */
+    private void make(Path folder) throws IOException {
+        if (made.add(folder)) {
+            Files.createDirectories(folder);
+        }
     }
 
     void remove(String path) {
@@ -81,7 +92,7 @@ final class PendingWrite {
     }
 
     /** Moving a file over another asks only the directory; a person who made a file read-only meant it. */
-    private static void requireWritable(Path file) throws IOException {
+    private void requireWritable(Path file) throws IOException {
         if (Files.isDirectory(file)) {
             throw new FileSystemException(file.toString(), null, "it is a directory");
         }
@@ -89,6 +100,9 @@ final class PendingWrite {
             throw new FileSystemException(file.toString(), null, "it is read-only");
         }
         Path parent = file.getParent();
+        if (!checked.add(parent)) {
+            return;
+        }
         while (parent != null && !Files.exists(parent)) {
             parent = parent.getParent();
         }
@@ -110,7 +124,7 @@ final class PendingWrite {
             try (Stream<Path> staged = Files.walk(files)) {
                 for (Path file : staged.filter(Files::isRegularFile).toList()) {
                     Path target = directory.resolve(files.relativize(file));
-                    Files.createDirectories(target.getParent());
+                    make(target.getParent());
                     Files.move(file, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
                 }
             }
@@ -124,6 +138,7 @@ final class PendingWrite {
     }
 
     private void clear() throws IOException {
+        made.clear();
         if (Files.isDirectory(pending)) {
             deleteAll();
         }

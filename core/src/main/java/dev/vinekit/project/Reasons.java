@@ -14,11 +14,13 @@ final class Reasons {
     static final String LOST = "lost sight of: deleted by hand, or moved and changed beyond recognition; not written again";
     static final String NOT_OURS = "a file that Vine Kit did not write is there";
 
+    static final String FOLLOWED = "; followed from ";
+
     private Reasons() {
     }
 
     static String moved(String reason, String from) {
-        return reason + "; followed from " + from;
+        return reason + FOLLOWED + from;
     }
 
     static String renamed(String reason, String from) {

@@ -8,11 +8,6 @@ import java.util.regex.Pattern;
 
 /** Finds out which imports a piece of Java needs: those of the known names that it uses. */
 final class Imports {
-    /** Comments, text blocks, strings and characters, which are passed over, or a name with what stands before it. */
-    private static final Pattern TOKEN = Pattern.compile(
-            "/\\*.*?\\*/|//[^\\n]*|\"\"\".*?(?<!\\\\)\"\"\"|\"(?:\\\\.|[^\"\\\\])*\"|'(?:\\\\.|[^'\\\\])*'"
-                    + "|(?<dot>[.]\\s*)?(?<name>@?[\\p{L}_$][\\p{L}\\p{N}_$]*)", Pattern.DOTALL);
-
     private static final Pattern LINK = Pattern.compile("\\{@link (\\p{L}[\\p{L}\\p{N}_$]*)");
 
     private final Map<String, String> known;
@@ -29,36 +24,97 @@ final class Imports {
 
     /** The import statements, sorted, static ones first; empty if none is needed. */
     String of(String java, String ownPackage) {
-        Set<String> statics = new TreeSet<>();
-        Set<String> types = new TreeSet<>();
-        Matcher token = TOKEN.matcher(java);
-        while (token.find()) {
-            if (token.group("name") != null && token.group("dot") == null) {
-                add(token.group("name"), ownPackage, statics, types);
-            } else if (token.group().startsWith("/**")) {
-                Matcher link = LINK.matcher(token.group());
-                while (link.find()) {
-                    add(link.group(1), ownPackage, statics, types);
+        Found found = new Found(ownPackage);
+        int i = 0;
+        while (i < java.length()) {
+            char c = java.charAt(i);
+            if (c == '/' || c == '"' || c == '\'') {
+                int end = end(java, i);
+                if (java.startsWith("/**", i)) {
+                    Matcher link = LINK.matcher(java).region(i, end);
+                    while (link.find()) {
+                        found.add(link.group(1), false);
+                    }
                 }
+                i = end;
+            } else if (Character.isJavaIdentifierStart(c)) {
+                int end = i + 1;
+                while (end < java.length() && Character.isJavaIdentifierPart(java.charAt(end))) {
+                    end++;
+                }
+                if (!followsDot(java, i)) {
+                    found.add(java.substring(i, end), i > 0 && java.charAt(i - 1) == '@');
+                }
+                i = end;
+            } else {
+                i++;
             }
         }
-        StringBuilder text = new StringBuilder();
-        statics.forEach(name -> text.append("import ").append(name).append(";\n"));
-        text.append(statics.isEmpty() || types.isEmpty() ? "" : "\n");
-        types.forEach(name -> text.append("import ").append(name).append(";\n"));
-        return text.toString();
+        return found.statements();
     }
 
-    private void add(String name, String ownPackage, Set<String> statics, Set<String> types) {
-        String simple = name.replaceFirst("^@", "");
-        String qualified = known.getOrDefault(name, known.get(simple));
-        if (qualified == null) {
-            return;
+    /** Where a comment, text block, string or character ends; behind the character itself if it begins none of these. */
+    private static int end(String java, int start) {
+        if (java.startsWith("/*", start)) {
+            return after(java, java.indexOf("*/", start + 2), 2);
+        } else if (java.startsWith("//", start)) {
+            return after(java, java.indexOf('\n', start), 1);
+        } else if (java.charAt(start) == '/') {
+            return start + 1;
         }
-        if (qualified.startsWith("static ")) {
-            statics.add(qualified);
-        } else if (!qualified.equals(ownPackage + "." + simple)) {
-            types.add(qualified.replaceFirst("^@", ""));
+        String quote = java.startsWith("\"\"\"", start) ? "\"\"\"" : java.substring(start, start + 1);
+        int i = start + quote.length();
+        while (i < java.length() && !java.startsWith(quote, i)) {
+            i += java.charAt(i) == '\\' ? 2 : 1;
+        }
+        return Math.min(java.length(), i + quote.length());
+    }
+
+    private static int after(String java, int place, int length) {
+        return place < 0 ? java.length() : place + length;
+    }
+
+    private static boolean followsDot(String java, int start) {
+        int before = start - 1;
+        while (before >= 0 && Character.isWhitespace(java.charAt(before))) {
+            before--;
+        }
+        return before >= 0 && java.charAt(before) == '.';
+    }
+
+    /** The names found so far. */
+    private final class Found {
+        private final String ownPackage;
+        private final Set<String> statics = new TreeSet<>();
+        private final Set<String> types = new TreeSet<>();
+
+        Found(String ownPackage) {
+            this.ownPackage = ownPackage;
+        }
+
+        void add(String name, boolean annotates) {
+            String annotation = annotates ? known.get("@" + name) : null;
+            String qualified = annotation == null ? known.get(name) : annotation;
+            if (qualified == null) {
+                return;
+            }
+            if (qualified.startsWith("static ")) {
+                statics.add(qualified);
+            } else if (!isOwn(qualified, name)) {
+                types.add(qualified.startsWith("@") ? qualified.substring(1) : qualified);
+            }
+        }
+
+        private boolean isOwn(String qualified, String name) {
+            return qualified.length() == ownPackage.length() + 1 + name.length() && qualified.startsWith(ownPackage);
+        }
+
+        String statements() {
+            StringBuilder text = new StringBuilder();
+            statics.forEach(name -> text.append("import ").append(name).append(";\n"));
+            text.append(statics.isEmpty() || types.isEmpty() ? "" : "\n");
+            types.forEach(name -> text.append("import ").append(name).append(";\n"));
+            return text.toString();
         }
     }
 }

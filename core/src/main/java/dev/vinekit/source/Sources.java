@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.SourceVersion;
 
@@ -36,8 +37,11 @@ public final class Sources {
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
             "TestRow", "TestTransaction", "TestValues");
 
+    /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
-            Pattern.compile("<groupId>([^<]+)</groupId>\\s*<artifactId>([^<]+)</artifactId>");
+            Pattern.compile("<dependency>\\s*<groupId>([^<]+)</groupId>\\s*<artifactId>([^<]+)</artifactId>");
+    private static final Pattern NOT_NEEDED =
+            Pattern.compile("(?s)<(dependencyManagement|exclusions|plugins)>.*?</\\1>");
 
     private final Mapping mapping;
     private final ServiceView service;
@@ -63,9 +67,9 @@ public final class Sources {
             Mapping mapping, EngineTraits engine, Dialect dialect, String seed, Optional<Path> ownTemplates) {
         Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect), engine.support(),
                 new Templates(engine.templates(), ownTemplates));
-        for (int i = 0; i < mapping.entities().size(); i++) {
-            sources.table(mapping.entities().get(i), sources.service.entities().get(i));
-        }
+        sources.java.addAll(IntStream.range(0, mapping.entities().size()).parallel()
+                .mapToObj(i -> sources.table(mapping.entities().get(i), sources.service.entities().get(i)))
+                .flatMap(List::stream).toList());
         sources.support();
         List<String> libraries = sources.project(seed);
         sources.writeJava();
@@ -73,7 +77,7 @@ public final class Sources {
         return new SourceTree(mapping, sources.files, libraries, sources.templates.own());
     }
 
-    private void table(Entity entity, EntityView e) {
+    private List<JavaFile> table(Entity entity, EntityView e) {
         TableFiles table = new TableFiles(entity.table().name(), packageOf(entity), Map.of("e", e, "part", "class"));
         String name = e.name().value();
         table.main("entity", "entity", name);
@@ -93,6 +97,7 @@ public final class Sources {
         }
         table.test("repositoryTest", "repository", name + "RepositoryTest");
         table.test("controllerTest", "controller", name + "ControllerTest");
+        return table.files;
     }
 
     /** A package for a table alone, in a layout by table. */
@@ -130,7 +135,7 @@ public final class Sources {
         file("src/main/resources/db/schema.sql", mapping.definition(), "schema.sql");
         file("src/main/resources/db/seed.sql", seed, "seed.sql");
         List<String> libraries = new ArrayList<>();
-        Matcher library = COORDINATES.matcher(pom.substring(pom.indexOf("<dependencies>"), pom.lastIndexOf("</dependencies>")));
+        Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));
         while (library.find()) {
             libraries.add(library.group(1) + ":" + library.group(2));
         }
@@ -153,13 +158,13 @@ public final class Sources {
         Imports imports = new Imports(known);
         Imports importsInDto = new Imports(knownInDto);
         JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
-        for (JavaFile file : java) {
+        files.addAll(java.parallelStream().map(file -> {
             String ownPackage = base + "." + file.folder;
             String needed = (file.layer.equals("dto") ? importsInDto : imports).of(file.body, ownPackage);
-            files.add(new SourceFile(
+            return new SourceFile(
                     "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",
-                    layout.of(ownPackage, needed, file.body), file.role, file.table));
-        }
+                    layout.of(ownPackage, needed, file.body), file.role, file.table);
+        }).toList());
     }
 
     /** Writes the files of one table. */
@@ -167,6 +172,7 @@ public final class Sources {
         private final TableName table;
         private final String ownFolder;
         private final Map<String, Object> model;
+        private final List<JavaFile> files = new ArrayList<>();
 
         TableFiles(TableName table, String ownFolder, Map<String, Object> model) {
             this.table = table;
@@ -195,7 +201,7 @@ public final class Sources {
 
         void add(String side, String template, String role, String layer, String name, Map<String, Object> with) {
             String folder = mapping.conventions().layout() == Conventions.Layout.BY_TABLE ? ownFolder : layer;
-            java.add(new JavaFile(side, role, Optional.of(table), layer, folder, name, templates.render(template, with)));
+            files.add(new JavaFile(side, role, Optional.of(table), layer, folder, name, templates.render(template, with)));
         }
     }
 

@@ -32,7 +32,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.concurrent.ConcurrentSkipListSet;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The templates: those in the jar, and those of the house. They read their model and nothing else. */
@@ -42,8 +43,8 @@ final class Templates {
     private final Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
     private final Class<?> engine;
     private final Optional<Path> folder;
-    private final Set<String> own = new TreeSet<>();
-    private final Set<String> rendered = new TreeSet<>();
+    private final Set<String> own = new ConcurrentSkipListSet<>();
+    private final Set<String> rendered = new ConcurrentSkipListSet<>();
 
     /**
      * With those of an engine, which come before ours of the same name, and those of the house, which come first.
@@ -63,6 +64,7 @@ final class Templates {
         configuration.setLocale(Locale.ROOT);
         configuration.setNumberFormat("computer");
         configuration.setLocalizedLookup(false);
+        configuration.setTemplateUpdateDelayMilliseconds(Long.MAX_VALUE);
         configuration.setLogTemplateExceptions(false);
         configuration.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
         configuration.setNewBuiltinClassResolver(TemplateClassResolver.ALLOWS_NOTHING_RESOLVER);
@@ -113,7 +115,7 @@ final class Templates {
             return new IllegalStateException("template " + template + ": " + message, cause);
         }
         String first = message.lines().map(String::strip).filter(part -> !part.isEmpty() && !part.startsWith("---")
-                && !part.startsWith("Tip:")).findFirst().orElse("");
+                && !part.startsWith("Tip:")).limit(2).collect(Collectors.joining(" "));
         return Fault.inCall(folder.orElseThrow().resolve(template) + (line == null ? "" : ", line " + line + ", column " + column)
                 + ": " + first, "Correct the template, or take it away to have ours again.");
     }

@@ -11,10 +11,14 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
-import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import java.math.BigDecimal;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,10 +36,15 @@ final class TestViews {
     private final Mapping mapping;
     private final SampleViews samples;
     private final RelationViews relations;
+    private final Map<TableName, Integer> order = new HashMap<>();
 
     TestViews(Mapping mapping, RelationViews relations) {
         this.mapping = mapping;
         this.relations = relations;
+        List<Entity> inOrder = mapping.inReferenceOrder();
+        for (int i = 0; i < inOrder.size(); i++) {
+            order.put(inOrder.get(i).table().name(), i);
+        }
         this.samples = new SampleViews(mapping);
     }
 
@@ -67,9 +76,16 @@ final class TestViews {
         if (entity.table().isView()) {
             return List.of();
         }
-        Schema part = mapping.schema().narrowedTo(List.of(entity.table().name()));
-        return part.inReferenceOrder().stream()
-                .map(table -> EntityViews.constant(mapping.entity(table.name()))).toList();
+        Set<TableName> reached = new HashSet<>();
+        Deque<TableName> open = new ArrayDeque<>(List.of(entity.table().name()));
+        while (!open.isEmpty()) {
+            TableName name = open.pop();
+            if (reached.add(name)) {
+                open.addAll(mapping.entity(name).table().needs());
+            }
+        }
+        return reached.stream().sorted(Comparator.comparing(order::get))
+                .map(name -> EntityViews.constant(mapping.entity(name))).toList();
     }
 
     private List<RuleViews.UniqueView> uniques(Entity entity, SampleRow sample, Map<Field, FieldView> views) {
