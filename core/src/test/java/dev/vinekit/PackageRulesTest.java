@@ -32,6 +32,7 @@ class PackageRulesTest {
         "mapping, fault schema sql",
         "data, fault schema sql mapping",
         "source, fault schema sql mapping data",
+        "compare, schema mapping",
         "project, fault schema sql mapping data source",
         "run, fault schema sql mapping data source project engine",
         "cellar, fault schema sql engine",

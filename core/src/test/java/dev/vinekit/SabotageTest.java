@@ -70,7 +70,7 @@ class SabotageTest {
         "order lost                      | repository/PressRepository   | ORDER BY id                                | ORDER BY id DESC",
         "a page too short                | support/PageRequest          | limit(query.getFirst(\"limit\")) + 1         | limit(query.getFirst(\"limit\"))",
         "child collection not narrowed   | repository/PressingRepository | .and(\"press_id = ?\", pressId)            |   ",
-        "wrong row included              | service/PressingService      | Pressing::pressId, new                     | Pressing::id, new",
+        "wrong row included              | service/PressingService      | Pressing::pressId, new                     | Pressing::run, new",
         "key in the body not compared    | service/PressService         | .sameKey(\"id\", input.id(), id)            |   ",
         "validation dropped              | dto/PressInput               | @Size(max = 20)\\n        String name        | String name",
         "required field forgotten        | dto/PressingInput            | @NotNull\\n        @Digits                   | @Digits",

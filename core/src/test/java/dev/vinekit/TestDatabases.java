@@ -69,6 +69,11 @@ public final class TestDatabases implements AutoCloseable {
         return new Database(engine, scratch.url(), scratch.user(), scratch.password());
     }
 
+    /** Runs another script. */
+    public void run(String script) throws SQLException {
+        scratch.execute(script);
+    }
+
     @Override
     public void close() throws SQLException {
         scratch.close();

@@ -51,7 +51,7 @@ public class StandardChanges {
             add("DROP " + StandardDefinition.viewWords(views.get(i)) + " " + name(views.get(i)));
         }
         prelude();
-        parts(false, this::dropped);
+        parts(false, change -> dropped(change, false));
         each(SchemaChange.TableRenamed.class, change -> {
             note("Taken for a new name of the same table: " + plain(change.was().name().name()) + ".");
             add(renameTable(change.was(), change.now()));
@@ -65,6 +65,7 @@ public class StandardChanges {
         difference.after().tables().stream().filter(table -> isMadeAnew(table.name()))
                 .forEach(table -> madeAnew(table).forEach(this::add));
         parts(true, this::added);
+        parts(false, change -> dropped(change, true));
         each(SchemaChange.DescriptionChanged.class, change -> {
             if (!isMadeAnew(change.table())) {
                 descriptions(change).forEach(this::add);
@@ -241,8 +242,13 @@ public class StandardChanges {
                 .sorted(coming ? referencesFirst.reversed() : referencesFirst).forEach(writer::write);
     }
 
-    private void dropped(SchemaChange.PartChanged change) {
-        change.was().ifPresent(part -> {
+    /** Whether a part can only be taken away when those that are new are there. */
+    protected boolean isDroppedLate(SchemaChange.PartChanged change) {
+        return false;
+    }
+
+    private void dropped(SchemaChange.PartChanged change, boolean late) {
+        change.was().filter(part -> isDroppedLate(change) == late).ifPresent(part -> {
             TableName last = difference.renamedTables().getOrDefault(change.table(), change.table());
             drop(last, change.primary(), part).forEach(this::add);
         });

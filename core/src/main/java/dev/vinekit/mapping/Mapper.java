@@ -116,8 +116,7 @@ public final class Mapper {
 
     /** The words that name what a row is. */
     private Words words(Table table) {
-        Words words = Words.of(lookup.of(table).decided().name().orElse(table.name().name()));
-        return withoutPrefix(words);
+        return withoutPrefix(Words.of(table.name().name()));
     }
 
     private Words withoutPrefix(Words words) {
@@ -215,7 +214,7 @@ public final class Mapper {
 
     private String path(Table table) {
         DecisionLookup.OfTable decided = lookup.of(table);
-        Words words = withoutPrefix(Words.of(table.name().name()));
+        Words words = words(table);
         String wanted = decided.decided().path().orElse(words.isEmpty() ? "rows" : words.plural().joined("-"));
         if (decided.decided().path().isPresent() && paths.containsValue(wanted)) {
             decided.mistake("Another table has the path \"" + wanted + "\".", "path");

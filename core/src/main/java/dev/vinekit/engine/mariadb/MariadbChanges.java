@@ -41,17 +41,22 @@ final class MariadbChanges extends StandardChanges {
                 : super.addition(table, part);
     }
 
-    /** An index that MariaDB made for a reference stays when the reference goes. */
+    /** An index that a reference needs can only go when another one does its work, and may then be gone by itself. */
+    @Override
+    protected boolean isDroppedLate(SchemaChange.PartChanged change) {
+        return change.part() instanceof Index && change.now().isEmpty();
+    }
+
     @Override
     protected List<String> drop(TableName table, boolean primary, TablePart part) {
         String alter = "ALTER TABLE " + name(table);
         String name = dialect.identifier(part.name());
         if (part instanceof ForeignKey) {
-            return List.of(alter + " DROP FOREIGN KEY " + name, alter + " DROP INDEX IF EXISTS " + name);
+            return List.of(alter + " DROP FOREIGN KEY " + name);
         } else if (part instanceof UniqueKey && primary) {
             return List.of(alter + " DROP PRIMARY KEY");
         } else if (part instanceof UniqueKey || part instanceof Index) {
-            return List.of(alter + " DROP INDEX " + name);
+            return List.of(alter + " DROP INDEX IF EXISTS " + name);
         }
         boolean withColumn = part instanceof Check check && check.column().isPresent();
         return withColumn ? List.of(addition(table(table), part)) : List.of(alter + " DROP CONSTRAINT " + name);

@@ -65,11 +65,13 @@ public final class RelationView {
     /**
      * A test that the rows which belong to another are listed.
      *
+     * @param predicate that a row belongs to the same
+     * @param alone whether nothing else belongs to it
      * @param linked the entity of the rows, if it is not the tested one, which links them
      */
     public record ChildTest(
             JavaName method, JavaString collection, JavaCode segment, JavaString path, JavaName finder, JavaCode arguments,
-            Optional<JavaName> linked, JavaName repositoryClass) {
+            Optional<JavaName> linked, JavaName repositoryClass, JavaCode predicate, boolean alone) {
     }
 
     /**

@@ -317,7 +317,9 @@ final class RelationViews {
                         child.finder(),
                         stored(child.relation().fields()),
                         child.link().map(link -> child.entity().name()),
-                        repositoryClass(child.entity())))
+                        repositoryClass(child.entity()),
+                        JavaCode.list(child.relation().fields().stream().map(RelationViews::same).toList(), " && "),
+                        child.parent().can(Operation.CREATE)))
                 .toList();
     }
 

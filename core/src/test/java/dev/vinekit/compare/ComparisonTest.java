@@ -1,0 +1,170 @@
+package dev.vinekit.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
+import dev.vinekit.VineKit;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
+import java.sql.SQLException;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ComparisonTest {
+    private static final String BEFORE = """
+            CREATE TABLE parcel (id INT PRIMARY KEY, name VARCHAR(20) NOT NULL, soil VARCHAR(9), hectares NUMERIC(5, 2),
+                CONSTRAINT soil_check CHECK (soil IN ('clay', 'loam')));
+            CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT,
+                CONSTRAINT harvest_parcel FOREIGN KEY (parcel_id) REFERENCES parcel (id));
+            """;
+
+    private static final Map<String, Map<String, String>> CHANGES = Map.of(
+            "h2", Map.of(
+                    "retype", "ALTER TABLE parcel ALTER COLUMN name SET DATA TYPE VARCHAR(40)",
+                    "require", "ALTER TABLE harvest ALTER COLUMN kilos SET NOT NULL",
+                    "rename", "ALTER TABLE harvest ALTER COLUMN kilos RENAME TO kilograms",
+                    "uncheck", "ALTER TABLE parcel DROP CONSTRAINT soil_check",
+                    "unrefer", "ALTER TABLE harvest DROP CONSTRAINT harvest_parcel",
+                    "narrow", "ALTER TABLE parcel ALTER COLUMN hectares SET DATA TYPE NUMERIC(4, 1)"),
+            "postgresql", Map.of(
+                    "retype", "ALTER TABLE parcel ALTER COLUMN name TYPE VARCHAR(40)",
+                    "require", "ALTER TABLE harvest ALTER COLUMN kilos SET NOT NULL",
+                    "rename", "ALTER TABLE harvest RENAME COLUMN kilos TO kilograms",
+                    "uncheck", "ALTER TABLE parcel DROP CONSTRAINT soil_check",
+                    "unrefer", "ALTER TABLE harvest DROP CONSTRAINT harvest_parcel",
+                    "narrow", "ALTER TABLE parcel ALTER COLUMN hectares TYPE NUMERIC(4, 1)"),
+            "mariadb", Map.of(
+                    "retype", "ALTER TABLE parcel MODIFY COLUMN name VARCHAR(40) NOT NULL",
+                    "require", "ALTER TABLE harvest MODIFY COLUMN kilos INT NOT NULL",
+                    "rename", "ALTER TABLE harvest RENAME COLUMN kilos TO kilograms",
+                    "uncheck", "ALTER TABLE parcel DROP CONSTRAINT soil_check",
+                    "unrefer", "ALTER TABLE harvest DROP FOREIGN KEY harvest_parcel",
+                    "narrow", "ALTER TABLE parcel MODIFY COLUMN hectares NUMERIC(4, 1)"),
+            "sqlite", Map.of(
+                    "retype", remade("name VARCHAR(40) NOT NULL, soil VARCHAR(9), hectares NUMERIC(5, 2), "
+                            + "CONSTRAINT soil_check CHECK (soil IN ('clay', 'loam'))"),
+                    "require", "DROP TABLE harvest; CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT NOT NULL, "
+                            + "CONSTRAINT harvest_parcel FOREIGN KEY (parcel_id) REFERENCES parcel (id))",
+                    "rename", "ALTER TABLE harvest RENAME COLUMN kilos TO kilograms",
+                    "uncheck", remade("name VARCHAR(20) NOT NULL, soil VARCHAR(9), hectares NUMERIC(5, 2)"),
+                    "unrefer", "DROP TABLE harvest; CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT)",
+                    "narrow", remade("name VARCHAR(20) NOT NULL, soil VARCHAR(9), hectares NUMERIC(4, 1), "
+                            + "CONSTRAINT soil_check CHECK (soil IN ('clay', 'loam'))")));
+
+    private static String remade(String columns) {
+        return "DROP TABLE parcel; CREATE TABLE parcel (id INT PRIMARY KEY, " + columns + ")";
+    }
+
+    /** What changes, in the engine's own words or plain SQL, and whether a statement is commented out. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "h2 | retype | false", "h2 | require | false", "h2 | rename | false", "h2 | uncheck | false", "h2 | unrefer | false",
+        "h2 | narrow | true", "h2 | everything | true",
+        "postgresql | retype | false", "postgresql | require | false", "postgresql | rename | false",
+        "postgresql | uncheck | false", "postgresql | unrefer | false", "postgresql | narrow | true", "postgresql | everything | true",
+        "mariadb | retype | false", "mariadb | require | false", "mariadb | rename | false", "mariadb | uncheck | false",
+        "mariadb | unrefer | false", "mariadb | narrow | true", "mariadb | everything | true",
+        "sqlite | retype | false", "sqlite | require | false", "sqlite | rename | false", "sqlite | uncheck | false",
+        "sqlite | unrefer | false", "sqlite | everything | true"})
+    void scriptTakesADatabaseInTheOldStateToTheNewOne(String engine, String change, boolean loses) throws SQLException {
+        String sql = change.equals("everything") ? everything(engine) : CHANGES.get(engine).get(change);
+        try (TestDatabases changed = TestDatabases.on(engine, BEFORE); TestDatabases following = TestDatabases.on(engine, BEFORE)) {
+            Schema before = VineKit.read(changed.database(), Scope.all());
+            changed.run(sql);
+            Schema after = VineKit.read(changed.database(), Scope.all());
+            SchemaDifference difference = SchemaDifference.of(before, after);
+
+            String script = VineKit.changes(difference);
+
+            assertThat(difference.changes()).isNotEmpty();
+            assertThat(script.lines().anyMatch(line -> line.matches("-- (ALTER|DROP) .*;"))).isEqualTo(loses);
+            following.run(script.lines().map(line -> line.replaceFirst("^-- (?=(ALTER|DROP) .*;)", ""))
+                    .collect(Collectors.joining("\n")));
+            assertThat(SchemaDifference.of(VineKit.read(following.database(), Scope.all()), after).changes()).isEmpty();
+        }
+    }
+
+    /** Columns, tables, views, keys, references and indexes come and go. */
+    private static String everything(String engine) {
+        String comment = switch (engine) {
+            case "mariadb" -> "ALTER TABLE parcel COMMENT = 'It''s a; field'; ";
+            case "sqlite" -> "";
+            default -> "COMMENT ON TABLE parcel IS 'It''s a; field'; COMMENT ON COLUMN parcel.name IS 'as on the map'; ";
+        };
+        return CHANGES.get(engine).get("retype") + "; ALTER TABLE parcel ADD COLUMN slope INT DEFAULT 0 NOT NULL; ALTER TABLE harvest DROP COLUMN kilos; "
+                + "CREATE INDEX parcel_name ON parcel (name, slope); CREATE UNIQUE INDEX harvest_once ON harvest (parcel_id, id); "
+                + "CREATE TABLE tasting (id INT PRIMARY KEY, harvest_id INT NOT NULL, points INT CHECK (points < 100), "
+                + "CONSTRAINT tasting_harvest FOREIGN KEY (harvest_id) REFERENCES harvest (id)); "
+                + "CREATE VIEW steep AS SELECT id, name FROM parcel WHERE slope > 30; " + comment;
+    }
+
+    @Test
+    void unchangedSchemaGivesNoScript() throws SQLException {
+        Schema schema = read(BEFORE);
+
+        SchemaDifference difference = SchemaDifference.of(schema, read(BEFORE));
+
+        assertThat(difference.isEmpty()).isTrue();
+        assertThat(VineKit.changes(difference)).isEmpty();
+    }
+
+    /** A statement, and what it means; the last word says whether that breaks clients. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "ALTER TABLE harvest DROP COLUMN kilos                        | API kilos is gone from answers, and refused when it is sent breaks",
+        "ALTER TABLE harvest DROP COLUMN kilos                        | CODE Harvest.kilos is gone -",
+        "ALTER TABLE harvest ADD COLUMN note VARCHAR(9)               | API note is new in answers -",
+        "ALTER TABLE harvest ADD COLUMN note VARCHAR(9) NOT NULL      | API note is new in answers, and must be sent to create a row breaks",
+        "ALTER TABLE harvest ADD COLUMN n INT DEFAULT 1 NOT NULL      | API n is new in answers, and must be sent to replace a row breaks",
+        "ALTER TABLE harvest ALTER COLUMN kilos RENAME TO kilograms   | API kilos is now kilograms breaks",
+        "ALTER TABLE harvest ALTER COLUMN kilos SET NOT NULL          | API kilos must be sent to create a row breaks",
+        "ALTER TABLE parcel ALTER COLUMN name DROP NOT NULL           | API name may be null in answers breaks",
+        "ALTER TABLE harvest ALTER COLUMN kilos SET DATA TYPE BIGINT  | API kilos was a whole number and is a whole number of up to 64 bits -",
+        "ALTER TABLE harvest ALTER COLUMN kilos SET DATA TYPE DATE    | API kilos was a whole number and is a date breaks",
+        "ALTER TABLE parcel ALTER COLUMN name SET DATA TYPE VARCHAR(9) | API name takes at most 9 characters; it took at most 20 characters breaks",
+        "ALTER TABLE parcel ALTER COLUMN name SET DATA TYPE VARCHAR(40) | API name takes at most 40 characters; it took at most 20 characters -",
+        "ALTER TABLE parcel ADD CONSTRAINT once UNIQUE (name)         | API two rows with the same name are refused (409) breaks",
+        "ALTER TABLE parcel ADD CHECK (hectares > 1)                  | API hectares has other rules breaks",
+        "ALTER TABLE parcel ADD CHECK (MOD(id, 2) = 0)                | API the database may refuse rows by the check breaks",
+        "ALTER TABLE parcel DROP CONSTRAINT soil_check; ALTER TABLE parcel ADD CONSTRAINT soil_check CHECK (soil IN ('loam', 'sand')) | API soil no longer takes clay breaks",
+        "ALTER TABLE harvest DROP CONSTRAINT harvest_parcel           | API /parcels/{key}/harvests is gone breaks",
+        "DROP TABLE harvest                                           | API /harvests is gone breaks",
+        "CREATE TABLE press (id INT PRIMARY KEY)                      | API /presses is new -",
+        "ALTER TABLE harvest RENAME TO picking                        | API /harvests is now /pickings breaks",
+        "ALTER TABLE harvest DROP PRIMARY KEY                         | API read is no longer possible breaks"})
+    void everyChangeIsSaidInTermsOfCodeAndClients(String sql, String effect) throws SQLException {
+        Mapping before = VineKit.map(read(BEFORE), "com.example.made");
+        Mapping after = VineKit.map(read(BEFORE + sql), "com.example.made");
+
+        Comparison comparison = Comparison.of(before, after);
+
+        assertThat(comparison.effects()).extracting(found -> found.on() + " "
+                        + found.text().replaceAll("by the check .*", "by the check") + (found.breaking() ? " breaks" : " -"))
+                .contains(effect);
+    }
+
+    @Test
+    void renamesAreTakenForWhatTheyProbablyAre() throws SQLException {
+        SchemaDifference difference;
+        try (TestDatabases database = TestDatabases.on("sqlite", BEFORE)) {
+            Schema before = VineKit.read(database.database(), Scope.all());
+            database.run("ALTER TABLE parcel RENAME TO field; ALTER TABLE harvest RENAME COLUMN parcel_id TO field_id");
+            difference = SchemaDifference.of(before, VineKit.read(database.database(), Scope.all()));
+        }
+
+        assertThat(difference.changes()).extracting(change -> ChangeWords.of(change))
+                .extracting(words -> words.what() + " " + words.change() + " " + words.detail())
+                .containsExactlyInAnyOrder("table renamed probably: it was parcel", "column renamed probably: it was parcel_id");
+    }
+
+    private static Schema read(String script) throws SQLException {
+        try (TestDatabases database = TestDatabases.h2(script)) {
+            return VineKit.read(database.database(), Scope.all());
+        }
+    }
+}

@@ -1,0 +1,252 @@
+package dev.vinekit.mapping.file;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
+import dev.vinekit.VineKit;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Conventions;
+import dev.vinekit.mapping.Decisions;
+import dev.vinekit.mapping.Finder;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.source.SourceFile;
+import java.io.IOException;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class MappingFileTest {
+    private static final String SCHEMA = """
+            CREATE TABLE vessel (id INT PRIMARY KEY, code VARCHAR(9) NOT NULL UNIQUE, litres INT, photo BLOB);
+            CREATE TABLE transfer (id INT PRIMARY KEY, vessel_id INT NOT NULL REFERENCES vessel (id), moved_on DATE);
+            CREATE TABLE note (line VARCHAR(20));
+            CREATE VIEW full_vessel AS SELECT code, litres FROM vessel;
+            """;
+
+    @Test
+    void everySectionIsRead() {
+        Decisions decisions = parse("""
+                source: { url: "jdbc:h2:./cellar", user: sa, schemas: [public] }
+                tables: { include: [a, b], exclude: [tmp_*], drop-prefix: wc_ }
+                project: { package: com.example.a, layout: by-table, interfaces: true, json-names: as-in-database,
+                           indentation: tab, file-header: Ours, templates: ours }
+                http: { base-path: /cellar/v1 }
+                entities:
+                  vessel:
+                    name: Barrel
+                    path: barrels
+                    operations: [list, create]
+                    key: [code]
+                    filters: [litres]
+                    finders: [{ by: [code, litres], match: starts-with, name: findSome }]
+                    fields: { litres: { name: volume, type: long } }
+                    access: { list: [winemaker] }
+                """).decisions();
+
+        assertThat(decisions.source().url()).contains("jdbc:h2:./cellar");
+        assertThat(decisions.tables()).isEqualTo(new Decisions.Tables(
+                List.of("a", "b"), List.of("tmp_*"), Optional.of("wc_")));
+        assertThat(decisions.project().layout()).contains(Conventions.Layout.BY_TABLE);
+        assertThat(decisions.project().jsonNames()).contains(Conventions.JsonNames.AS_IN_DATABASE);
+        assertThat(decisions.project().interfaces()).contains(true);
+        assertThat(decisions.http().basePath()).contains("/cellar/v1");
+        Decisions.OfEntity vessel = decisions.entities().get("vessel");
+        assertThat(vessel.operations()).contains(Set.of(Operation.LIST, Operation.CREATE));
+        assertThat(vessel.finders().get(0).match()).contains(Finder.Match.STARTS_WITH);
+        assertThat(vessel.fields().get("litres").type()).contains("long");
+        assertThat(vessel.access()).isEqualTo(Map.of("list", List.of("winemaker")));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', nullValues = "-", value = {
+        "${HOST}           | db1",
+        "${PORT:-5432}     | 5432",
+        "a${HOST}b${HOST}c | adb1bdb1c",
+        "$${HOST}          | ${HOST}",
+        "${EMPTY:-}x       | x"})
+    void variablesOfTheEnvironmentAreFilledIn(String text, String value) {
+        MappingFile file = MappingFile.parse("m", "source: {user: \"" + text + "\"}", Map.of("HOST", "db1"), true);
+
+        assertThat(file.decisions().source().user()).contains(value);
+    }
+
+    @Test
+    void missingVariableIsAMistakeOnlyWhereItsValueIsWanted() {
+        String text = "source:\n  password: ${NOT_SET}\n";
+
+        assertThatThrownBy(() -> MappingFile.parse("m.yaml", text, Map.of(), true).verifySource())
+                .isInstanceOf(Fault.class).hasMessageContaining("m.yaml, line 2, column 3").hasMessageContaining("NOT_SET");
+        MappingFile.parse("m.yaml", text, Map.of(), false).verify(List.of());
+    }
+
+    /** One line of YAML each, and what is said about it. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "entities: {vesel: {}}                                        | line 1, column 12: There is no table or view \"vesel\"; the nearest is \"VESSEL\".",
+        "entites: {}                                                  | line 1, column 1: There is no key \"entites\"; the nearest is \"entities\".",
+        "entities: {vessel: {nam: X}}                                 | There is no key \"nam\"; the nearest is \"name\".",
+        "entities: {vessel: {name: class}}                            | it is not a Java name",
+        "entities: {vessel: {name: String}}                           | the generated code uses a type of that name",
+        "entities: {vessel: {name: T}, transfer: {name: T}}           | another table gives a class of that name",
+        "entities: {vessel: {path: x}, transfer: {path: x}}           | Another table has the path \"x\".",
+        "entities: {vessel: {path: Ä}}                                | does not fit",
+        "entities: {vessel: {operations: [create, raed]}}             | \"raed\" is not one of list, create, read",
+        "entities: {note: {operations: [delete]}}                     | \"delete\" is not possible on this table; possible are list, create.",
+        "entities: {vessel: {filters: [litre]}}                       | There is no column \"litre\"; the nearest is \"LITRES\".",
+        "entities: {vessel: {filters: [photo]}}                       | whose values are not compared",
+        "entities: {vessel: {key: [code]}}                            | The table has a primary key",
+        "entities: {vessel: {finders: [{match: equal}]}}              | The key \"by\" is missing.",
+        "entities: {vessel: {finders: [{by: [litres], match: contains}]}} | which contains does not fit",
+        "entities: {vessel: {finders: [{by: [litres]}, {by: [litres]}]}}  | another finder has it",
+        "entities: {vessel: {fields: {litres: {name: x}, id: {name: x}}}} | or another field has it",
+        "entities: {vessel: {fields: {litres: {name: hashCode}}}}     | no name for a record component",
+        "entities: {vessel: {fields: {litres: {type: LocalDate}}}}    | fitting are int, long, BigDecimal",
+        "entities: {vessel: {fields: {litres: {converter: a.B}}}}     | A converter needs a type",
+        "entities: {transfer: {fields: {vessel_id: {type: long}}}}    | its type is that of the key",
+        "entities: {vessel: {access: {reed: [a]}}}                    | There is no key \"reed\"; the nearest is \"read\".",
+        "entities: {note: {access: {read: [a]}}}                      | The table does not have this operation",
+        "entities: [vessel]                                           | Keys with values belong here",
+        "entities: {vessel: {operations: create}}                     | A list belongs here",
+        "entities: {vessel: {name: [a]}}                              | A single text belongs here.",
+        "project: {interfaces: perhaps}                               | true or false belongs here.",
+        "project: {package: com.example.class}                        | is not a Java package name",
+        "http: {base-path: api/}                                      | does not fit",
+        "http: {}\\nhttp: {}                                          | The key \"http\" is there twice",
+    })
+    void mistakesAreSaidWithTheirPlaceAndWhatWouldBeRight(String yaml, String message) throws SQLException {
+        Schema schema = schema();
+        MappingFile file = parse(yaml.replace("\\n", "\n")).inPackage("com.example.a");
+
+        assertThatThrownBy(() -> VineKit.map(schema, file, Set.of()))
+                .isInstanceOfSatisfying(Fault.class, fault -> assertThat(fault.kind()).isEqualTo(Fault.Kind.CALL))
+                .hasMessageContaining("vinekit.yaml, line ").hasMessageContaining(message);
+    }
+
+    @Test
+    void allMistakesAreSaidAtOnceInTheirOrder() throws SQLException {
+        Schema schema = schema();
+        MappingFile file = parse("entities:\n  vesel:\n    name: A\n  note:\n    nam: B\nproject: {layout: no}\n").inPackage("a.b");
+
+        assertThatThrownBy(() -> VineKit.map(schema, file, Set.of())).hasMessageContaining("3 mistakes")
+                .hasMessageMatching("(?s).*line 2, .*line 5, .*line 6, .*");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"'a: [', 'this is not YAML'", "'\ta: 1', 'this is not YAML'", "'a: &x [*x]', 'There is no key'"})
+    void whatIsNotYamlIsRefusedWithItsPlace(String text, String message) {
+        assertThatThrownBy(() -> parse(text).verify(List.of())).isInstanceOf(Fault.class)
+                .hasMessageContaining("vinekit.yaml, line 1").hasMessageContaining(message);
+    }
+
+    @Test
+    void proposalOfANewFileChangesNothing() throws SQLException, IOException {
+        try (TestDatabases hostile = TestDatabases.hostile("h2")) {
+            Schema schema = VineKit.read(hostile.database(), Scope.all());
+            Mapping byRule = VineKit.map(schema, "com.example.made");
+
+            Proposal proposal = Proposal.fresh(byRule, Map.of("url", "jdbc:h2:./data: odd #1"));
+
+            MappingFile file = parse(proposal.text());
+            Mapping byFile = VineKit.map(schema, file, Set.of());
+            assertThat(file.decisions().source().url()).contains("jdbc:h2:./data: odd #1");
+            Map<String, String> expected = java(byRule);
+            assertThat(java(byFile)).containsOnlyKeys(expected.keySet())
+                    .allSatisfy((path, text) -> assertThat(text).isEqualTo(expected.get(path)));
+            assertThat(Proposal.refreshed("m", proposal.text(), byFile).text()).isEqualTo(proposal.text());
+        }
+    }
+
+    @Test
+    void refreshKeepsCommentsOrderAndEntriesToTheLetter() throws SQLException {
+        String text = """
+                # ours
+                http:   {base-path: /x}   # odd spacing
+                entities:
+                    transfer:      # four spaces here
+                        path:  moves
+                        # at the end of transfer
+
+                # the end
+                project: {package: a.b}
+                """;
+
+        Proposal proposal = Proposal.refreshed("m", text, map(text));
+
+        assertThat(proposal.added()).containsExactly("full_vessel", "note");
+        assertThat(proposal.text()).isEqualTo(text.replace("        # at the end of transfer\n", """
+                        # at the end of transfer
+                    full_vessel:
+                        # A view: it can be listed, nothing else; with a key, its rows can be read one by one.
+                        # key: [columns, that, tell, rows, apart]
+                    note:
+                        # No primary key, and no unique one without NULL: rows can be listed and created, but not
+                        # read, changed or deleted one by one.
+                        # key: [columns, that, tell, rows, apart]
+                """));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"''", "'entities:\n'", "'project: {package: a.b}'", "'entities:\n  # nothing yet\nhttp: {base-path: /a}\n'"})
+    void refreshFindsAPlaceInAnyFile(String text) throws SQLException {
+        Proposal proposal = Proposal.refreshed("m", text, map(text));
+
+        assertThat(YamlLines.keys(YamlLines.child(MappingFile.compose("m", proposal.text()).orElseThrow(), "entities")
+                .orElseThrow())).containsExactly("full_vessel", "note");
+        assertThat(proposal.text().lines()).containsAll(text.lines().toList());
+        assertThat(Proposal.refreshed("m", proposal.text(), map(proposal.text())).added()).isEmpty();
+    }
+
+    @Test
+    void entriesInBracesAreLeftToThePerson() throws SQLException {
+        String text = "entities: {transfer: {path: moves}}\n";
+
+        Proposal proposal = Proposal.refreshed("m", text, map(text));
+
+        assertThat(proposal.text()).isEqualTo(text);
+        assertThat(proposal.byHand()).hasSize(2).anySatisfy(line -> assertThat(line).contains("note:"));
+    }
+
+    @Test
+    void schemaForEditorsIsJsonAndExplainsEveryKey() throws IOException {
+        JsonNode schema = new ObjectMapper().readTree(MappingFile.schema());
+
+        assertThat(schema.path("$schema").textValue()).endsWith("2020-12/schema");
+        assertThat(schema.path("properties").fieldNames()).toIterable()
+                .containsExactly("source", "tables", "project", "http", "entities");
+        schema.path("$defs").path("entity").path("properties").properties().forEach(property ->
+                assertThat(property.getValue().has("description") || property.getValue().has("$ref"))
+                        .as(property.getKey()).isTrue());
+    }
+
+    private static Map<String, String> java(Mapping mapping) {
+        return VineKit.generate(mapping).files().stream().filter(file -> file.path().endsWith(".java"))
+                .collect(Collectors.toMap(SourceFile::path, SourceFile::text, (a, b) -> a, TreeMap::new));
+    }
+
+    private static MappingFile parse(String text) {
+        return MappingFile.parse("vinekit.yaml", text, Map.of(), true);
+    }
+
+    private static Schema schema() throws SQLException {
+        try (TestDatabases database = TestDatabases.h2(SCHEMA)) {
+            return VineKit.read(database.database(), Scope.all());
+        }
+    }
+
+    private static Mapping map(String yaml) throws SQLException {
+        return VineKit.map(schema(), parse(yaml).inPackage("com.example.a"), Set.of());
+    }
+}
