@@ -1,0 +1,316 @@
+package dev.vinekit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.vinekit.cellar.Cellar;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.RunningService;
+import dev.vinekit.run.SeededDatabase;
+import dev.vinekit.run.TestReport;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.source.SourceFile;
+import dev.vinekit.source.SourceTree;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.Statement;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What people decide in the mapping file is in the generated service. */
+class DecisionsTest {
+    private static final String MANY = """
+            tables: { exclude: [label] }
+            project:
+              package: com.example.house
+              layout: by-table
+              interfaces: true
+              json-names: as-in-database
+              indentation: "2"
+              file-header: |
+                Copyright the Made-Up Winery.
+                Odd: */ \\u002a/
+            http: { base-path: /cellar/v1 }
+            entities:
+              vessel_transfer:
+                name: Transfer
+                path: transfers
+                operations: [create, read, list]
+                filters: [moved_at, from]
+                fields: { from: { name: sourceVessel, reference: source } }
+                finders:
+                  - { by: [moved_at], match: between }
+                  - { by: [from], match: in, name: fromAnyOf }
+                  - { by: [from, moved_at], match: less }
+              parcel:
+                finders:
+                  - { by: [name], match: contains }
+                  - { by: [name], match: starts-with }
+                  - { by: [variety_code, slope_percent], match: greater }
+                fields:
+                  area_ha: { name: area, type: com.example.house.own.Area, converter: com.example.house.own.AreaConverter }
+              wine_lot: { operations: [read, patch, create], fields: { vintage: { type: long } } }
+              cellar_stock: { key: [code] }
+              grape_variety: { operations: [list, read] }
+            """;
+
+    private static final String OWN_TYPE = """
+            package com.example.house.own;
+
+            import com.fasterxml.jackson.annotation.JsonCreator;
+            import com.fasterxml.jackson.annotation.JsonValue;
+            import java.math.BigDecimal;
+
+            public record Area(@JsonValue BigDecimal hectares) {
+                @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+                public Area {
+                }
+            }
+            """;
+
+    private static final String OWN_CONVERTER = """
+            package com.example.house.own;
+
+            import com.example.house.support.ColumnConverter;
+            import java.math.BigDecimal;
+
+            public final class AreaConverter implements ColumnConverter<BigDecimal, Area> {
+                @Override
+                public Area fromDatabase(BigDecimal stored) {
+                    return new Area(stored);
+                }
+
+                @Override
+                public BigDecimal toDatabase(Area area) {
+                    return area.hectares();
+                }
+            }
+            """;
+
+    @TempDir
+    private Path directory;
+
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    void manyDecisionsTogetherGiveAGreenService(String engine) throws IOException {
+        Project project;
+        try (Cellar cellar = TestDatabases.cellar(engine)) {
+            MappingFile file = MappingFile.parse("m", MANY, Map.of(), true);
+            Schema schema = VineKit.read(cellar.database(), new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
+            project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(schema, file, Set.of())), directory.resolve("p")));
+        }
+        Path own = Files.createDirectories(project.directory().resolve("src/main/java/com/example/house/own"));
+        Files.writeString(own.resolve("Area.java"), OWN_TYPE);
+        Files.writeString(own.resolve("AreaConverter.java"), OWN_CONVERTER);
+
+        VineKit.compile(project);
+        TestReport report = VineKit.test(project);
+
+        assertThat(report.failures()).isEmpty();
+        assertThat(report.outcomes()).extracting(outcome -> outcome.name().replaceAll("\\(.*", "")).contains(
+                "findByMovedAtBetweenIsAFilter", "fromAnyOfReturnsTheRowsThatMatch", "findByNameContainingIsAFilter",
+                "includeSourceEmbedsTheRow", "findBySourceVesselAndMovedAtLessThanReturnsTheRowsThatMatch");
+    }
+
+    @Test
+    void codeIsLaidOutAsDecided() throws Exception {
+        Map<String, String> files = generate(MANY);
+
+        String repository = files.get("src/main/java/com/example/house/transfer/JdbcTransferRepository.java");
+        assertThat(repository).startsWith("/*\n * Copyright the Made-Up Winery.\n * Odd: * / \\ u002a/\n */\npackage com.example.house.transfer;")
+                .contains("\n  @Override\n  public List<Transfer> findByMovedAtBetween(").doesNotContain("\n    @Override");
+        assertThat(files.get("src/main/java/com/example/house/transfer/TransferRepository.java"))
+                .contains("public interface TransferRepository {").contains("/** The rows of a page whose movedAt lies between");
+        assertThat(files.get("src/main/java/com/example/house/transfer/Transfer.java")).contains("@JsonProperty(\"moved_at\")");
+        assertThat(files.get("src/main/java/com/example/house/transfer/TransferController.java"))
+                .contains("@Path(\"transfers\")").doesNotContain("@PUT", "@DELETE", "@PATCH");
+        assertThat(files.get("src/main/java/com/example/house/support/Settings.java")).contains("\"/cellar/v1\"");
+        assertThat(files).doesNotContainKey("src/main/java/com/example/house/label/Label.java");
+    }
+
+    /** However many rows there are, each reference that is included takes one statement more. */
+    @Test
+    void includeTakesOneStatementForEachReference() throws Exception {
+        Project project;
+        try (Cellar cellar = Cellar.open("h2")) {
+            Mapping mapping = VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar");
+            project = VineKit.write(VineKit.plan(VineKit.generate(mapping, Cellar.seed("h2")), directory.resolve("p")));
+        }
+        VineKit.compileService(project);
+        try (SeededDatabase database = SeededDatabase.of(project);
+                RunningService service = VineKit.serve(project, Map.of("DB_URL", database.url(), "DB_USER", database.user(),
+                        "DB_PASSWORD", database.password(), "HTTP_PORT", "0"));
+                Connection connection = DriverManager.getConnection(database.url(), database.user(), database.password());
+                Statement statement = connection.createStatement()) {
+            for (int limit : List.of(1, 10, 400)) {
+                assertThat(statements(statement, service, "/vessel-transfers?limit=" + limit)).isEqualTo(1);
+                assertThat(statements(statement, service, "/vessel-transfers?include=fromVessel&limit=" + limit)).isEqualTo(2);
+                assertThat(statements(statement, service, "/vessel-transfers?include=fromVessel,toVessel,cellarHand&limit=" + limit))
+                        .isEqualTo(4);
+            }
+            JsonNode rows = get(service, "/vessel-transfers?include=fromVessel,toVessel&limit=400");
+            assertThat(rows).isNotEmpty().allSatisfy(row -> {
+                assertThat(row.path("fromVessel").path("id")).isEqualTo(row.get("from"));
+                assertThat(row.path("toVessel").path("id")).isEqualTo(row.get("to"));
+            });
+            assertThat(get(service, "/vessel-transfers?include=nothing").path("detail").textValue())
+                    .contains("nothing", "fromVessel", "toVessel");
+        }
+    }
+
+    private static int statements(Statement statement, RunningService service, String path) throws Exception {
+        statement.execute("SET QUERY_STATISTICS FALSE");
+        statement.execute("SET QUERY_STATISTICS TRUE");
+        get(service, path);
+        try (ResultSet row = statement.executeQuery("SELECT SUM(execution_count) FROM information_schema.query_statistics "
+                + "WHERE sql_statement LIKE 'SELECT%FROM vessel%' OR sql_statement LIKE 'SELECT%FROM cellar_hand%'")) {
+            row.next();
+            return row.getInt(1);
+        }
+    }
+
+    private static JsonNode get(RunningService service, String path) throws Exception {
+        return new ObjectMapper().readTree(HttpClient.newHttpClient().send(
+                HttpRequest.newBuilder(URI.create(service.url() + path)).build(), HttpResponse.BodyHandlers.ofString()).body());
+    }
+
+    @Test
+    void keyThatIsAUuidIsMadeByTheService() throws Exception {
+        Map<String, String> files = generateFor("CREATE TABLE crate (id UUID PRIMARY KEY, note VARCHAR(9))", "");
+
+        assertThat(files.get("src/main/java/com/example/made/repository/CrateRepository.java"))
+                .contains(".set(\"id\", input.id() == null ? UUID.randomUUID() : input.id())");
+        assertThat(files.get("src/main/java/com/example/made/dto/CrateInput.java")).doesNotContain("@NotNull");
+    }
+
+    @Test
+    void referringNumberHasTheTypeOfTheKey() throws Exception {
+        Map<String, String> files = generateFor("""
+                CREATE TABLE vat (id BIGINT PRIMARY KEY, note VARCHAR(9));
+                CREATE TABLE tap (id INT PRIMARY KEY, vat_id INT NOT NULL REFERENCES vat (id), old_id INT REFERENCES vat (id));
+                """, "");
+
+        assertThat(files.get("src/main/java/com/example/made/entity/Tap.java")).contains("long vatId", "Long oldId");
+        assertThat(files.get("src/main/java/com/example/made/repository/TapRepository.java"))
+                .contains("row.getLong(2)", "Sql.nullable(row, row.getLong(3))", "findByVatId(Connection connection, long vatId");
+    }
+
+    @Test
+    void newTableDoesNotTakeTheNameOfOneThatWasThere() throws Exception {
+        try (TestDatabases before = TestDatabases.h2("CREATE TABLE vats (id INT PRIMARY KEY)");
+                TestDatabases after = TestDatabases.h2("CREATE TABLE vats (id INT PRIMARY KEY); CREATE TABLE vat (id INT PRIMARY KEY)")) {
+            MappingFile file = MappingFile.NONE.inPackage("a.b");
+
+            assertThat(names(VineKit.map(VineKit.read(before.database(), Scope.all()), file, Set.of())))
+                    .containsEntry("VATS", "Vat /vats");
+            assertThat(names(VineKit.map(VineKit.read(after.database(), Scope.all()), file, Set.of("VATS"))))
+                    .containsEntry("VATS", "Vat /vats").containsEntry("VAT", "VatRow /vats-2");
+        }
+    }
+
+    private static Map<String, String> names(Mapping mapping) {
+        return mapping.entities().stream().collect(Collectors.toMap(
+                entity -> entity.table().name().name(), entity -> entity.name() + " /" + entity.path()));
+    }
+
+    /** What the house puts in the place of ours, and what a template may not do. */
+    @Test
+    void templatesOfTheHouseReplaceOurs() throws Exception {
+        Path templates = Files.createDirectories(directory.resolve("t/project"));
+        Files.writeString(templates.resolve("README.md.ftl"), "# ${s.artifact} of the house\n");
+
+        SourceTree tree = tree("CREATE TABLE vat (id INT PRIMARY KEY)", "", Optional.of(directory.resolve("t")));
+
+        assertThat(tree.ownTemplates()).containsExactly("project/README.md.ftl");
+        assertThat(tree.files()).filteredOn(file -> file.path().equals("README.md"))
+                .extracting(SourceFile::text).containsExactly("# made-service of the house\n");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {
+        "one\n${s.nothing.more}", "one\n<#assign x = \"java.lang.ProcessBuilder\"?new(\"id\")>", "one\n${s.class.classLoader}",
+        "one\n<#include \"../../../etc/passwd\">", "one\n${s?api.hashCode()}", "one\n<#if", "one\n${s.getClass().getName()}",
+        "one\n<#include \"/../secret.ftl\">"})
+    void templateReadsItsModelAndNothingElseAndMistakesHaveTheirLine(String text) throws Exception {
+        Path templates = Files.createDirectories(directory.resolve("t/project"));
+        Files.writeString(directory.resolve("secret.ftl"), "secret");
+        Files.writeString(templates.resolve("README.md.ftl"), text);
+
+        assertThatThrownBy(() -> tree("CREATE TABLE vat (id INT PRIMARY KEY)", "", Optional.of(directory.resolve("t"))))
+                .isInstanceOf(Fault.class).hasMessageContaining("README.md.ftl, line 2");
+    }
+
+    @Test
+    void templateThatReplacesNothingIsRefused() throws Exception {
+        Files.createDirectories(directory.resolve("t/table"));
+        Files.writeString(directory.resolve("t/table/entty.ftl"), "x");
+
+        assertThatThrownBy(() -> tree("CREATE TABLE vat (id INT PRIMARY KEY)", "", Optional.of(directory.resolve("t"))))
+                .isInstanceOfSatisfying(Fault.class, fault -> assertThat(fault.fix()).contains("table/entity.ftl"));
+    }
+
+    /** The generated code of the cellar reads as if a person had written it. */
+    @Test
+    void generatedCodeIsTidy() throws Exception {
+        try (Cellar cellar = Cellar.open("h2")) {
+            Mapping mapping = VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar");
+            for (SourceFile file : VineKit.generate(mapping).files()) {
+                if (!file.path().endsWith(".java")) {
+                    continue;
+                }
+                String code = file.text().replaceAll("(?m)^import .*$", "");
+                Matcher imported = Pattern.compile("(?m)^import (?:static )?[\\w.]+\\.(\\w+);$").matcher(file.text());
+                while (imported.find()) {
+                    assertThat(code).as(file.path()).containsPattern("\\b" + imported.group(1) + "\\b");
+                }
+                assertThat(file.text().lines()).as(file.path()).allMatch(line -> line.length() <= 120 && !line.endsWith(" "));
+                assertThat(file.text()).as(file.path()).doesNotContain("\n\n\n", "{\n\n", "\n\n}", "\t").endsWith("}\n");
+            }
+        }
+    }
+
+    private Map<String, String> generate(String yaml) throws Exception {
+        try (Cellar cellar = Cellar.open("h2")) {
+            MappingFile file = MappingFile.parse("m", yaml, Map.of(), true);
+            Schema schema = VineKit.read(cellar.database(), new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
+            return texts(VineKit.generate(VineKit.map(schema, file, Set.of())));
+        }
+    }
+
+    private Map<String, String> generateFor(String script, String yaml) throws Exception {
+        return texts(tree(script, yaml, Optional.empty()));
+    }
+
+    private static SourceTree tree(String script, String yaml, Optional<Path> templates) throws Exception {
+        try (TestDatabases database = TestDatabases.h2(script)) {
+            MappingFile file = MappingFile.parse("m", yaml, Map.of(), true).inPackage("com.example.made");
+            return VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()), file, Set.of()), templates);
+        }
+    }
+
+    private static Map<String, String> texts(SourceTree tree) {
+        return tree.files().stream().collect(Collectors.toMap(SourceFile::path, SourceFile::text));
+    }
+}
