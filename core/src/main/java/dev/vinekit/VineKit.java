@@ -10,7 +10,6 @@ import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
-import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapper;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
@@ -112,7 +111,7 @@ public final class VineKit {
      * @param basePackage the package that the generated packages will lie in, for example {@code com.example.cellar}
      */
     public static Mapping map(Schema schema, String basePackage) {
-        return map(schema, MappingFile.NONE.inPackage(javaName(basePackage).value()), Set.of());
+        return map(schema, MappingFile.NONE.inPackage(basePackage), Set.of());
     }
 
     /**
@@ -282,15 +281,6 @@ public final class VineKit {
      */
     public static RunningService serve(Project project, Map<String, String> environment) {
         return RunningService.start(project, environment);
-    }
-
-    private static JavaName javaName(String basePackage) {
-        try {
-            return JavaName.of(basePackage);
-        } catch (IllegalArgumentException e) {
-            throw Fault.inCall("\"" + basePackage + "\" is not a Java package name.",
-                    "Use letters, digits and dots, and no Java keyword, for example com.example.cellar.");
-        }
     }
 
     private static <T> T ask(Database database, Question<T> question) {

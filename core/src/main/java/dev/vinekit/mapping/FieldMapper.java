@@ -182,7 +182,7 @@ final class FieldMapper {
             return Optional.empty();
         }
         String type = field.type().orElse("");
-        boolean named = Names.isName(type) && type.indexOf('.') > 0 && Names.isName(field.converter().get())
+        boolean named = JavaName.isValid(type) && type.indexOf('.') > 0 && JavaName.isValid(field.converter().get())
                 && field.converter().get().indexOf('.') > 0;
         String problem = !named ? "A converter needs a type, and both are classes with their package, for example "
                         + "com.example.house.Litres and com.example.house.LitresConverter."

@@ -9,10 +9,15 @@ import javax.lang.model.SourceVersion;
  */
 public record JavaName(String value) implements Comparable<JavaName> {
     public JavaName {
-        if (!SourceVersion.isName(value, SourceVersion.RELEASE_17)
-                || value.codePoints().anyMatch(Character::isIdentifierIgnorable)) {
+        if (!isValid(value)) {
             throw new IllegalArgumentException("not a Java name: " + value);
         }
+    }
+
+    /** Whether a text can be one, or several parted by dots. */
+    public static boolean isValid(String value) {
+        return SourceVersion.isName(value, SourceVersion.RELEASE_17)
+                && value.codePoints().noneMatch(Character::isIdentifierIgnorable);
     }
 
     public static JavaName of(String value) {

@@ -127,7 +127,7 @@ public final class Mapper {
         DecisionLookup.OfTable decided = lookup.of(table);
         if (decided.decided().name().isPresent()) {
             String wanted = decided.decided().name().get();
-            String clash = wanted.indexOf('.') >= 0 || !Names.isName(wanted) ? "it is not a Java name" : names.clash(wanted);
+            String clash = wanted.indexOf('.') >= 0 || !JavaName.isValid(wanted) ? "it is not a Java name" : names.clash(wanted);
             if (clash.isEmpty()) {
                 return names.entity(wanted, (name, reason) -> { });
             }
@@ -240,7 +240,7 @@ public final class Mapper {
             Words words = given.map(Words::of).orElseGet(() -> key.columns().size() == 1
                     ? Words.of(key.columns().get(0)).without("id").without("code")
                     : Words.of(key.target().name()).singular());
-            if (given.isPresent() && (!Names.isName(given.get()) || taken.contains(words.camel()))) {
+            if (given.isPresent() && (!JavaName.isValid(given.get()) || taken.contains(words.camel()))) {
                 decided.mistakeInField(referring.get(0).column(), "reference",
                         "\"" + given.get() + "\" is not a Java name, or something else has it.");
             }
@@ -299,7 +299,7 @@ public final class Mapper {
             }
             String name = wanted.name().orElseGet(() -> "findBy" + compared.stream()
                     .map(field -> Names.capitalised(field.name().value())).collect(Collectors.joining("And")) + match.suffix());
-            if (!Names.isName(name) || name.indexOf('.') >= 0 || !taken.add(name)) {
+            if (!JavaName.isValid(name) || name.indexOf('.') >= 0 || !taken.add(name)) {
                 decided.mistake("The method cannot be named \"" + name + "\": it is not a Java name, or another finder has it.",
                         "finders", place);
             } else {

@@ -121,14 +121,8 @@ final class Names {
         return component(taken.contains(words.camel()) ? others : words, taken, (wanted, reason) -> { });
     }
 
-    /** Whether a person's name can be one in Java. */
-    static boolean isName(String name) {
-        return SourceVersion.isName(name, SourceVersion.RELEASE_17)
-                && name.codePoints().noneMatch(Character::isIdentifierIgnorable);
-    }
-
     static boolean isComponent(String name) {
-        return isName(name) && name.indexOf('.') < 0 && !NO_COMPONENTS.contains(name);
+        return JavaName.isValid(name) && name.indexOf('.') < 0 && !NO_COMPONENTS.contains(name);
     }
 
     static String capitalised(String name) {

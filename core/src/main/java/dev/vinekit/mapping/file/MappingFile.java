@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Decisions;
+import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mistake;
 import java.io.IOException;
 import java.io.StringReader;
@@ -93,8 +94,16 @@ public final class MappingFile {
         return decisions.project().basePackage().isPresent() ? this : withPackage(basePackage);
     }
 
-    /** This file with another package. */
+    /**
+     * This file with another package.
+     *
+     * @throws Fault if Java does not allow the name
+     */
     public MappingFile withPackage(String basePackage) {
+        if (!JavaName.isValid(basePackage)) {
+            throw Fault.inCall("\"" + basePackage + "\" is not a Java package name.",
+                    "Use letters, digits and dots, and no Java keyword, for example com.example.cellar.");
+        }
         return new MappingFile(name, decisions.inPackage(basePackage), places, mistakes);
     }
 

@@ -3,6 +3,7 @@ package com.example.cellar.controller;
 import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.entity.BlendComponentKey;
+import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.service.BlendComponentService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
@@ -22,6 +23,7 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of blend components. */
 @Path("blend-components")
@@ -35,8 +37,10 @@ public final class BlendComponentController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<BlendComponentKey> page = PageRequest.of(uri, BlendComponentKey.class);
-        return page.answer(service.list(page), BlendComponent::primaryKey);
+        PageRequest<BlendComponentKey> page
+                = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
+                        BlendComponentService.INCLUDES);
+        return page.answer(service.list(page.page()), BlendComponent::primaryKey, service::including);
     }
 
     @POST
@@ -49,8 +53,10 @@ public final class BlendComponentController {
 
     @GET
     @Path("{key}")
-    public BlendComponent read(@Encoded @PathParam("key") BlendComponentKey key) {
-        return service.find(key);
+    public Object read(@Encoded @PathParam("key") BlendComponentKey key, @Context UriInfo uri) {
+        List<String> included = BlendComponentService.INCLUDES.asked(uri);
+        BlendComponent found = service.find(key);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
     }
 
     @PUT

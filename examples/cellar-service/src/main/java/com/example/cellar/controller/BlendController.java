@@ -2,7 +2,18 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
+import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.entity.BlendComponentKey;
+import com.example.cellar.entity.Bottling;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.repository.BottlingRepository;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.service.BlendComponentService;
 import com.example.cellar.service.BlendService;
+import com.example.cellar.service.BottlingService;
+import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -20,21 +31,30 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
+import java.util.UUID;
 
 /** The HTTP face of blends. */
 @Path("blends")
 @Produces(MediaType.APPLICATION_JSON)
 public final class BlendController {
     private final BlendService service;
+    private final BlendComponentService blendComponentService;
+    private final BottlingService bottlingService;
+    private final WineLotService wineLotService;
 
-    public BlendController(BlendService service) {
+    public BlendController(BlendService service, BlendComponentService blendComponentService,
+            BottlingService bottlingService, WineLotService wineLotService) {
         this.service = service;
+        this.blendComponentService = blendComponentService;
+        this.bottlingService = bottlingService;
+        this.wineLotService = wineLotService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class);
-        return page.answer(service.list(page), Blend::id);
+        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
+        return page.answer(service.list(page.page()), Blend::id, service::including);
     }
 
     @POST
@@ -47,8 +67,40 @@ public final class BlendController {
 
     @GET
     @Path("{key}")
-    public Blend read(@PathParam("key") int id) {
-        return service.find(id);
+    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
+        List<String> included = BlendService.INCLUDES.asked(uri);
+        Blend found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    }
+
+    @GET
+    @Path("{key}/blend-components")
+    public Response listBlendComponents(@PathParam("key") int id, @Context UriInfo uri) {
+        Blend parent = service.find(id);
+        PageRequest<BlendComponentKey> page
+                = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
+                        BlendComponentService.INCLUDES);
+        return page.answer(blendComponentService.findByBlendId(parent.id(), page.page()), BlendComponent::primaryKey,
+                blendComponentService::including);
+    }
+
+    @GET
+    @Path("{key}/bottlings")
+    public Response listBottlings(@PathParam("key") int id, @Context UriInfo uri) {
+        Blend parent = service.find(id);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
+        return page.answer(bottlingService.findByBlendId(parent.id(), page.page()), Bottling::id,
+                bottlingService::including);
+    }
+
+    @GET
+    @Path("{key}/wine-lots")
+    public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
+        Blend parent = service.find(id);
+        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(wineLotService.findByBlendComponentBlend(parent.id(), page.page()), WineLot::id,
+                wineLotService::including);
     }
 
     @PUT

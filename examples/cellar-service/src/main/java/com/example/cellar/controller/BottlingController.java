@@ -2,6 +2,7 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.BottlingInput;
 import com.example.cellar.entity.Bottling;
+import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.service.BottlingService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
@@ -20,6 +21,7 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of bottlings. */
 @Path("bottlings")
@@ -33,8 +35,9 @@ public final class BottlingController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class);
-        return page.answer(service.list(page), Bottling::id);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
+        return page.answer(service.list(page.page()), Bottling::id, service::including);
     }
 
     @POST
@@ -47,8 +50,10 @@ public final class BottlingController {
 
     @GET
     @Path("{key}")
-    public Bottling read(@PathParam("key") int id) {
-        return service.find(id);
+    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
+        List<String> included = BottlingService.INCLUDES.asked(uri);
+        Bottling found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
     }
 
     @PUT

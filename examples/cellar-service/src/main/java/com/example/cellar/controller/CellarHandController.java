@@ -1,8 +1,20 @@
 package com.example.cellar.controller;
 
 import com.example.cellar.dto.CellarHandInput;
+import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.repository.CellarLogRepository;
+import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.repository.VesselTransferRepository;
+import com.example.cellar.service.BlendService;
 import com.example.cellar.service.CellarHandService;
+import com.example.cellar.service.CellarLogService;
+import com.example.cellar.service.HarvestService;
+import com.example.cellar.service.VesselTransferService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -20,21 +32,32 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of cellar hands. */
 @Path("cellar-hands")
 @Produces(MediaType.APPLICATION_JSON)
 public final class CellarHandController {
     private final CellarHandService service;
+    private final BlendService blendService;
+    private final CellarLogService cellarLogService;
+    private final HarvestService harvestService;
+    private final VesselTransferService vesselTransferService;
 
-    public CellarHandController(CellarHandService service) {
+    public CellarHandController(CellarHandService service, BlendService blendService, CellarLogService cellarLogService,
+            HarvestService harvestService, VesselTransferService vesselTransferService) {
         this.service = service;
+        this.blendService = blendService;
+        this.cellarLogService = cellarLogService;
+        this.harvestService = harvestService;
+        this.vesselTransferService = vesselTransferService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class);
-        return page.answer(service.list(page), CellarHand::id);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
+        return page.answer(service.list(page.page()), CellarHand::id, service::including);
     }
 
     @POST
@@ -47,8 +70,56 @@ public final class CellarHandController {
 
     @GET
     @Path("{key}")
-    public CellarHand read(@PathParam("key") int id) {
-        return service.find(id);
+    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
+        List<String> included = CellarHandService.INCLUDES.asked(uri);
+        CellarHand found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    }
+
+    @GET
+    @Path("{key}/blends")
+    public Response listBlends(@PathParam("key") int id, @Context UriInfo uri) {
+        CellarHand parent = service.find(id);
+        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
+        return page.answer(blendService.findByApprovedBy(parent.id(), page.page()), Blend::id, blendService::including);
+    }
+
+    @GET
+    @Path("{key}/cellar-hands")
+    public Response listCellarHands(@PathParam("key") int id, @Context UriInfo uri) {
+        CellarHand parent = service.find(id);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
+        return page.answer(service.findBySupervisorId(parent.id(), page.page()), CellarHand::id, service::including);
+    }
+
+    @GET
+    @Path("{key}/cellar-logs")
+    public Response listCellarLogs(@PathParam("key") int id, @Context UriInfo uri) {
+        CellarHand parent = service.find(id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
+        return page.answerByOffset(cellarLogService.findByHandId(parent.id(), page.page()),
+                cellarLogService::including);
+    }
+
+    @GET
+    @Path("{key}/harvests")
+    public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
+        CellarHand parent = service.find(id);
+        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(harvestService.findByPickedBy(parent.id(), page.page()), Harvest::id,
+                harvestService::including);
+    }
+
+    @GET
+    @Path("{key}/vessel-transfers")
+    public Response listVesselTransfers(@PathParam("key") int id, @Context UriInfo uri) {
+        CellarHand parent = service.find(id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
+        return page.answer(vesselTransferService.findByMovedBy(parent.id(), page.page()), VesselTransfer::id,
+                vesselTransferService::including);
     }
 
     @PUT

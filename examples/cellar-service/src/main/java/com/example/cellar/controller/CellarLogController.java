@@ -2,6 +2,7 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
+import com.example.cellar.repository.CellarLogRepository;
 import com.example.cellar.service.CellarLogService;
 import com.example.cellar.support.PageRequest;
 import jakarta.ws.rs.Consumes;
@@ -26,8 +27,9 @@ public final class CellarLogController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class);
-        return page.answerByOffset(service.list(page));
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
+        return page.answerByOffset(service.list(page.page()), service::including);
     }
 
     @POST

@@ -1,6 +1,8 @@
 package com.example.cellar.controller;
 
+import com.example.cellar.repository.CellarStockRepository;
 import com.example.cellar.service.CellarStockService;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.PageRequest;
 import jakarta.ws.rs.GET;
 import jakarta.ws.rs.Path;
@@ -22,7 +24,7 @@ public final class CellarStockController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class);
-        return page.answerByOffset(service.list(page));
+        PageRequest<Long> page = PageRequest.of(uri, Long.class, CellarStockRepository.FILTERS, Includes.none());
+        return page.answerByOffset(service.list(page.page()), (names, rows) -> rows);
     }
 }

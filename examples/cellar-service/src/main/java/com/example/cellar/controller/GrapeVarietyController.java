@@ -2,7 +2,12 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
+import com.example.cellar.entity.Parcel;
+import com.example.cellar.repository.GrapeVarietyRepository;
+import com.example.cellar.repository.ParcelRepository;
 import com.example.cellar.service.GrapeVarietyService;
+import com.example.cellar.service.ParcelService;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
 import com.example.cellar.support.PathKeys;
@@ -27,15 +32,17 @@ import java.net.URI;
 @Produces(MediaType.APPLICATION_JSON)
 public final class GrapeVarietyController {
     private final GrapeVarietyService service;
+    private final ParcelService parcelService;
 
-    public GrapeVarietyController(GrapeVarietyService service) {
+    public GrapeVarietyController(GrapeVarietyService service, ParcelService parcelService) {
         this.service = service;
+        this.parcelService = parcelService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<String> page = PageRequest.of(uri, String.class);
-        return page.answer(service.list(page), GrapeVariety::code);
+        PageRequest<String> page = PageRequest.of(uri, String.class, GrapeVarietyRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), GrapeVariety::code, (names, rows) -> rows);
     }
 
     @POST
@@ -50,6 +57,16 @@ public final class GrapeVarietyController {
     @Path("{key}")
     public GrapeVariety read(@PathParam("key") String code) {
         return service.find(code);
+    }
+
+    @GET
+    @Path("{key}/parcels")
+    public Response listParcels(@PathParam("key") String code, @Context UriInfo uri) {
+        GrapeVariety parent = service.find(code);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
+        return page.answer(parcelService.findByVarietyCode(parent.code(), page.page()), Parcel::id,
+                parcelService::including);
     }
 
     @PUT

@@ -2,7 +2,15 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.HarvestInput;
 import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.entity.WineLotHarvestKey;
+import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.service.HarvestService;
+import com.example.cellar.service.WineLotHarvestService;
+import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -20,21 +28,28 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
+import java.util.UUID;
 
 /** The HTTP face of harvests. */
 @Path("harvests")
 @Produces(MediaType.APPLICATION_JSON)
 public final class HarvestController {
     private final HarvestService service;
+    private final WineLotHarvestService wineLotHarvestService;
+    private final WineLotService wineLotService;
 
-    public HarvestController(HarvestService service) {
+    public HarvestController(HarvestService service, WineLotHarvestService wineLotHarvestService,
+            WineLotService wineLotService) {
         this.service = service;
+        this.wineLotHarvestService = wineLotHarvestService;
+        this.wineLotService = wineLotService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class);
-        return page.answer(service.list(page), Harvest::id);
+        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(service.list(page.page()), Harvest::id, service::including);
     }
 
     @POST
@@ -47,8 +62,30 @@ public final class HarvestController {
 
     @GET
     @Path("{key}")
-    public Harvest read(@PathParam("key") long id) {
-        return service.find(id);
+    public Object read(@PathParam("key") long id, @Context UriInfo uri) {
+        List<String> included = HarvestService.INCLUDES.asked(uri);
+        Harvest found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    }
+
+    @GET
+    @Path("{key}/wine-lot-harvests")
+    public Response listWineLotHarvests(@PathParam("key") long id, @Context UriInfo uri) {
+        Harvest parent = service.find(id);
+        PageRequest<WineLotHarvestKey> page
+                = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
+                        WineLotHarvestService.INCLUDES);
+        return page.answer(wineLotHarvestService.findByHarvestId(parent.id(), page.page()), WineLotHarvest::primaryKey,
+                wineLotHarvestService::including);
+    }
+
+    @GET
+    @Path("{key}/wine-lots")
+    public Response listWineLots(@PathParam("key") long id, @Context UriInfo uri) {
+        Harvest parent = service.find(id);
+        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(wineLotService.findByWineLotHarvestHarvest(parent.id(), page.page()), WineLot::id,
+                wineLotService::including);
     }
 
     @PUT

@@ -2,6 +2,7 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.LabAnalysisInput;
 import com.example.cellar.entity.LabAnalysis;
+import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.service.LabAnalysisService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
@@ -20,6 +21,7 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of lab analyses. */
 @Path("lab-analyses")
@@ -33,8 +35,9 @@ public final class LabAnalysisController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class);
-        return page.answer(service.list(page), LabAnalysis::id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
+        return page.answer(service.list(page.page()), LabAnalysis::id, service::including);
     }
 
     @POST
@@ -47,8 +50,10 @@ public final class LabAnalysisController {
 
     @GET
     @Path("{key}")
-    public LabAnalysis read(@PathParam("key") long id) {
-        return service.find(id);
+    public Object read(@PathParam("key") long id, @Context UriInfo uri) {
+        List<String> included = LabAnalysisService.INCLUDES.asked(uri);
+        LabAnalysis found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
     }
 
     @PUT

@@ -1,8 +1,13 @@
 package com.example.cellar.controller;
 
 import com.example.cellar.dto.LabelInput;
+import com.example.cellar.entity.Bottling;
 import com.example.cellar.entity.Label;
+import com.example.cellar.repository.BottlingRepository;
+import com.example.cellar.repository.LabelRepository;
+import com.example.cellar.service.BottlingService;
 import com.example.cellar.service.LabelService;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -26,15 +31,17 @@ import java.net.URI;
 @Produces(MediaType.APPLICATION_JSON)
 public final class LabelController {
     private final LabelService service;
+    private final BottlingService bottlingService;
 
-    public LabelController(LabelService service) {
+    public LabelController(LabelService service, BottlingService bottlingService) {
         this.service = service;
+        this.bottlingService = bottlingService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class);
-        return page.answer(service.list(page), Label::id);
+        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, LabelRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), Label::id, (names, rows) -> rows);
     }
 
     @POST
@@ -49,6 +56,16 @@ public final class LabelController {
     @Path("{key}")
     public Label read(@PathParam("key") int id) {
         return service.find(id);
+    }
+
+    @GET
+    @Path("{key}/bottlings")
+    public Response listBottlings(@PathParam("key") int id, @Context UriInfo uri) {
+        Label parent = service.find(id);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
+        return page.answer(bottlingService.findByLabelId(parent.id(), page.page()), Bottling::id,
+                bottlingService::including);
     }
 
     @PUT

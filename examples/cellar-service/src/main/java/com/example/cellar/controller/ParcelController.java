@@ -1,7 +1,11 @@
 package com.example.cellar.controller;
 
 import com.example.cellar.dto.ParcelInput;
+import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.Parcel;
+import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.service.HarvestService;
 import com.example.cellar.service.ParcelService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
@@ -20,21 +24,25 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of parcels. */
 @Path("parcels")
 @Produces(MediaType.APPLICATION_JSON)
 public final class ParcelController {
     private final ParcelService service;
+    private final HarvestService harvestService;
 
-    public ParcelController(ParcelService service) {
+    public ParcelController(ParcelService service, HarvestService harvestService) {
         this.service = service;
+        this.harvestService = harvestService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class);
-        return page.answer(service.list(page), Parcel::id);
+        PageRequest<Integer> page
+                = PageRequest.of(uri, Integer.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
+        return page.answer(service.list(page.page()), Parcel::id, service::including);
     }
 
     @POST
@@ -47,8 +55,19 @@ public final class ParcelController {
 
     @GET
     @Path("{key}")
-    public Parcel read(@PathParam("key") int id) {
-        return service.find(id);
+    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
+        List<String> included = ParcelService.INCLUDES.asked(uri);
+        Parcel found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    }
+
+    @GET
+    @Path("{key}/harvests")
+    public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
+        Parcel parent = service.find(id);
+        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(harvestService.findByParcelId(parent.id(), page.page()), Harvest::id,
+                harvestService::including);
     }
 
     @PUT

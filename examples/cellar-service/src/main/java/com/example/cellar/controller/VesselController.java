@@ -2,7 +2,15 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
+import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.VesselRepository;
+import com.example.cellar.repository.VesselTransferRepository;
+import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.service.VesselService;
+import com.example.cellar.service.VesselTransferService;
+import com.example.cellar.service.WineLotService;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -20,21 +28,27 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.UUID;
 
 /** The HTTP face of vessels. */
 @Path("vessels")
 @Produces(MediaType.APPLICATION_JSON)
 public final class VesselController {
     private final VesselService service;
+    private final VesselTransferService vesselTransferService;
+    private final WineLotService wineLotService;
 
-    public VesselController(VesselService service) {
+    public VesselController(VesselService service, VesselTransferService vesselTransferService,
+            WineLotService wineLotService) {
         this.service = service;
+        this.vesselTransferService = vesselTransferService;
+        this.wineLotService = wineLotService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class);
-        return page.answer(service.list(page), Vessel::id);
+        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, VesselRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), Vessel::id, (names, rows) -> rows);
     }
 
     @POST
@@ -49,6 +63,35 @@ public final class VesselController {
     @Path("{key}")
     public Vessel read(@PathParam("key") int id) {
         return service.find(id);
+    }
+
+    @GET
+    @Path("{key}/vessel-transfers-by-from-vessel")
+    public Response listVesselTransfersByFromVessel(@PathParam("key") int id, @Context UriInfo uri) {
+        Vessel parent = service.find(id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
+        return page.answer(vesselTransferService.findByFrom(parent.id(), page.page()), VesselTransfer::id,
+                vesselTransferService::including);
+    }
+
+    @GET
+    @Path("{key}/vessel-transfers-by-to-vessel")
+    public Response listVesselTransfersByToVessel(@PathParam("key") int id, @Context UriInfo uri) {
+        Vessel parent = service.find(id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
+        return page.answer(vesselTransferService.findByTo(parent.id(), page.page()), VesselTransfer::id,
+                vesselTransferService::including);
+    }
+
+    @GET
+    @Path("{key}/wine-lots")
+    public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
+        Vessel parent = service.find(id);
+        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(wineLotService.findByVesselId(parent.id(), page.page()), WineLot::id,
+                wineLotService::including);
     }
 
     @PUT

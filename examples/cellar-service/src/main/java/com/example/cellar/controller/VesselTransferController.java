@@ -2,6 +2,7 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.VesselTransferInput;
 import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.repository.VesselTransferRepository;
 import com.example.cellar.service.VesselTransferService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
@@ -20,6 +21,7 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of vessel transfers. */
 @Path("vessel-transfers")
@@ -33,8 +35,9 @@ public final class VesselTransferController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class);
-        return page.answer(service.list(page), VesselTransfer::id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
+        return page.answer(service.list(page.page()), VesselTransfer::id, service::including);
     }
 
     @POST
@@ -47,8 +50,10 @@ public final class VesselTransferController {
 
     @GET
     @Path("{key}")
-    public VesselTransfer read(@PathParam("key") long id) {
-        return service.find(id);
+    public Object read(@PathParam("key") long id, @Context UriInfo uri) {
+        List<String> included = VesselTransferService.INCLUDES.asked(uri);
+        VesselTransfer found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
     }
 
     @PUT

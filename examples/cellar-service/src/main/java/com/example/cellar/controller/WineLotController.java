@@ -1,7 +1,25 @@
 package com.example.cellar.controller;
 
 import com.example.cellar.dto.WineLotInput;
+import com.example.cellar.entity.Blend;
+import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.entity.BlendComponentKey;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.entity.WineLot;
+import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.entity.WineLotHarvestKey;
+import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.repository.LabAnalysisRepository;
+import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.service.BlendComponentService;
+import com.example.cellar.service.BlendService;
+import com.example.cellar.service.HarvestService;
+import com.example.cellar.service.LabAnalysisService;
+import com.example.cellar.service.WineLotHarvestService;
 import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.PageRequest;
@@ -20,6 +38,7 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 import java.util.UUID;
 
 /** The HTTP face of wine lots. */
@@ -27,15 +46,27 @@ import java.util.UUID;
 @Produces(MediaType.APPLICATION_JSON)
 public final class WineLotController {
     private final WineLotService service;
+    private final BlendComponentService blendComponentService;
+    private final LabAnalysisService labAnalysisService;
+    private final WineLotHarvestService wineLotHarvestService;
+    private final BlendService blendService;
+    private final HarvestService harvestService;
 
-    public WineLotController(WineLotService service) {
+    public WineLotController(WineLotService service, BlendComponentService blendComponentService,
+            LabAnalysisService labAnalysisService, WineLotHarvestService wineLotHarvestService,
+                    BlendService blendService, HarvestService harvestService) {
         this.service = service;
+        this.blendComponentService = blendComponentService;
+        this.labAnalysisService = labAnalysisService;
+        this.wineLotHarvestService = wineLotHarvestService;
+        this.blendService = blendService;
+        this.harvestService = harvestService;
     }
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<UUID> page = PageRequest.of(uri, UUID.class);
-        return page.answer(service.list(page), WineLot::id);
+        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(service.list(page.page()), WineLot::id, service::including);
     }
 
     @POST
@@ -48,8 +79,60 @@ public final class WineLotController {
 
     @GET
     @Path("{key}")
-    public WineLot read(@PathParam("key") UUID id) {
-        return service.find(id);
+    public Object read(@PathParam("key") UUID id, @Context UriInfo uri) {
+        List<String> included = WineLotService.INCLUDES.asked(uri);
+        WineLot found = service.find(id);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    }
+
+    @GET
+    @Path("{key}/blend-components")
+    public Response listBlendComponents(@PathParam("key") UUID id, @Context UriInfo uri) {
+        WineLot parent = service.find(id);
+        PageRequest<BlendComponentKey> page
+                = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
+                        BlendComponentService.INCLUDES);
+        return page.answer(blendComponentService.findByWineLotId(parent.id(), page.page()), BlendComponent::primaryKey,
+                blendComponentService::including);
+    }
+
+    @GET
+    @Path("{key}/lab-analyses")
+    public Response listLabAnalyses(@PathParam("key") UUID id, @Context UriInfo uri) {
+        WineLot parent = service.find(id);
+        PageRequest<Long> page
+                = PageRequest.of(uri, Long.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
+        return page.answer(labAnalysisService.findByWineLotId(parent.id(), page.page()), LabAnalysis::id,
+                labAnalysisService::including);
+    }
+
+    @GET
+    @Path("{key}/wine-lot-harvests")
+    public Response listWineLotHarvests(@PathParam("key") UUID id, @Context UriInfo uri) {
+        WineLot parent = service.find(id);
+        PageRequest<WineLotHarvestKey> page
+                = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
+                        WineLotHarvestService.INCLUDES);
+        return page.answer(wineLotHarvestService.findByWineLotId(parent.id(), page.page()), WineLotHarvest::primaryKey,
+                wineLotHarvestService::including);
+    }
+
+    @GET
+    @Path("{key}/blends")
+    public Response listBlends(@PathParam("key") UUID id, @Context UriInfo uri) {
+        WineLot parent = service.find(id);
+        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
+        return page.answer(blendService.findByBlendComponentWineLot(parent.id(), page.page()), Blend::id,
+                blendService::including);
+    }
+
+    @GET
+    @Path("{key}/harvests")
+    public Response listHarvests(@PathParam("key") UUID id, @Context UriInfo uri) {
+        WineLot parent = service.find(id);
+        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(harvestService.findByWineLotHarvestWineLot(parent.id(), page.page()), Harvest::id,
+                harvestService::including);
     }
 
     @PUT

@@ -3,6 +3,7 @@ package com.example.cellar.controller;
 import com.example.cellar.dto.WineLotHarvestInput;
 import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.entity.WineLotHarvestKey;
+import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.service.WineLotHarvestService;
 import com.example.cellar.support.PageRequest;
 import jakarta.ws.rs.Consumes;
@@ -18,6 +19,7 @@ import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
+import java.util.List;
 
 /** The HTTP face of wine lot harvests. */
 @Path("wine-lot-harvests")
@@ -31,8 +33,10 @@ public final class WineLotHarvestController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<WineLotHarvestKey> page = PageRequest.of(uri, WineLotHarvestKey.class);
-        return page.answer(service.list(page), WineLotHarvest::primaryKey);
+        PageRequest<WineLotHarvestKey> page
+                = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
+                        WineLotHarvestService.INCLUDES);
+        return page.answer(service.list(page.page()), WineLotHarvest::primaryKey, service::including);
     }
 
     @POST
@@ -45,8 +49,10 @@ public final class WineLotHarvestController {
 
     @GET
     @Path("{key}")
-    public WineLotHarvest read(@Encoded @PathParam("key") WineLotHarvestKey key) {
-        return service.find(key);
+    public Object read(@Encoded @PathParam("key") WineLotHarvestKey key, @Context UriInfo uri) {
+        List<String> included = WineLotHarvestService.INCLUDES.asked(uri);
+        WineLotHarvest found = service.find(key);
+        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
     }
 
     @DELETE

@@ -3,8 +3,11 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.entity.BlendComponentKey;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -24,6 +27,11 @@ public final class BlendComponentRepository {
             Constraint.reference("BLEND_COMPONENT_LOT_FKEY", "blend-components", "wine-lots", "wineLotId"),
             Constraint.check("BLEND_COMPONENT_SHARE_CHECK", "blend-components", "share"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("blendId", "blend_id", Integer.class),
+            Filters.on("wineLotId", "wine_lot_id", UUID.class));
+
     private static final String COLUMNS = """
             blend_id, wine_lot_id, share
             """;
@@ -32,13 +40,7 @@ public final class BlendComponentRepository {
             FROM blend_component
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY blend_id, wine_lot_id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE (blend_id, wine_lot_id) > (?, ?)
+    private static final String PAGE = """
             ORDER BY blend_id, wine_lot_id
             LIMIT ?
             """;
@@ -63,16 +65,14 @@ public final class BlendComponentRepository {
             WHERE blend_id = ? AND wine_lot_id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<BlendComponent> list(Connection connection, BlendComponentKey after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, BlendComponentRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, BlendComponentRepository::row, after.blendId(), after.wineLotId(),
-                        limit);
+    /** The rows of a page, by ascending key. */
+    public List<BlendComponent> list(Connection connection, Page<BlendComponentKey> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition()
+                        .and("(blend_id, wine_lot_id) > (?, ?)", page.after().blendId(), page.after().wineLotId());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, BlendComponentRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -80,9 +80,21 @@ public final class BlendComponentRepository {
         return Sql.first(connection, FIND, BlendComponentRepository::row, key.blendId(), key.wineLotId());
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows of a page that refer to this blend. */
+    public List<BlendComponent> findByBlendId(Connection connection, int blendId, Page<BlendComponentKey> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
+    }
+
+    /** The rows of a page that refer to this wine lot. */
+    public List<BlendComponent> findByWineLotId(Connection connection, UUID wineLotId, Page<BlendComponentKey> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -2,15 +2,20 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 
 /** The SQL for {@code BLEND}. Every method works on the connection, and in the transaction, that it is given. */
 public final class BlendRepository {
@@ -21,6 +26,13 @@ public final class BlendRepository {
             Constraint.reference("BLEND_APPROVER_FKEY", "blends", "cellar-hands", "approvedBy"),
             Constraint.check("BLEND_VINTAGE_CHECK", "blends", "vintage"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Integer.class),
+            Filters.on("name", "name", String.class),
+            Filters.on("vintage", "vintage", Integer.class),
+            Filters.on("approvedBy", "approved_by", Integer.class));
+
     private static final String COLUMNS = """
             id, name, vintage, blended_on, tasting_notes, approved_by
             """;
@@ -29,13 +41,7 @@ public final class BlendRepository {
             FROM blend
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -64,15 +70,13 @@ public final class BlendRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<Blend> list(Connection connection, Integer after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, BlendRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, BlendRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<Blend> list(Connection connection, Page<Integer> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, BlendRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -80,9 +84,28 @@ public final class BlendRepository {
         return Sql.first(connection, FIND, BlendRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<Blend> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<Blend> findByApprovedBy(Connection connection, int approvedBy, Page<Integer> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("approved_by = ?", approvedBy)));
+    }
+
+    /** The rows of a page that blend components join to this wine lot. */
+    public List<Blend> findByBlendComponentWineLot(Connection connection, UUID wineLotId, Page<Integer> page)
+            throws SQLException {
+        return list(connection,
+                page.where(condition ->
+                        condition.and("id IN (SELECT blend_id FROM blend_component WHERE wine_lot_id = ?)",
+                                wineLotId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -3,8 +3,11 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.BottlingInput;
 import com.example.cellar.entity.Bottling;
 import com.example.cellar.entity.BottlingClosedWith;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -25,6 +28,12 @@ public final class BottlingRepository {
             Constraint.check("BOTTLING_PRICE_CHECK", "bottlings", "price"),
             Constraint.check("BOTTLING_SIZE_CHECK", "bottlings", "bottleMl"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Integer.class),
+            Filters.on("blendId", "blend_id", Integer.class),
+            Filters.on("labelId", "label_id", Integer.class));
+
     private static final String COLUMNS = """
             id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
             """;
@@ -33,13 +42,7 @@ public final class BottlingRepository {
             FROM bottling
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -70,15 +73,13 @@ public final class BottlingRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<Bottling> list(Connection connection, Integer after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, BottlingRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, BottlingRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<Bottling> list(Connection connection, Page<Integer> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, BottlingRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -86,9 +87,19 @@ public final class BottlingRepository {
         return Sql.first(connection, FIND, BottlingRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows of a page that refer to this blend. */
+    public List<Bottling> findByBlendId(Connection connection, int blendId, Page<Integer> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
+    }
+
+    /** The rows of a page that refer to this label. */
+    public List<Bottling> findByLabelId(Connection connection, int labelId, Page<Integer> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("label_id = ?", labelId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -3,14 +3,18 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarHandCraft;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -25,6 +29,12 @@ public final class CellarHandRepository {
             Constraint.check("CELLAR_HAND_DATES_CHECK", "cellar-hands", "hiredOn", "leftOn"),
             Constraint.check("CELLAR_HAND_EMAIL_CHECK", "cellar-hands", "email"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Integer.class),
+            Filters.on("email", "email", String.class),
+            Filters.on("supervisorId", "supervisor_id", Integer.class));
+
     private static final String COLUMNS = """
             id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
             """;
@@ -33,13 +43,7 @@ public final class CellarHandRepository {
             FROM cellar_hand
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -70,15 +74,13 @@ public final class CellarHandRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<CellarHand> list(Connection connection, Integer after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, CellarHandRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, CellarHandRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<CellarHand> list(Connection connection, Page<Integer> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, CellarHandRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -86,9 +88,20 @@ public final class CellarHandRepository {
         return Sql.first(connection, FIND, CellarHandRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<CellarHand> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<CellarHand> findBySupervisorId(Connection connection, int supervisorId, Page<Integer> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("supervisor_id = ?", supervisorId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -2,8 +2,11 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -17,6 +20,11 @@ public final class CellarLogRepository {
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.reference("CELLAR_LOG_HAND_FKEY", "cellar-logs", "cellar-hands", "handId"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("loggedAt", "logged_at", LocalDateTime.class),
+            Filters.on("handId", "hand_id", Integer.class));
+
     private static final String COLUMNS = """
             logged_at, hand_id, entry
             """;
@@ -25,7 +33,7 @@ public final class CellarLogRepository {
             FROM cellar_log
             """;
 
-    private static final String LIST = SELECT + """
+    private static final String PAGE = """
             ORDER BY logged_at, hand_id, entry
             LIMIT ? OFFSET ?
             """;
@@ -35,14 +43,21 @@ public final class CellarLogRepository {
             FROM cellar_log
             """;
 
-    /** At most {@code limit} rows, without the first {@code offset}. */
-    public List<CellarLog> list(Connection connection, long offset, int limit) throws SQLException {
-        return Sql.list(connection, LIST, CellarLogRepository::row, limit, offset);
+    /** The rows of a page; what {@link Page#after} says is how many to pass over. */
+    public List<CellarLog> list(Connection connection, Page<Long> page) throws SQLException {
+        long offset = page.after() == null ? 0 : page.after();
+        return Sql.list(connection, SELECT + page.condition().where() + PAGE, CellarLogRepository::row,
+                page.condition().valuesAnd(page.limit(), offset));
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows of a page that refer to this cellar hand. */
+    public List<CellarLog> findByHandId(Connection connection, int handId, Page<Long> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("hand_id = ?", handId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

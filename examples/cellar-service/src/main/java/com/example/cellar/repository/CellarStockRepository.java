@@ -1,6 +1,9 @@
 package com.example.cellar.repository;
 
 import com.example.cellar.entity.CellarStock;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Filters;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -9,12 +12,15 @@ import java.util.List;
 
 /** The SQL for {@code CELLAR_STOCK}. Every method works on the connection, and in the transaction, that it is given. */
 public final class CellarStockRepository {
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of();
+
     private static final String SELECT = """
             SELECT code, kind, capacity_litres, wine, vintage, litres
             FROM cellar_stock
             """;
 
-    private static final String LIST = SELECT + """
+    private static final String PAGE = """
             ORDER BY code, kind, capacity_litres, wine, vintage, litres
             LIMIT ? OFFSET ?
             """;
@@ -24,14 +30,16 @@ public final class CellarStockRepository {
             FROM cellar_stock
             """;
 
-    /** At most {@code limit} rows, without the first {@code offset}. */
-    public List<CellarStock> list(Connection connection, long offset, int limit) throws SQLException {
-        return Sql.list(connection, LIST, CellarStockRepository::row, limit, offset);
+    /** The rows of a page; what {@link Page#after} says is how many to pass over. */
+    public List<CellarStock> list(Connection connection, Page<Long> page) throws SQLException {
+        long offset = page.after() == null ? 0 : page.after();
+        return Sql.list(connection, SELECT + page.condition().where() + PAGE, CellarStockRepository::row,
+                page.condition().valuesAnd(page.limit(), offset));
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     private static CellarStock row(ResultSet row) throws SQLException {

@@ -3,12 +3,16 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.entity.GrapeVarietyColour;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,6 +26,11 @@ public final class GrapeVarietyRepository {
             Constraint.unique("GRAPE_VARIETY_NAME_KEY", "grape-varieties", "name"),
             Constraint.check("GRAPE_VARIETY_COLOUR_CHECK", "grape-varieties", "colour"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("code", "code", String.class),
+            Filters.on("name", "name", String.class));
+
     private static final String COLUMNS = """
             code, name, colour, "order", synonyms
             """;
@@ -30,13 +39,7 @@ public final class GrapeVarietyRepository {
             FROM grape_variety
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY code
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE code > ?
+    private static final String PAGE = """
             ORDER BY code
             LIMIT ?
             """;
@@ -64,15 +67,13 @@ public final class GrapeVarietyRepository {
             WHERE code = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<GrapeVariety> list(Connection connection, String after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, GrapeVarietyRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, GrapeVarietyRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<GrapeVariety> list(Connection connection, Page<String> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("code > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, GrapeVarietyRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -80,9 +81,14 @@ public final class GrapeVarietyRepository {
         return Sql.first(connection, FIND, GrapeVarietyRepository::row, code);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of code, in one statement. */
+    public List<GrapeVariety> findAllByCode(Connection connection, Collection<String> keys) throws SQLException {
+        return list(connection, Page.<String>all().where(condition -> condition.in("code", "?", keys)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

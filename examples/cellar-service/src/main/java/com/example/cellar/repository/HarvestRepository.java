@@ -2,15 +2,20 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.HarvestInput;
 import com.example.cellar.entity.Harvest;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 
 /** The SQL for {@code HARVEST}. Every method works on the connection, and in the transaction, that it is given. */
 public final class HarvestRepository {
@@ -23,6 +28,13 @@ public final class HarvestRepository {
             Constraint.check("HARVEST_BRIX_CHECK", "harvests", "brix"),
             Constraint.check("HARVEST_WEIGHT_CHECK", "harvests", "weightKg"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Long.class),
+            Filters.on("parcelId", "parcel_id", Integer.class),
+            Filters.on("pickedOn", "picked_on", LocalDate.class),
+            Filters.on("pickedBy", "picked_by", Integer.class));
+
     private static final String COLUMNS = """
             id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by
             """;
@@ -31,13 +43,7 @@ public final class HarvestRepository {
             FROM harvest
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -67,15 +73,13 @@ public final class HarvestRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<Harvest> list(Connection connection, Long after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, HarvestRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, HarvestRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<Harvest> list(Connection connection, Page<Long> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, HarvestRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -83,9 +87,33 @@ public final class HarvestRepository {
         return Sql.first(connection, FIND, HarvestRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<Harvest> findAllById(Connection connection, Collection<Long> keys) throws SQLException {
+        return list(connection, Page.<Long>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The rows of a page that refer to this parcel. */
+    public List<Harvest> findByParcelId(Connection connection, int parcelId, Page<Long> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("parcel_id = ?", parcelId)));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<Harvest> findByPickedBy(Connection connection, int pickedBy, Page<Long> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("picked_by = ?", pickedBy)));
+    }
+
+    /** The rows of a page that wine lot harvests join to this wine lot. */
+    public List<Harvest> findByWineLotHarvestWineLot(Connection connection, UUID wineLotId, Page<Long> page)
+            throws SQLException {
+        return list(connection,
+                page.where(condition ->
+                        condition.and("id IN (SELECT harvest_id FROM wine_lot_harvest WHERE wine_lot_id = ?)",
+                                wineLotId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -2,9 +2,12 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.LabAnalysisInput;
 import com.example.cellar.entity.LabAnalysis;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Json;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -23,6 +26,11 @@ public final class LabAnalysisRepository {
             Constraint.check("LAB_ANALYSIS_ALCOHOL_CHECK", "lab-analyses", "alcoholVolume"),
             Constraint.check("LAB_ANALYSIS_PH_CHECK", "lab-analyses", "ph"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Long.class),
+            Filters.on("wineLotId", "wine_lot_id", UUID.class));
+
     private static final String COLUMNS = """
             id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
             """;
@@ -31,13 +39,7 @@ public final class LabAnalysisRepository {
             FROM lab_analysis
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -68,15 +70,13 @@ public final class LabAnalysisRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<LabAnalysis> list(Connection connection, Long after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, LabAnalysisRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, LabAnalysisRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<LabAnalysis> list(Connection connection, Page<Long> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, LabAnalysisRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -84,9 +84,15 @@ public final class LabAnalysisRepository {
         return Sql.first(connection, FIND, LabAnalysisRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows of a page that refer to this wine lot. */
+    public List<LabAnalysis> findByWineLotId(Connection connection, UUID wineLotId, Page<Long> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

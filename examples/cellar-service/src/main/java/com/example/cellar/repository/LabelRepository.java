@@ -3,12 +3,16 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
 import com.example.cellar.support.Binary;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -19,6 +23,12 @@ public final class LabelRepository {
             Constraint.unique("LABEL_PKEY", "labels", "id"),
             Constraint.unique("LABEL_TITLE_LANGUAGE_KEY", "labels", "title", "languageCode"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Integer.class),
+            Filters.on("title", "title", String.class),
+            Filters.on("languageCode", "language_code", String.class));
+
     private static final String COLUMNS = """
             id, title, language_code, back_text, picture
             """;
@@ -27,13 +37,7 @@ public final class LabelRepository {
             FROM label
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -61,15 +65,13 @@ public final class LabelRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<Label> list(Connection connection, Integer after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, LabelRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, LabelRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<Label> list(Connection connection, Page<Integer> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, LabelRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -77,9 +79,14 @@ public final class LabelRepository {
         return Sql.first(connection, FIND, LabelRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<Label> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

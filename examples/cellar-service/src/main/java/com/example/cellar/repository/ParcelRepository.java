@@ -3,13 +3,17 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.ParcelInput;
 import com.example.cellar.entity.Parcel;
 import com.example.cellar.entity.ParcelSoil;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,6 +30,12 @@ public final class ParcelRepository {
             Constraint.check("PARCEL_SLOPE_CHECK", "parcels", "slopePercent"),
             Constraint.check("PARCEL_SOIL_CHECK", "parcels", "soil"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Integer.class),
+            Filters.on("name", "name", String.class),
+            Filters.on("varietyCode", "variety_code", String.class));
+
     private static final String COLUMNS = """
             id, name, variety_code, area_ha, slope_percent, soil, planted_on, organic, latitude,
             longitude
@@ -35,13 +45,7 @@ public final class ParcelRepository {
             FROM parcel
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -74,15 +78,13 @@ public final class ParcelRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<Parcel> list(Connection connection, Integer after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, ParcelRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, ParcelRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<Parcel> list(Connection connection, Page<Integer> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, ParcelRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -90,9 +92,20 @@ public final class ParcelRepository {
         return Sql.first(connection, FIND, ParcelRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<Parcel> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The rows of a page that refer to this grape variety. */
+    public List<Parcel> findByVarietyCode(Connection connection, String varietyCode, Page<Integer> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("variety_code = ?", varietyCode)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -4,13 +4,17 @@ import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.VesselKind;
 import com.example.cellar.entity.VesselToast;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -24,6 +28,11 @@ public final class VesselRepository {
             Constraint.check("VESSEL_KIND_CHECK", "vessels", "kind"),
             Constraint.check("VESSEL_TOAST_CHECK", "vessels", "toast"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Integer.class),
+            Filters.on("code", "code", String.class));
+
     private static final String COLUMNS = """
             id, code, kind, capacity_litres, toast, bought_on, in_use
             """;
@@ -32,13 +41,7 @@ public final class VesselRepository {
             FROM vessel
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -68,15 +71,13 @@ public final class VesselRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<Vessel> list(Connection connection, Integer after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, VesselRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, VesselRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<Vessel> list(Connection connection, Page<Integer> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, VesselRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -84,9 +85,14 @@ public final class VesselRepository {
         return Sql.first(connection, FIND, VesselRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<Vessel> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -2,8 +2,11 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.VesselTransferInput;
 import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -25,6 +28,14 @@ public final class VesselTransferRepository {
             Constraint.check("VESSEL_TRANSFER_ENDS_CHECK", "vessel-transfers", "from", "to"),
             Constraint.check("VESSEL_TRANSFER_LITRES_CHECK", "vessel-transfers", "litres"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", Long.class),
+            Filters.on("from", "\"from\"", Integer.class),
+            Filters.on("to", "\"to\"", Integer.class),
+            Filters.on("movedAt", "moved_at", LocalDateTime.class),
+            Filters.on("movedBy", "moved_by", Integer.class));
+
     private static final String COLUMNS = """
             id, "from", "to", litres, moved_at, moved_by, reason
             """;
@@ -33,13 +44,7 @@ public final class VesselTransferRepository {
             FROM vessel_transfer
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -69,15 +74,13 @@ public final class VesselTransferRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<VesselTransfer> list(Connection connection, Long after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, VesselTransferRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, VesselTransferRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<VesselTransfer> list(Connection connection, Page<Long> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, VesselTransferRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -85,9 +88,24 @@ public final class VesselTransferRepository {
         return Sql.first(connection, FIND, VesselTransferRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows of a page that refer to this vessel. */
+    public List<VesselTransfer> findByFrom(Connection connection, int from, Page<Long> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("\"from\" = ?", from)));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<VesselTransfer> findByMovedBy(Connection connection, int movedBy, Page<Long> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("moved_by = ?", movedBy)));
+    }
+
+    /** The rows of a page that refer to this vessel. */
+    public List<VesselTransfer> findByTo(Connection connection, int to, Page<Long> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("\"to\" = ?", to)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

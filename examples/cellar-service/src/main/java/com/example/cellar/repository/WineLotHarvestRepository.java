@@ -3,8 +3,11 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.WineLotHarvestInput;
 import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.entity.WineLotHarvestKey;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -23,6 +26,11 @@ public final class WineLotHarvestRepository {
             Constraint.reference("WINE_LOT_HARVEST_HARVEST_FKEY", "wine-lot-harvests", "harvests", "harvestId"),
             Constraint.reference("WINE_LOT_HARVEST_LOT_FKEY", "wine-lot-harvests", "wine-lots", "wineLotId"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("wineLotId", "wine_lot_id", UUID.class),
+            Filters.on("harvestId", "harvest_id", Long.class));
+
     private static final String COLUMNS = """
             wine_lot_id, harvest_id
             """;
@@ -31,13 +39,7 @@ public final class WineLotHarvestRepository {
             FROM wine_lot_harvest
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY wine_lot_id, harvest_id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE (wine_lot_id, harvest_id) > (?, ?)
+    private static final String PAGE = """
             ORDER BY wine_lot_id, harvest_id
             LIMIT ?
             """;
@@ -56,16 +58,14 @@ public final class WineLotHarvestRepository {
             WHERE wine_lot_id = ? AND harvest_id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<WineLotHarvest> list(Connection connection, WineLotHarvestKey after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, WineLotHarvestRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, WineLotHarvestRepository::row, after.wineLotId(), after.harvestId(),
-                        limit);
+    /** The rows of a page, by ascending key. */
+    public List<WineLotHarvest> list(Connection connection, Page<WineLotHarvestKey> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition()
+                        .and("(wine_lot_id, harvest_id) > (?, ?)", page.after().wineLotId(), page.after().harvestId());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, WineLotHarvestRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -73,9 +73,21 @@ public final class WineLotHarvestRepository {
         return Sql.first(connection, FIND, WineLotHarvestRepository::row, key.wineLotId(), key.harvestId());
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows of a page that refer to this harvest. */
+    public List<WineLotHarvest> findByHarvestId(Connection connection, long harvestId, Page<WineLotHarvestKey> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("harvest_id = ?", harvestId)));
+    }
+
+    /** The rows of a page that refer to this wine lot. */
+    public List<WineLotHarvest> findByWineLotId(Connection connection, UUID wineLotId, Page<WineLotHarvestKey> page)
+            throws SQLException {
+        return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

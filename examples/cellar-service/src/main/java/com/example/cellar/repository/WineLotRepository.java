@@ -2,14 +2,18 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.WineLotInput;
 import com.example.cellar.entity.WineLot;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
+import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -25,6 +29,13 @@ public final class WineLotRepository {
             Constraint.check("WINE_LOT_LITRES_CHECK", "wine-lots", "litres"),
             Constraint.check("WINE_LOT_VINTAGE_CHECK", "wine-lots", "vintage"));
 
+    /** The columns that a list can be narrowed by. */
+    public static final Filters FILTERS = Filters.of(
+            Filters.on("id", "id", UUID.class),
+            Filters.on("name", "name", String.class),
+            Filters.on("vintage", "vintage", Integer.class),
+            Filters.on("vesselId", "vessel_id", Integer.class));
+
     private static final String COLUMNS = """
             id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
             """;
@@ -33,13 +44,7 @@ public final class WineLotRepository {
             FROM wine_lot
             """;
 
-    private static final String LIST = SELECT + """
-            ORDER BY id
-            LIMIT ?
-            """;
-
-    private static final String LIST_AFTER = SELECT + """
-            WHERE id > ?
+    private static final String PAGE = """
             ORDER BY id
             LIMIT ?
             """;
@@ -70,15 +75,13 @@ public final class WineLotRepository {
             WHERE id = ?
             """;
 
-    /**
-     * At most {@code limit} rows, by ascending key.
-     *
-     * @param after the key of the row before the first one wanted; null to begin at the first
-     */
-    public List<WineLot> list(Connection connection, UUID after, int limit) throws SQLException {
-        return after == null
-                ? Sql.list(connection, LIST, WineLotRepository::row, limit)
-                : Sql.list(connection, LIST_AFTER, WineLotRepository::row, after, limit);
+    /** The rows of a page, by ascending key. */
+    public List<WineLot> list(Connection connection, Page<UUID> page) throws SQLException {
+        Condition condition = page.after() == null
+                ? page.condition()
+                : page.condition().and("id > ?", page.after());
+        return Sql.list(connection, SELECT + condition.where() + PAGE, WineLotRepository::row,
+                condition.valuesAnd(page.limit()));
     }
 
     /** The row with this key, if there is one. */
@@ -86,9 +89,36 @@ public final class WineLotRepository {
         return Sql.first(connection, FIND, WineLotRepository::row, id);
     }
 
-    /** The number of rows. */
-    public long count(Connection connection) throws SQLException {
-        return Sql.count(connection, COUNT);
+    /** The rows with these values of id, in one statement. */
+    public List<WineLot> findAllById(Connection connection, Collection<UUID> keys) throws SQLException {
+        return list(connection, Page.<UUID>all().where(condition -> condition.in("id", "?", keys)));
+    }
+
+    /** The rows of a page that refer to this vessel. */
+    public List<WineLot> findByVesselId(Connection connection, int vesselId, Page<UUID> page) throws SQLException {
+        return list(connection, page.where(condition -> condition.and("vessel_id = ?", vesselId)));
+    }
+
+    /** The rows of a page that blend components join to this blend. */
+    public List<WineLot> findByBlendComponentBlend(Connection connection, int blendId, Page<UUID> page)
+            throws SQLException {
+        return list(connection,
+                page.where(condition ->
+                        condition.and("id IN (SELECT wine_lot_id FROM blend_component WHERE blend_id = ?)", blendId)));
+    }
+
+    /** The rows of a page that wine lot harvests join to this harvest. */
+    public List<WineLot> findByWineLotHarvestHarvest(Connection connection, long harvestId, Page<UUID> page)
+            throws SQLException {
+        return list(connection,
+                page.where(condition ->
+                        condition.and("id IN (SELECT wine_lot_id FROM wine_lot_harvest WHERE harvest_id = ?)",
+                                harvestId)));
+    }
+
+    /** The number of rows that fulfil a condition. */
+    public long count(Connection connection, Condition condition) throws SQLException {
+        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -1,13 +1,18 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.BlendComponentInput;
+import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.entity.BlendComponentKey;
+import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -15,9 +20,15 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.UUID;
 
 /** What can be done with blend components, each in a transaction of its own. */
 public final class BlendComponentService {
+    /** The rows that a blend component refers to, which a client can ask to have included. */
+    public static final Includes<BlendComponent> INCLUDES = Includes.<BlendComponent>none()
+            .with("blend", BlendComponent::blendId, new BlendRepository()::findAllById, Blend::id)
+            .with("wineLot", BlendComponent::wineLotId, new WineLotRepository()::findAllById, WineLot::id);
+
     private final Transactions transactions;
     private final BlendComponentRepository repository;
 
@@ -26,9 +37,9 @@ public final class BlendComponentService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<BlendComponent> list(PageRequest<BlendComponentKey> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<BlendComponent> list(Page<BlendComponentKey> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -38,6 +49,21 @@ public final class BlendComponentService {
      */
     public BlendComponent find(BlendComponentKey key) {
         return transactions.read(connection -> existing(connection, key));
+    }
+
+    /** The rows of a page that refer to this blend. */
+    public List<BlendComponent> findByBlendId(int blendId, Page<BlendComponentKey> page) {
+        return transactions.read(connection -> repository.findByBlendId(connection, blendId, page));
+    }
+
+    /** The rows of a page that refer to this wine lot. */
+    public List<BlendComponent> findByWineLotId(UUID wineLotId, Page<BlendComponentKey> page) {
+        return transactions.read(connection -> repository.findByWineLotId(connection, wineLotId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<BlendComponent> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -53,7 +79,8 @@ public final class BlendComponentService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public BlendComponent replace(BlendComponentKey key, BlendComponentInput input) {
         checkReplacement(key, input);
@@ -63,7 +90,8 @@ public final class BlendComponentService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public BlendComponent change(BlendComponentKey key, ObjectNode patch) {
         return transactions.write(connection -> {

@@ -2,11 +2,14 @@ package com.example.cellar.service;
 
 import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
+import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -14,9 +17,14 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.UUID;
 
 /** What can be done with blends, each in a transaction of its own. */
 public final class BlendService {
+    /** The rows that a blend refers to, which a client can ask to have included. */
+    public static final Includes<Blend> INCLUDES = Includes.<Blend>none()
+            .with("cellarHand", Blend::approvedBy, new CellarHandRepository()::findAllById, CellarHand::id);
+
     private final Transactions transactions;
     private final BlendRepository repository;
 
@@ -25,9 +33,9 @@ public final class BlendService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<Blend> list(PageRequest<Integer> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<Blend> list(Page<Integer> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +45,21 @@ public final class BlendService {
      */
     public Blend find(int id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<Blend> findByApprovedBy(int approvedBy, Page<Integer> page) {
+        return transactions.read(connection -> repository.findByApprovedBy(connection, approvedBy, page));
+    }
+
+    /** The rows of a page that blend components join to this wine lot. */
+    public List<Blend> findByBlendComponentWineLot(UUID wineLotId, Page<Integer> page) {
+        return transactions.read(connection -> repository.findByBlendComponentWineLot(connection, wineLotId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<Blend> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +75,8 @@ public final class BlendService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Blend replace(int id, BlendInput input) {
         checkReplacement(id, input);
@@ -62,7 +86,8 @@ public final class BlendService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Blend change(int id, ObjectNode patch) {
         return transactions.write(connection -> {

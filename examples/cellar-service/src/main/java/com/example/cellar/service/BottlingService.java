@@ -1,12 +1,17 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.BottlingInput;
+import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.Bottling;
+import com.example.cellar.entity.Label;
+import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.BottlingRepository;
+import com.example.cellar.repository.LabelRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -17,6 +22,11 @@ import java.util.List;
 
 /** What can be done with bottlings, each in a transaction of its own. */
 public final class BottlingService {
+    /** The rows that a bottling refers to, which a client can ask to have included. */
+    public static final Includes<Bottling> INCLUDES = Includes.<Bottling>none()
+            .with("blend", Bottling::blendId, new BlendRepository()::findAllById, Blend::id)
+            .with("label", Bottling::labelId, new LabelRepository()::findAllById, Label::id);
+
     private final Transactions transactions;
     private final BottlingRepository repository;
 
@@ -25,9 +35,9 @@ public final class BottlingService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<Bottling> list(PageRequest<Integer> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<Bottling> list(Page<Integer> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +47,21 @@ public final class BottlingService {
      */
     public Bottling find(int id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this blend. */
+    public List<Bottling> findByBlendId(int blendId, Page<Integer> page) {
+        return transactions.read(connection -> repository.findByBlendId(connection, blendId, page));
+    }
+
+    /** The rows of a page that refer to this label. */
+    public List<Bottling> findByLabelId(int labelId, Page<Integer> page) {
+        return transactions.read(connection -> repository.findByLabelId(connection, labelId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<Bottling> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +77,8 @@ public final class BottlingService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Bottling replace(int id, BottlingInput input) {
         checkReplacement(id, input);
@@ -62,7 +88,8 @@ public final class BottlingService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Bottling change(int id, ObjectNode patch) {
         return transactions.write(connection -> {

@@ -3,10 +3,11 @@ package com.example.cellar.service;
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -17,6 +18,10 @@ import java.util.List;
 
 /** What can be done with cellar hands, each in a transaction of its own. */
 public final class CellarHandService {
+    /** The rows that a cellar hand refers to, which a client can ask to have included. */
+    public static final Includes<CellarHand> INCLUDES = Includes.<CellarHand>none()
+            .with("supervisor", CellarHand::supervisorId, new CellarHandRepository()::findAllById, CellarHand::id);
+
     private final Transactions transactions;
     private final CellarHandRepository repository;
 
@@ -25,9 +30,9 @@ public final class CellarHandService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<CellarHand> list(PageRequest<Integer> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<CellarHand> list(Page<Integer> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +42,16 @@ public final class CellarHandService {
      */
     public CellarHand find(int id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<CellarHand> findBySupervisorId(int supervisorId, Page<Integer> page) {
+        return transactions.read(connection -> repository.findBySupervisorId(connection, supervisorId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<CellarHand> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +67,8 @@ public final class CellarHandService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public CellarHand replace(int id, CellarHandInput input) {
         checkReplacement(id, input);
@@ -62,7 +78,8 @@ public final class CellarHandService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public CellarHand change(int id, ObjectNode patch) {
         return transactions.write(connection -> {

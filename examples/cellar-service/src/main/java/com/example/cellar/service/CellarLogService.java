@@ -1,16 +1,24 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.CellarLogInput;
+import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarLog;
+import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.CellarLogRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 
 /** What can be done with cellar logs, each in a transaction of its own. */
 public final class CellarLogService {
+    /** The rows that a cellar log refers to, which a client can ask to have included. */
+    public static final Includes<CellarLog> INCLUDES = Includes.<CellarLog>none()
+            .with("hand", CellarLog::handId, new CellarHandRepository()::findAllById, CellarHand::id);
+
     private final Transactions transactions;
     private final CellarLogRepository repository;
 
@@ -19,9 +27,19 @@ public final class CellarLogService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<CellarLog> list(PageRequest<Long> page) {
-        return transactions.read(connection -> repository.list(connection, page.offset(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<CellarLog> list(Page<Long> page) {
+        return transactions.read(connection -> repository.list(connection, page));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<CellarLog> findByHandId(int handId, Page<Long> page) {
+        return transactions.read(connection -> repository.findByHandId(connection, handId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<CellarLog> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**

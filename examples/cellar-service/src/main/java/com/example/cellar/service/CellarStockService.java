@@ -2,7 +2,7 @@ package com.example.cellar.service;
 
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Transactions;
 import java.util.List;
 
@@ -16,8 +16,8 @@ public final class CellarStockService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<CellarStock> list(PageRequest<Long> page) {
-        return transactions.read(connection -> repository.list(connection, page.offset(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<CellarStock> list(Page<Long> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 }

@@ -6,7 +6,7 @@ import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -25,9 +25,9 @@ public final class GrapeVarietyService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<GrapeVariety> list(PageRequest<String> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<GrapeVariety> list(Page<String> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -52,7 +52,8 @@ public final class GrapeVarietyService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public GrapeVariety replace(String code, GrapeVarietyInput input) {
         checkReplacement(code, input);
@@ -62,7 +63,8 @@ public final class GrapeVarietyService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public GrapeVariety change(String code, ObjectNode patch) {
         return transactions.write(connection -> {

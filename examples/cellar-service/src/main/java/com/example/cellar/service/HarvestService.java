@@ -1,12 +1,17 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.HarvestInput;
+import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.Parcel;
+import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -14,9 +19,15 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.UUID;
 
 /** What can be done with harvests, each in a transaction of its own. */
 public final class HarvestService {
+    /** The rows that a harvest refers to, which a client can ask to have included. */
+    public static final Includes<Harvest> INCLUDES = Includes.<Harvest>none()
+            .with("parcel", Harvest::parcelId, new ParcelRepository()::findAllById, Parcel::id)
+            .with("cellarHand", Harvest::pickedBy, new CellarHandRepository()::findAllById, CellarHand::id);
+
     private final Transactions transactions;
     private final HarvestRepository repository;
 
@@ -25,9 +36,9 @@ public final class HarvestService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<Harvest> list(PageRequest<Long> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<Harvest> list(Page<Long> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +48,26 @@ public final class HarvestService {
      */
     public Harvest find(long id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this parcel. */
+    public List<Harvest> findByParcelId(int parcelId, Page<Long> page) {
+        return transactions.read(connection -> repository.findByParcelId(connection, parcelId, page));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<Harvest> findByPickedBy(int pickedBy, Page<Long> page) {
+        return transactions.read(connection -> repository.findByPickedBy(connection, pickedBy, page));
+    }
+
+    /** The rows of a page that wine lot harvests join to this wine lot. */
+    public List<Harvest> findByWineLotHarvestWineLot(UUID wineLotId, Page<Long> page) {
+        return transactions.read(connection -> repository.findByWineLotHarvestWineLot(connection, wineLotId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<Harvest> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +83,8 @@ public final class HarvestService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Harvest replace(long id, HarvestInput input) {
         checkReplacement(id, input);
@@ -62,7 +94,8 @@ public final class HarvestService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Harvest change(long id, ObjectNode patch) {
         return transactions.write(connection -> {

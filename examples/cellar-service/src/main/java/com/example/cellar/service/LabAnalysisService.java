@@ -2,11 +2,14 @@ package com.example.cellar.service;
 
 import com.example.cellar.dto.LabAnalysisInput;
 import com.example.cellar.entity.LabAnalysis;
+import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.LabAnalysisRepository;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -14,9 +17,14 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.UUID;
 
 /** What can be done with lab analyses, each in a transaction of its own. */
 public final class LabAnalysisService {
+    /** The rows that a lab analysis refers to, which a client can ask to have included. */
+    public static final Includes<LabAnalysis> INCLUDES = Includes.<LabAnalysis>none()
+            .with("wineLot", LabAnalysis::wineLotId, new WineLotRepository()::findAllById, WineLot::id);
+
     private final Transactions transactions;
     private final LabAnalysisRepository repository;
 
@@ -25,9 +33,9 @@ public final class LabAnalysisService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<LabAnalysis> list(PageRequest<Long> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<LabAnalysis> list(Page<Long> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +45,16 @@ public final class LabAnalysisService {
      */
     public LabAnalysis find(long id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this wine lot. */
+    public List<LabAnalysis> findByWineLotId(UUID wineLotId, Page<Long> page) {
+        return transactions.read(connection -> repository.findByWineLotId(connection, wineLotId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<LabAnalysis> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +70,8 @@ public final class LabAnalysisService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public LabAnalysis replace(long id, LabAnalysisInput input) {
         checkReplacement(id, input);
@@ -62,7 +81,8 @@ public final class LabAnalysisService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public LabAnalysis change(long id, ObjectNode patch) {
         return transactions.write(connection -> {

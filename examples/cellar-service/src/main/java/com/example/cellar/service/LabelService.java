@@ -6,7 +6,7 @@ import com.example.cellar.repository.LabelRepository;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -25,9 +25,9 @@ public final class LabelService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<Label> list(PageRequest<Integer> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<Label> list(Page<Integer> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -52,7 +52,8 @@ public final class LabelService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Label replace(int id, LabelInput input) {
         checkReplacement(id, input);
@@ -62,7 +63,8 @@ public final class LabelService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Label change(int id, ObjectNode patch) {
         return transactions.write(connection -> {

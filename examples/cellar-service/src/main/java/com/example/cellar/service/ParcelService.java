@@ -1,12 +1,15 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.ParcelInput;
+import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.entity.Parcel;
+import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -17,6 +20,10 @@ import java.util.List;
 
 /** What can be done with parcels, each in a transaction of its own. */
 public final class ParcelService {
+    /** The rows that a parcel refers to, which a client can ask to have included. */
+    public static final Includes<Parcel> INCLUDES = Includes.<Parcel>none()
+            .with("variety", Parcel::varietyCode, new GrapeVarietyRepository()::findAllByCode, GrapeVariety::code);
+
     private final Transactions transactions;
     private final ParcelRepository repository;
 
@@ -25,9 +32,9 @@ public final class ParcelService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<Parcel> list(PageRequest<Integer> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<Parcel> list(Page<Integer> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +44,16 @@ public final class ParcelService {
      */
     public Parcel find(int id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this grape variety. */
+    public List<Parcel> findByVarietyCode(String varietyCode, Page<Integer> page) {
+        return transactions.read(connection -> repository.findByVarietyCode(connection, varietyCode, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<Parcel> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +69,8 @@ public final class ParcelService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Parcel replace(int id, ParcelInput input) {
         checkReplacement(id, input);
@@ -62,7 +80,8 @@ public final class ParcelService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public Parcel change(int id, ObjectNode patch) {
         return transactions.write(connection -> {

@@ -1,12 +1,17 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.VesselTransferInput;
+import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.VesselTransfer;
+import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.repository.VesselTransferRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -17,6 +22,12 @@ import java.util.List;
 
 /** What can be done with vessel transfers, each in a transaction of its own. */
 public final class VesselTransferService {
+    /** The rows that a vessel transfer refers to, which a client can ask to have included. */
+    public static final Includes<VesselTransfer> INCLUDES = Includes.<VesselTransfer>none()
+            .with("fromVessel", VesselTransfer::from, new VesselRepository()::findAllById, Vessel::id)
+            .with("cellarHand", VesselTransfer::movedBy, new CellarHandRepository()::findAllById, CellarHand::id)
+            .with("toVessel", VesselTransfer::to, new VesselRepository()::findAllById, Vessel::id);
+
     private final Transactions transactions;
     private final VesselTransferRepository repository;
 
@@ -25,9 +36,9 @@ public final class VesselTransferService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<VesselTransfer> list(PageRequest<Long> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<VesselTransfer> list(Page<Long> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -37,6 +48,26 @@ public final class VesselTransferService {
      */
     public VesselTransfer find(long id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this vessel. */
+    public List<VesselTransfer> findByFrom(int from, Page<Long> page) {
+        return transactions.read(connection -> repository.findByFrom(connection, from, page));
+    }
+
+    /** The rows of a page that refer to this cellar hand. */
+    public List<VesselTransfer> findByMovedBy(int movedBy, Page<Long> page) {
+        return transactions.read(connection -> repository.findByMovedBy(connection, movedBy, page));
+    }
+
+    /** The rows of a page that refer to this vessel. */
+    public List<VesselTransfer> findByTo(int to, Page<Long> page) {
+        return transactions.read(connection -> repository.findByTo(connection, to, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<VesselTransfer> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -52,7 +83,8 @@ public final class VesselTransferService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public VesselTransfer replace(long id, VesselTransferInput input) {
         checkReplacement(id, input);
@@ -62,7 +94,8 @@ public final class VesselTransferService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public VesselTransfer change(long id, ObjectNode patch) {
         return transactions.write(connection -> {

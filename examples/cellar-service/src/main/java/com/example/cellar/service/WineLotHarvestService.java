@@ -1,20 +1,32 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.WineLotHarvestInput;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.WineLot;
 import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.entity.WineLotHarvestKey;
+import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.UUID;
 
 /** What can be done with wine lot harvests, each in a transaction of its own. */
 public final class WineLotHarvestService {
+    /** The rows that a wine lot harvest refers to, which a client can ask to have included. */
+    public static final Includes<WineLotHarvest> INCLUDES = Includes.<WineLotHarvest>none()
+            .with("harvest", WineLotHarvest::harvestId, new HarvestRepository()::findAllById, Harvest::id)
+            .with("wineLot", WineLotHarvest::wineLotId, new WineLotRepository()::findAllById, WineLot::id);
+
     private final Transactions transactions;
     private final WineLotHarvestRepository repository;
 
@@ -23,9 +35,9 @@ public final class WineLotHarvestService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<WineLotHarvest> list(PageRequest<WineLotHarvestKey> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<WineLotHarvest> list(Page<WineLotHarvestKey> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -35,6 +47,21 @@ public final class WineLotHarvestService {
      */
     public WineLotHarvest find(WineLotHarvestKey key) {
         return transactions.read(connection -> existing(connection, key));
+    }
+
+    /** The rows of a page that refer to this harvest. */
+    public List<WineLotHarvest> findByHarvestId(long harvestId, Page<WineLotHarvestKey> page) {
+        return transactions.read(connection -> repository.findByHarvestId(connection, harvestId, page));
+    }
+
+    /** The rows of a page that refer to this wine lot. */
+    public List<WineLotHarvest> findByWineLotId(UUID wineLotId, Page<WineLotHarvestKey> page) {
+        return transactions.read(connection -> repository.findByWineLotId(connection, wineLotId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<WineLotHarvest> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**

@@ -1,12 +1,15 @@
 package com.example.cellar.service;
 
 import com.example.cellar.dto.WineLotInput;
+import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.WineLot;
+import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -18,6 +21,10 @@ import java.util.UUID;
 
 /** What can be done with wine lots, each in a transaction of its own. */
 public final class WineLotService {
+    /** The rows that a wine lot refers to, which a client can ask to have included. */
+    public static final Includes<WineLot> INCLUDES = Includes.<WineLot>none()
+            .with("vessel", WineLot::vesselId, new VesselRepository()::findAllById, Vessel::id);
+
     private final Transactions transactions;
     private final WineLotRepository repository;
 
@@ -26,9 +33,9 @@ public final class WineLotService {
         this.repository = repository;
     }
 
-    /** The rows of a page, and one more if another page follows. */
-    public List<WineLot> list(PageRequest<UUID> page) {
-        return transactions.read(connection -> repository.list(connection, page.after(), page.limit() + 1));
+    /** The rows of a page. */
+    public List<WineLot> list(Page<UUID> page) {
+        return transactions.read(connection -> repository.list(connection, page));
     }
 
     /**
@@ -38,6 +45,26 @@ public final class WineLotService {
      */
     public WineLot find(UUID id) {
         return transactions.read(connection -> existing(connection, id));
+    }
+
+    /** The rows of a page that refer to this vessel. */
+    public List<WineLot> findByVesselId(int vesselId, Page<UUID> page) {
+        return transactions.read(connection -> repository.findByVesselId(connection, vesselId, page));
+    }
+
+    /** The rows of a page that blend components join to this blend. */
+    public List<WineLot> findByBlendComponentBlend(int blendId, Page<UUID> page) {
+        return transactions.read(connection -> repository.findByBlendComponentBlend(connection, blendId, page));
+    }
+
+    /** The rows of a page that wine lot harvests join to this harvest. */
+    public List<WineLot> findByWineLotHarvestHarvest(long harvestId, Page<UUID> page) {
+        return transactions.read(connection -> repository.findByWineLotHarvestHarvest(connection, harvestId, page));
+    }
+
+    /** Rows as JSON, each with the rows that it refers to under these names. */
+    public List<ObjectNode> including(List<String> names, List<WineLot> rows) {
+        return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
     /**
@@ -53,7 +80,8 @@ public final class WineLotService {
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public WineLot replace(UUID id, WineLotInput input) {
         checkReplacement(id, input);
@@ -63,7 +91,8 @@ public final class WineLotService {
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row; else as for {@link #create}
+     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
+     *     reference to a missing row
      */
     public WineLot change(UUID id, ObjectNode patch) {
         return transactions.write(connection -> {

@@ -69,6 +69,24 @@ public final class Application {
                 WineLotRepository.CONSTRAINTS,
                 WineLotHarvestRepository.CONSTRAINTS)));
 
+        BlendService blendService = new BlendService(transactions, new BlendRepository());
+        BlendComponentService blendComponentService
+                = new BlendComponentService(transactions, new BlendComponentRepository());
+        BottlingService bottlingService = new BottlingService(transactions, new BottlingRepository());
+        CellarHandService cellarHandService = new CellarHandService(transactions, new CellarHandRepository());
+        CellarLogService cellarLogService = new CellarLogService(transactions, new CellarLogRepository());
+        CellarStockService cellarStockService = new CellarStockService(transactions, new CellarStockRepository());
+        GrapeVarietyService grapeVarietyService = new GrapeVarietyService(transactions, new GrapeVarietyRepository());
+        HarvestService harvestService = new HarvestService(transactions, new HarvestRepository());
+        LabelService labelService = new LabelService(transactions, new LabelRepository());
+        LabAnalysisService labAnalysisService = new LabAnalysisService(transactions, new LabAnalysisRepository());
+        ParcelService parcelService = new ParcelService(transactions, new ParcelRepository());
+        VesselService vesselService = new VesselService(transactions, new VesselRepository());
+        VesselTransferService vesselTransferService
+                = new VesselTransferService(transactions, new VesselTransferRepository());
+        WineLotService wineLotService = new WineLotService(transactions, new WineLotRepository());
+        WineLotHarvestService wineLotHarvestService
+                = new WineLotHarvestService(transactions, new WineLotHarvestRepository());
         controllers = List.of(
                 new EntryPoint(List.of(
                         "blends",
@@ -87,21 +105,23 @@ public final class Application {
                         "wine-lots",
                         "wine-lot-harvests")),
                 new Health(dataSource),
-                new BlendController(new BlendService(transactions, new BlendRepository())),
-                new BlendComponentController(new BlendComponentService(transactions, new BlendComponentRepository())),
-                new BottlingController(new BottlingService(transactions, new BottlingRepository())),
-                new CellarHandController(new CellarHandService(transactions, new CellarHandRepository())),
-                new CellarLogController(new CellarLogService(transactions, new CellarLogRepository())),
-                new CellarStockController(new CellarStockService(transactions, new CellarStockRepository())),
-                new GrapeVarietyController(new GrapeVarietyService(transactions, new GrapeVarietyRepository())),
-                new HarvestController(new HarvestService(transactions, new HarvestRepository())),
-                new LabelController(new LabelService(transactions, new LabelRepository())),
-                new LabAnalysisController(new LabAnalysisService(transactions, new LabAnalysisRepository())),
-                new ParcelController(new ParcelService(transactions, new ParcelRepository())),
-                new VesselController(new VesselService(transactions, new VesselRepository())),
-                new VesselTransferController(new VesselTransferService(transactions, new VesselTransferRepository())),
-                new WineLotController(new WineLotService(transactions, new WineLotRepository())),
-                new WineLotHarvestController(new WineLotHarvestService(transactions, new WineLotHarvestRepository())));
+                new BlendController(blendService, blendComponentService, bottlingService, wineLotService),
+                new BlendComponentController(blendComponentService),
+                new BottlingController(bottlingService),
+                new CellarHandController(cellarHandService, blendService, cellarLogService, harvestService,
+                        vesselTransferService),
+                new CellarLogController(cellarLogService),
+                new CellarStockController(cellarStockService),
+                new GrapeVarietyController(grapeVarietyService, parcelService),
+                new HarvestController(harvestService, wineLotHarvestService, wineLotService),
+                new LabelController(labelService, bottlingService),
+                new LabAnalysisController(labAnalysisService),
+                new ParcelController(parcelService, harvestService),
+                new VesselController(vesselService, vesselTransferService, wineLotService),
+                new VesselTransferController(vesselTransferService),
+                new WineLotController(wineLotService, blendComponentService, labAnalysisService, wineLotHarvestService,
+                        blendService, harvestService),
+                new WineLotHarvestController(wineLotHarvestService));
     }
 
     /** The controllers: one for each table, and those for the entry point and the health check. */

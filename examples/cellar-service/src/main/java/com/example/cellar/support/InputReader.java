@@ -28,9 +28,10 @@ public final class InputReader {
         Object[] values = new Object[components.length];
         for (int i = 0; i < components.length; i++) {
             types[i] = components[i].getType();
-            JsonNode node = body.path(components[i].getName());
+            String name = components[i].getName();
+            JsonNode node = body.path(name);
             if (!node.isMissingNode() && !node.isNull()) {
-                values[i] = convert(components[i].getName(), node, types[i], violations);
+                values[i] = convert(name, node, types[i], violations);
             }
         }
         if (!violations.isEmpty()) {
@@ -72,7 +73,8 @@ public final class InputReader {
         return null;
     }
 
-    private static String expected(Class<?> type) {
+    /** What a value of a type must be. */
+    static String expected(Class<?> type) {
         if (type.isEnum()) {
             return "must be one of " + Arrays.stream(type.getEnumConstants())
                     .map(constant -> constant instanceof Coded coded ? coded.code() : constant.toString())

@@ -10,39 +10,48 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
-import java.util.TreeSet;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 
 /**
- * Which part of a collection is wanted.
+ * Which part of a collection a client wants.
  *
  * @param <K> the type of the key that rows are ordered by
- * @param after the key of the last row of the page before; null for the first page
- * @param limit the greatest number of rows, 1 to 500
+ * @param page the rows wanted, and one more, which tells whether another page follows
+ * @param include the references whose rows are wanted too
  */
-public record PageRequest<K>(UriInfo uri, K after, int limit) {
+public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
     private static final int DEFAULT_LIMIT = 50;
     private static final int GREATEST_LIMIT = 500;
-    private static final Set<String> PARAMETERS = new TreeSet<>(Set.of("after", "limit"));
 
     /**
      * Reads the query parameters.
      *
-     * @throws ProblemException 400 for an unknown parameter, a bad limit or a cursor that is not ours
+     * @throws ProblemException 400 for an unknown parameter, a value that does not fit or a cursor that is not ours
      */
-    public static <K> PageRequest<K> of(UriInfo uri, Class<K> keyType) {
+    public static <K> PageRequest<K> of(UriInfo uri, Class<K> keyType, Filters filters, Includes<?> includes) {
         MultivaluedMap<String, String> query = uri.getQueryParameters();
+        Condition condition = Condition.NONE;
         for (Map.Entry<String, List<String>> parameter : query.entrySet()) {
-            if (!PARAMETERS.contains(parameter.getKey())) {
-                throw ProblemException.malformed("There is no parameter " + parameter.getKey()
-                        + "; this path takes " + String.join(", ", PARAMETERS) + ".");
-            }
+            String name = parameter.getKey();
             if (parameter.getValue().size() > 1) {
-                throw ProblemException.malformed("The parameter " + parameter.getKey() + " is given more than once.");
+                throw ProblemException.malformed("The parameter " + name + " is given more than once.");
+            }
+            if (filters.take(name)) {
+                condition = filters.narrow(condition, name, parameter.getValue().get(0));
+            } else if (!List.of("after", "include", "limit").contains(name)) {
+                throw unknown(name, filters);
             }
         }
-        return new PageRequest<>(uri, cursor(query.getFirst("after"), keyType), limit(query.getFirst("limit")));
+        K after = cursor(query.getFirst("after"), keyType);
+        return new PageRequest<>(uri, new Page<>(condition, after, limit(query.getFirst("limit")) + 1),
+                includes.asked(uri));
+    }
+
+    private static ProblemException unknown(String parameter, Filters filters) {
+        String columns = filters.names().isEmpty() ? "" : ", and to filter by " + String.join(", ", filters.names());
+        return ProblemException.malformed(
+                "There is no parameter " + parameter + "; this path takes after, include, limit" + columns + ".");
     }
 
     private static int limit(String text) {
@@ -69,35 +78,32 @@ public record PageRequest<K>(UriInfo uri, K after, int limit) {
         }
     }
 
-    /** The number of rows to pass over, for a collection without a key. */
-    public long offset() {
-        return after instanceof Long offset ? Math.max(0, offset) : 0;
-    }
-
     /**
      * Answers with the rows, and a link to the next page (RFC 8288) if there is one.
      *
-     * @param rows those of this page, and one more if another page follows
+     * @param rows those of {@link #page}
+     * @param embed adds what is to be included; not asked if nothing is
      */
-    public <T> Response answer(List<T> rows, Function<T, K> key) {
-        return rows.size() <= limit
-                ? Response.ok(rows).build()
-                : answer(rows.subList(0, limit), key.apply(rows.get(limit - 1)));
+    public <T> Response answer(List<T> rows, Function<T, K> key, BiFunction<List<String>, List<T>, List<?>> embed) {
+        int limit = page.limit() - 1;
+        List<T> shown = rows.size() <= limit ? rows : rows.subList(0, limit);
+        Response.ResponseBuilder response = Response.ok(include.isEmpty() ? shown : embed.apply(include, shown));
+        return rows.size() <= limit ? response.build() : linked(response, key.apply(shown.get(limit - 1)));
     }
 
     /** As {@link #answer}, for a collection without a key: pages are counted, and shift while others write. */
-    public <T> Response answerByOffset(List<T> rows) {
-        return rows.size() <= limit
-                ? Response.ok(rows).build()
-                : answer(rows.subList(0, limit), (Object) (offset() + limit));
+    public <T> Response answerByOffset(List<T> rows, BiFunction<List<String>, List<T>, List<?>> embed) {
+        long offset = page.after() instanceof Long before ? Math.max(0, before) : 0;
+        return new PageRequest<Long>(uri, new Page<>(page.condition(), offset, page.limit()), include)
+                .answer(rows, row -> offset + page.limit() - 1, embed);
     }
 
-    private Response answer(List<?> rows, Object last) {
+    private Response linked(Response.ResponseBuilder response, Object last) {
         byte[] cursor = Json.MAPPER.valueToTree(last).toString().getBytes(StandardCharsets.UTF_8);
         URI next = uri.getRequestUriBuilder()
-                .replaceQueryParam("limit", limit)
+                .replaceQueryParam("limit", page.limit() - 1)
                 .replaceQueryParam("after", Base64.getUrlEncoder().withoutPadding().encodeToString(cursor))
                 .build();
-        return Response.ok(rows).link(next, "next").build();
+        return response.link(next, "next").build();
     }
 }

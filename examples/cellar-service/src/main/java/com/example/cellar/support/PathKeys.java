@@ -29,8 +29,16 @@ public final class PathKeys {
         if (parts.length != size) {
             throw new IllegalArgumentException("a key has " + size + " parts");
         }
-        return Arrays.stream(parts)
-                .map(part -> URLDecoder.decode(part.replace("+", "%2B"), StandardCharsets.UTF_8)).toList();
+        return Arrays.stream(parts).map(PathKeys::decoded).toList();
+    }
+
+    /**
+     * A part without its percent-encoding.
+     *
+     * @throws IllegalArgumentException if the encoding is broken
+     */
+    static String decoded(String part) {
+        return URLDecoder.decode(part.replace("+", "%2B"), StandardCharsets.UTF_8);
     }
 
     /**

@@ -44,8 +44,8 @@ public final class Sql {
     }
 
     /** The number that a query answers with. */
-    public static long count(Connection connection, String sql) throws SQLException {
-        return list(connection, sql, row -> row.getLong(1)).get(0);
+    public static long count(Connection connection, String sql, Object... values) throws SQLException {
+        return list(connection, sql, row -> row.getLong(1), values).get(0);
     }
 
     /** Runs an UPDATE or DELETE and returns the number of rows that it touched. */

@@ -3,11 +3,17 @@ package com.example.cellar.controller;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.example.cellar.dto.BlendComponentInput;
+import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.repository.BlendRepository;
+import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.BlendComponentSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +21,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -41,7 +48,7 @@ class BlendComponentControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(BlendComponent.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(BlendComponent.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -53,7 +60,7 @@ class BlendComponentControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(BlendComponent.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -61,7 +68,7 @@ class BlendComponentControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
@@ -69,7 +76,7 @@ class BlendComponentControllerTest {
         BlendComponent created = answer.as(BlendComponent.class);
         assertThat(BlendComponentInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
                 .isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(BlendComponent.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.primaryKey())).contains(created);
     }
@@ -83,6 +90,92 @@ class BlendComponentControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(BlendComponent.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeBlendEmbedsTheRow() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "blend");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("blend"))
+                .isEqualTo(api.get("/blends" + "/" + PathKeys.join(stored.blendId())).body());
+    }
+
+    @Test
+    @Tag("read")
+    void includeWineLotEmbedsTheRow() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "wineLot");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("wineLot"))
+                .isEqualTo(api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listBlendComponentsOfBlendNarrows() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/blends" + "/" + PathKeys.join(stored.blendId()) + "/" + "blend-components" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(BlendComponent.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listBlendComponentsOfWineLotNarrows() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "blend-components"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(BlendComponent.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listWineLotsOfBlendNarrows() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/blends" + "/" + PathKeys.join(stored.blendId()) + "/" + "wine-lots" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(WineLot.class)).hasSize(1)
+                .isEqualTo(new WineLotRepository().findByBlendComponentBlend(connection, stored.blendId(), Page.all()));
+    }
+
+    @Test
+    @Tag("list")
+    void listBlendsOfWineLotNarrows() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "blends" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Blend.class)).hasSize(1)
+                .isEqualTo(new BlendRepository()
+                        .findByBlendComponentWineLot(connection, stored.wineLotId(), Page.all()));
     }
 
     @Test
@@ -145,39 +238,39 @@ class BlendComponentControllerTest {
     @Tag("rules")
     void createWithoutBlendIdIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "blendId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("blendId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutWineLotIdIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("wineLotId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutShareIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "share"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("share");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -185,38 +278,38 @@ class BlendComponentControllerTest {
     void duplicateBlendIdAndWineLotIdIsRefused() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, BlendComponentInput.of(stored), "blendId", "wineLotId"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void blendIdOfAMissingRowIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "blendId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("blendId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void wineLotIdOfAMissingRowIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("wineLotId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

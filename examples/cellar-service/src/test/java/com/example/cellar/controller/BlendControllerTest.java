@@ -8,6 +8,8 @@ import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.samples.BlendSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -37,7 +40,7 @@ class BlendControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Blend.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(Blend.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -49,7 +52,7 @@ class BlendControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Blend.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -57,14 +60,14 @@ class BlendControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         Blend created = answer.as(Blend.class);
         assertThat(BlendInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(Blend.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -78,6 +81,34 @@ class BlendControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Blend.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeCellarHandEmbedsTheRow() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "cellarHand");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("cellarHand"))
+                .isEqualTo(api.get("/cellar-hands" + "/" + PathKeys.join(stored.approvedBy())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listBlendsOfCellarHandNarrows() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/cellar-hands" + "/" + PathKeys.join(stored.approvedBy()) + "/" + "blends" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Blend.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.approvedBy(), stored.approvedBy()))
+                .toList());
     }
 
     @Test
@@ -139,39 +170,39 @@ class BlendControllerTest {
     @Tag("rules")
     void createWithoutNameIsRefused() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutBlendedOnIsRefused() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "blendedOn"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("blendedOn");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongNameIsRefused() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -179,25 +210,25 @@ class BlendControllerTest {
     void duplicateNameAndVintageIsRefused() throws SQLException {
         Blend stored = BlendSamples.inserted(connection);
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, BlendInput.of(stored), "name", "vintage"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void approvedByOfAMissingRowIsRefused() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "approvedBy", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("approvedBy");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

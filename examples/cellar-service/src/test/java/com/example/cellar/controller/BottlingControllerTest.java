@@ -8,6 +8,8 @@ import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.samples.BottlingSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -39,7 +42,7 @@ class BottlingControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Bottling.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(Bottling.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -51,7 +54,7 @@ class BottlingControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Bottling.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -59,14 +62,14 @@ class BottlingControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         Bottling created = answer.as(Bottling.class);
         assertThat(BottlingInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(Bottling.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -80,6 +83,62 @@ class BottlingControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Bottling.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeBlendEmbedsTheRow() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "blend");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("blend"))
+                .isEqualTo(api.get("/blends" + "/" + PathKeys.join(stored.blendId())).body());
+    }
+
+    @Test
+    @Tag("read")
+    void includeLabelEmbedsTheRow() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "label");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("label"))
+                .isEqualTo(api.get("/labels" + "/" + PathKeys.join(stored.labelId())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listBottlingsOfBlendNarrows() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/blends" + "/" + PathKeys.join(stored.blendId()) + "/" + "bottlings" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Bottling.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listBottlingsOfLabelNarrows() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/labels" + "/" + PathKeys.join(stored.labelId()) + "/" + "bottlings" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Bottling.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.labelId(), stored.labelId()))
+                .toList());
     }
 
     @Test
@@ -141,78 +200,78 @@ class BottlingControllerTest {
     @Tag("rules")
     void createWithoutBlendIdIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "blendId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("blendId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutBottledOnIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "bottledOn"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("bottledOn");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutBottlesIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "bottles"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("bottles");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutClosedWithIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "closedWith"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("closedWith");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void blendIdOfAMissingRowIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "blendId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("blendId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void labelIdOfAMissingRowIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "labelId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("labelId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

@@ -8,6 +8,8 @@ import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -36,7 +38,7 @@ class CellarHandControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(CellarHand.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(CellarHand.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -48,7 +50,7 @@ class CellarHandControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(CellarHand.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -56,7 +58,7 @@ class CellarHandControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
@@ -64,7 +66,7 @@ class CellarHandControllerTest {
         CellarHand created = answer.as(CellarHand.class);
         assertThat(CellarHandInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
                 .isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(CellarHand.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -139,78 +141,78 @@ class CellarHandControllerTest {
     @Tag("rules")
     void createWithoutFullNameIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "fullName"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("fullName");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutEmailIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "email"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("email");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutHiredOnIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "hiredOn"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("hiredOn");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutShiftStartsIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "shiftStarts"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("shiftStarts");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongFullNameIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "fullName", "x".repeat(81)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("fullName");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongEmailIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "email", "x".repeat(121)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("email");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -218,25 +220,25 @@ class CellarHandControllerTest {
     void duplicateEmailIsRefused() throws SQLException {
         CellarHand stored = CellarHandSamples.inserted(connection);
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, CellarHandInput.of(stored), "email"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void supervisorIdOfAMissingRowIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "supervisorId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("supervisorId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     private static String path(CellarHand cellarHand) {

@@ -8,6 +8,8 @@ import com.example.cellar.repository.CellarLogRepository;
 import com.example.cellar.samples.CellarLogSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -37,7 +40,7 @@ class CellarLogControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(CellarLog.class)).isEqualTo(repository.list(connection, 0, 500));
+        assertThat(answer.asList(CellarLog.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -49,7 +52,7 @@ class CellarLogControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(CellarLog.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, 0, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -57,54 +60,70 @@ class CellarLogControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         CellarLog created = answer.as(CellarLog.class);
         assertThat(CellarLogInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
-        assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(created);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
+        assertThat(repository.list(connection, Page.all())).contains(created);
+    }
+
+    @Test
+    @Tag("list")
+    void listCellarLogsOfCellarHandNarrows() throws SQLException {
+        CellarLog stored = CellarLogSamples.inserted(connection);
+        CellarLogSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/cellar-hands" + "/" + PathKeys.join(stored.handId()) + "/" + "cellar-logs" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(CellarLog.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.handId(), stored.handId()))
+                .toList());
     }
 
     @Test
     @Tag("rules")
     void createWithoutEntryIsRefused() throws SQLException {
         CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "entry"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("entry");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongEntryIsRefused() throws SQLException {
         CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "entry", "x".repeat(501)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("entry");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void handIdOfAMissingRowIsRefused() throws SQLException {
         CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "handId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("handId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -116,6 +135,6 @@ class CellarLogControllerTest {
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("cellar-logs");
-        assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(stored);
+        assertThat(repository.list(connection, Page.all())).contains(stored);
     }
 }

@@ -6,6 +6,7 @@ import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.ServiceUnderTest;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -31,7 +32,7 @@ class CellarStockControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(CellarStock.class)).isEqualTo(repository.list(connection, 0, 500));
+        assertThat(answer.asList(CellarStock.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -41,7 +42,7 @@ class CellarStockControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(CellarStock.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, 0, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 }

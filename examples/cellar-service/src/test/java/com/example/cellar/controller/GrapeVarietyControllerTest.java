@@ -8,6 +8,8 @@ import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.samples.GrapeVarietySamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -36,7 +38,7 @@ class GrapeVarietyControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(GrapeVariety.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(GrapeVariety.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -48,7 +50,7 @@ class GrapeVarietyControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(GrapeVariety.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -56,7 +58,7 @@ class GrapeVarietyControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
@@ -64,7 +66,7 @@ class GrapeVarietyControllerTest {
         GrapeVariety created = answer.as(GrapeVariety.class);
         assertThat(GrapeVarietyInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
                 .isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(GrapeVariety.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.code())).contains(created);
     }
@@ -139,78 +141,78 @@ class GrapeVarietyControllerTest {
     @Tag("rules")
     void createWithoutCodeIsRefused() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "code"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("code");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutNameIsRefused() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutColourIsRefused() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "colour"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("colour");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongCodeIsRefused() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "code", "x".repeat(9)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("code");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongNameIsRefused() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(61)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongSynonymsIsRefused() throws SQLException {
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "synonyms", "x".repeat(201)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("synonyms");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -218,12 +220,12 @@ class GrapeVarietyControllerTest {
     void duplicateCodeIsRefused() throws SQLException {
         GrapeVariety stored = GrapeVarietySamples.inserted(connection);
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, GrapeVarietyInput.of(stored), "code"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -231,12 +233,12 @@ class GrapeVarietyControllerTest {
     void duplicateNameIsRefused() throws SQLException {
         GrapeVariety stored = GrapeVarietySamples.inserted(connection);
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, GrapeVarietyInput.of(stored), "name"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     private static String path(GrapeVariety grapeVariety) {

@@ -8,6 +8,8 @@ import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.samples.HarvestSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -39,7 +42,7 @@ class HarvestControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Harvest.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(Harvest.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -51,7 +54,7 @@ class HarvestControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Harvest.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -59,14 +62,14 @@ class HarvestControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         Harvest created = answer.as(Harvest.class);
         assertThat(HarvestInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(Harvest.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -80,6 +83,62 @@ class HarvestControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Harvest.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeParcelEmbedsTheRow() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "parcel");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("parcel"))
+                .isEqualTo(api.get("/parcels" + "/" + PathKeys.join(stored.parcelId())).body());
+    }
+
+    @Test
+    @Tag("read")
+    void includeCellarHandEmbedsTheRow() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "cellarHand");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("cellarHand"))
+                .isEqualTo(api.get("/cellar-hands" + "/" + PathKeys.join(stored.pickedBy())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listHarvestsOfParcelNarrows() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/parcels" + "/" + PathKeys.join(stored.parcelId()) + "/" + "harvests" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Harvest.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.parcelId(), stored.parcelId()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listHarvestsOfCellarHandNarrows() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/cellar-hands" + "/" + PathKeys.join(stored.pickedBy()) + "/" + "harvests" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Harvest.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.pickedBy(), stored.pickedBy()))
+                .toList());
     }
 
     @Test
@@ -141,39 +200,39 @@ class HarvestControllerTest {
     @Tag("rules")
     void createWithoutParcelIdIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "parcelId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("parcelId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutPickedOnIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "pickedOn"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("pickedOn");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutWeightKgIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "weightKg"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("weightKg");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -181,38 +240,38 @@ class HarvestControllerTest {
     void duplicateParcelIdAndPickedOnIsRefused() throws SQLException {
         Harvest stored = HarvestSamples.inserted(connection);
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, HarvestInput.of(stored), "parcelId", "pickedOn"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void parcelIdOfAMissingRowIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "parcelId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("parcelId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void pickedByOfAMissingRowIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "pickedBy", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("pickedBy");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

@@ -8,6 +8,8 @@ import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.samples.LabAnalysisSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -39,7 +42,7 @@ class LabAnalysisControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(LabAnalysis.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(LabAnalysis.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -51,7 +54,7 @@ class LabAnalysisControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(LabAnalysis.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -59,7 +62,7 @@ class LabAnalysisControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
@@ -67,7 +70,7 @@ class LabAnalysisControllerTest {
         LabAnalysis created = answer.as(LabAnalysis.class);
         assertThat(LabAnalysisInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
                 .isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(LabAnalysis.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -81,6 +84,34 @@ class LabAnalysisControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(LabAnalysis.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeWineLotEmbedsTheRow() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "wineLot");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("wineLot"))
+                .isEqualTo(api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listLabAnalysesOfWineLotNarrows() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+        LabAnalysisSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "lab-analyses" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(LabAnalysis.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
+                .toList());
     }
 
     @Test
@@ -142,39 +173,39 @@ class LabAnalysisControllerTest {
     @Tag("rules")
     void createWithoutWineLotIdIsRefused() throws SQLException {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("wineLotId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutTakenAtIsRefused() throws SQLException {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "takenAt"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("takenAt");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void wineLotIdOfAMissingRowIsRefused() throws SQLException {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("wineLotId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     private static String path(LabAnalysis labAnalysis) {

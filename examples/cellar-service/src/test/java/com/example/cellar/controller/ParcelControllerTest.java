@@ -8,6 +8,8 @@ import com.example.cellar.repository.ParcelRepository;
 import com.example.cellar.samples.ParcelSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -37,7 +40,7 @@ class ParcelControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Parcel.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(Parcel.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -49,7 +52,7 @@ class ParcelControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Parcel.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -57,14 +60,14 @@ class ParcelControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         Parcel created = answer.as(Parcel.class);
         assertThat(ParcelInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(Parcel.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -78,6 +81,35 @@ class ParcelControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Parcel.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeVarietyEmbedsTheRow() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "variety");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("variety"))
+                .isEqualTo(api.get("/grape-varieties" + "/" + PathKeys.join(stored.varietyCode())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listParcelsOfGrapeVarietyNarrows() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/grape-varieties" + "/" + PathKeys.join(stored.varietyCode()) + "/" + "parcels"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Parcel.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.varietyCode(), stored.varietyCode()))
+                .toList());
     }
 
     @Test
@@ -139,65 +171,65 @@ class ParcelControllerTest {
     @Tag("rules")
     void createWithoutNameIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutVarietyCodeIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "varietyCode"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("varietyCode");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutAreaHaIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "areaHa"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("areaHa");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongNameIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongVarietyCodeIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "varietyCode", "x".repeat(9)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("varietyCode");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -205,25 +237,25 @@ class ParcelControllerTest {
     void duplicateNameIsRefused() throws SQLException {
         Parcel stored = ParcelSamples.inserted(connection);
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, ParcelInput.of(stored), "name"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void varietyCodeOfAMissingRowIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "varietyCode", "???"));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("varietyCode");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

@@ -8,6 +8,8 @@ import com.example.cellar.repository.VesselTransferRepository;
 import com.example.cellar.samples.VesselTransferSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -38,7 +41,7 @@ class VesselTransferControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(VesselTransfer.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(VesselTransfer.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -50,7 +53,7 @@ class VesselTransferControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(VesselTransfer.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -58,7 +61,7 @@ class VesselTransferControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
@@ -66,7 +69,7 @@ class VesselTransferControllerTest {
         VesselTransfer created = answer.as(VesselTransfer.class);
         assertThat(VesselTransferInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
                 .isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(VesselTransfer.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -80,6 +83,93 @@ class VesselTransferControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(VesselTransfer.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeFromVesselEmbedsTheRow() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "fromVessel");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("fromVessel"))
+                .isEqualTo(api.get("/vessels" + "/" + PathKeys.join(stored.from())).body());
+    }
+
+    @Test
+    @Tag("read")
+    void includeCellarHandEmbedsTheRow() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "cellarHand");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("cellarHand"))
+                .isEqualTo(api.get("/cellar-hands" + "/" + PathKeys.join(stored.movedBy())).body());
+    }
+
+    @Test
+    @Tag("read")
+    void includeToVesselEmbedsTheRow() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "toVessel");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("toVessel"))
+                .isEqualTo(api.get("/vessels" + "/" + PathKeys.join(stored.to())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listVesselTransfersByFromVesselOfVesselNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/vessels" + "/" + PathKeys.join(stored.from()) + "/" + "vessel-transfers-by-from-vessel"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.from(), stored.from()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listVesselTransfersOfCellarHandNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/cellar-hands" + "/" + PathKeys.join(stored.movedBy()) + "/" + "vessel-transfers"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.movedBy(), stored.movedBy()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listVesselTransfersByToVesselOfVesselNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/vessels" + "/" + PathKeys.join(stored.to()) + "/" + "vessel-transfers-by-to-vessel"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.to(), stored.to()))
+                .toList());
     }
 
     @Test
@@ -141,117 +231,117 @@ class VesselTransferControllerTest {
     @Tag("rules")
     void createWithoutFromIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "from"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("from");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutToIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "to"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("to");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutLitresIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "litres"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("litres");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutMovedAtIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "movedAt"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("movedAt");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutMovedByIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "movedBy"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("movedBy");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongReasonIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "reason", "x".repeat(201)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("reason");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void fromOfAMissingRowIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "from", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("from");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void movedByOfAMissingRowIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "movedBy", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("movedBy");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void toOfAMissingRowIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "to", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("to");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

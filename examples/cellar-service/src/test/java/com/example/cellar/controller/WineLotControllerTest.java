@@ -8,6 +8,8 @@ import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.WineLotSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +17,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -37,7 +40,7 @@ class WineLotControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(WineLot.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(WineLot.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -49,7 +52,7 @@ class WineLotControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(WineLot.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -57,14 +60,14 @@ class WineLotControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
         assertThat(answer.status()).isEqualTo(201);
         WineLot created = answer.as(WineLot.class);
         assertThat(WineLotInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(WineLot.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.id())).contains(created);
     }
@@ -78,6 +81,34 @@ class WineLotControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(WineLot.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeVesselEmbedsTheRow() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "vessel");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("vessel"))
+                .isEqualTo(api.get("/vessels" + "/" + PathKeys.join(stored.vesselId())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listWineLotsOfVesselNarrows() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        WineLotSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/vessels" + "/" + PathKeys.join(stored.vesselId()) + "/" + "wine-lots" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(WineLot.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.vesselId(), stored.vesselId()))
+                .toList());
     }
 
     @Test
@@ -139,65 +170,65 @@ class WineLotControllerTest {
     @Tag("rules")
     void createWithoutNameIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutVintageIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "vintage"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("vintage");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutLitresIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "litres"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("litres");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutFilledOnIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "filledOn"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("filledOn");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void tooLongNameIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -205,12 +236,12 @@ class WineLotControllerTest {
     void duplicateIdIsRefused() throws SQLException {
         WineLot stored = WineLotSamples.inserted(connection);
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotInput.of(stored), "id"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -218,25 +249,25 @@ class WineLotControllerTest {
     void duplicateNameAndVintageIsRefused() throws SQLException {
         WineLot stored = WineLotSamples.inserted(connection);
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotInput.of(stored), "name", "vintage"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void vesselIdOfAMissingRowIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "vesselId", 2000000000));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("vesselId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

@@ -3,11 +3,17 @@ package com.example.cellar.controller;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.example.cellar.dto.WineLotHarvestInput;
+import com.example.cellar.entity.Harvest;
+import com.example.cellar.entity.WineLot;
 import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.WineLotHarvestSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
@@ -15,6 +21,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -43,7 +50,7 @@ class WineLotHarvestControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(WineLotHarvest.class)).isEqualTo(repository.list(connection, null, 500));
+        assertThat(answer.asList(WineLotHarvest.class)).isEqualTo(repository.list(connection, Page.first(500)));
     }
 
     @Test
@@ -55,7 +62,7 @@ class WineLotHarvestControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(WineLotHarvest.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, null, Integer.MAX_VALUE));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 
@@ -63,7 +70,7 @@ class WineLotHarvestControllerTest {
     @Tag("create")
     void createStoresTheRowAndReturnsIt() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, input);
 
@@ -71,7 +78,7 @@ class WineLotHarvestControllerTest {
         WineLotHarvest created = answer.as(WineLotHarvest.class);
         assertThat(WineLotHarvestInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
                 .isEqualTo(input);
-        assertThat(repository.count(connection)).isEqualTo(rows + 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
         assertThat(api.at(answer.header("Location")).as(WineLotHarvest.class)).isEqualTo(created);
         assertThat(repository.findById(connection, created.primaryKey())).contains(created);
     }
@@ -85,6 +92,94 @@ class WineLotHarvestControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(WineLotHarvest.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void includeHarvestEmbedsTheRow() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "harvest");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("harvest"))
+                .isEqualTo(api.get("/harvests" + "/" + PathKeys.join(stored.harvestId())).body());
+    }
+
+    @Test
+    @Tag("read")
+    void includeWineLotEmbedsTheRow() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(path(stored) + "?include=" + "wineLot");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body().get("wineLot"))
+                .isEqualTo(api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId())).body());
+    }
+
+    @Test
+    @Tag("list")
+    void listWineLotHarvestsOfHarvestNarrows() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/harvests" + "/" + PathKeys.join(stored.harvestId()) + "/" + "wine-lot-harvests"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(WineLotHarvest.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.harvestId(), stored.harvestId()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listWineLotHarvestsOfWineLotNarrows() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "wine-lot-harvests"
+                        + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(WineLotHarvest.class)).contains(stored)
+                .isEqualTo(repository.list(connection, Page.all()).stream()
+                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
+                .toList());
+    }
+
+    @Test
+    @Tag("list")
+    void listWineLotsOfHarvestNarrows() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/harvests" + "/" + PathKeys.join(stored.harvestId()) + "/" + "wine-lots" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(WineLot.class)).hasSize(1)
+                .isEqualTo(new WineLotRepository()
+                        .findByWineLotHarvestHarvest(connection, stored.harvestId(), Page.all()));
+    }
+
+    @Test
+    @Tag("list")
+    void listHarvestsOfWineLotNarrows() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer
+                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "harvests" + "?limit=500");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.asList(Harvest.class)).hasSize(1)
+                .isEqualTo(new HarvestRepository()
+                        .findByWineLotHarvestWineLot(connection, stored.wineLotId(), Page.all()));
     }
 
     @Test
@@ -103,26 +198,26 @@ class WineLotHarvestControllerTest {
     @Tag("rules")
     void createWithoutWineLotIdIsRefused() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("wineLotId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void createWithoutHarvestIdIsRefused() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.without(input, "harvestId"));
 
         assertThat(answer.status()).isEqualTo(400);
         assertThat(answer.violatedFields()).containsOnly("harvestId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -130,38 +225,38 @@ class WineLotHarvestControllerTest {
     void duplicateWineLotIdAndHarvestIdIsRefused() throws SQLException {
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotHarvestInput.of(stored), "wineLotId", "harvestId"));
 
         assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void harvestIdOfAMissingRowIsRefused() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "harvestId", 2000000000L));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("harvestId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
     @Tag("rules")
     void wineLotIdOfAMissingRowIsRefused() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
 
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.violatedFields()).contains("wineLotId");
-        assertThat(repository.count(connection)).isEqualTo(rows);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test

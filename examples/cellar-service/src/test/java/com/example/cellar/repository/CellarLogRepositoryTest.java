@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.samples.CellarLogSamples;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -28,16 +30,16 @@ class CellarLogRepositoryTest {
         CellarLog stored = repository.insert(connection, input);
 
         assertThat(CellarLogInput.of(stored)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.list(connection, 0, Integer.MAX_VALUE)).contains(stored);
+        assertThat(repository.list(connection, Page.all())).contains(stored);
     }
 
     @Test
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<CellarLog> all = repository.list(connection, 0, Integer.MAX_VALUE);
+        List<CellarLog> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, 1, 1)).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.after(1L, 1))).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 }

@@ -3,6 +3,8 @@ package com.example.cellar.repository;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.example.cellar.entity.CellarStock;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -21,9 +23,9 @@ class CellarStockRepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<CellarStock> all = repository.list(connection, 0, Integer.MAX_VALUE);
+        List<CellarStock> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, 1, 1)).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.after(1L, 1))).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 }

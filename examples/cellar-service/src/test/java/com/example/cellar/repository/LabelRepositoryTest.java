@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
 import com.example.cellar.samples.LabelSamples;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -51,12 +53,12 @@ class LabelRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         Label stored = LabelSamples.inserted(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.id())).isTrue();
 
         assertThat(repository.findById(connection, stored.id())).isEmpty();
-        assertThat(repository.count(connection)).isEqualTo(rows - 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows - 1);
         assertThat(repository.delete(connection, stored.id())).isFalse();
     }
 
@@ -66,11 +68,11 @@ class LabelRepositoryTest {
         Connection connection = transaction.connection();
         LabelSamples.inserted(connection);
         LabelSamples.inserted(connection);
-        List<Label> all = repository.list(connection, null, Integer.MAX_VALUE);
+        List<Label> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, null, 1)).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, all.get(0).id(), 1)).isEqualTo(all.subList(1, 2));
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.after(all.get(0).id(), 1))).isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, Label stored, LabelInput input) throws SQLException {

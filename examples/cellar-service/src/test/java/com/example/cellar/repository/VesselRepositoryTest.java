@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
 import com.example.cellar.samples.VesselSamples;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
@@ -52,12 +54,12 @@ class VesselRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         Vessel stored = VesselSamples.inserted(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.id())).isTrue();
 
         assertThat(repository.findById(connection, stored.id())).isEmpty();
-        assertThat(repository.count(connection)).isEqualTo(rows - 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows - 1);
         assertThat(repository.delete(connection, stored.id())).isFalse();
     }
 
@@ -67,11 +69,11 @@ class VesselRepositoryTest {
         Connection connection = transaction.connection();
         VesselSamples.inserted(connection);
         VesselSamples.inserted(connection);
-        List<Vessel> all = repository.list(connection, null, Integer.MAX_VALUE);
+        List<Vessel> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, null, 1)).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, all.get(0).id(), 1)).isEqualTo(all.subList(1, 2));
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.after(all.get(0).id(), 1))).isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, Vessel stored, VesselInput input) throws SQLException {

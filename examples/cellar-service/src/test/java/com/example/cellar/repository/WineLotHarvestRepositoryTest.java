@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.example.cellar.dto.WineLotHarvestInput;
 import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.samples.WineLotHarvestSamples;
+import com.example.cellar.support.Condition;
+import com.example.cellar.support.Page;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -38,12 +40,12 @@ class WineLotHarvestRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
-        long rows = repository.count(connection);
+        long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.primaryKey())).isTrue();
 
         assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
-        assertThat(repository.count(connection)).isEqualTo(rows - 1);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows - 1);
         assertThat(repository.delete(connection, stored.primaryKey())).isFalse();
     }
 
@@ -53,11 +55,11 @@ class WineLotHarvestRepositoryTest {
         Connection connection = transaction.connection();
         WineLotHarvestSamples.inserted(connection);
         WineLotHarvestSamples.inserted(connection);
-        List<WineLotHarvest> all = repository.list(connection, null, Integer.MAX_VALUE);
+        List<WineLotHarvest> all = repository.list(connection, Page.all());
 
-        assertThat(all).hasSize((int) repository.count(connection));
-        assertThat(repository.list(connection, null, 1)).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, all.get(0).primaryKey(), 1)).isEqualTo(all.subList(1, 2));
+        assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
+        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.after(all.get(0).primaryKey(), 1))).isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, WineLotHarvest stored, WineLotHarvestInput input)

@@ -17,27 +17,27 @@ public final class BlendSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static BlendInput sample(Connection connection) throws SQLException {
         int n = Numbers.next();
-        CellarHand approvedBy = CellarHandSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.inserted(connection);
         return new BlendInput(
                 null,
                 "Name " + n,
                 2025,
                 LocalDate.of(2021, 3, 1),
                 "Tasting notes",
-                approvedBy.id());
+                cellarHand.id());
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static BlendInput other(Connection connection) throws SQLException {
         int n = Numbers.next();
-        CellarHand approvedBy = CellarHandSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.inserted(connection);
         return new BlendInput(
                 null,
                 "Other name " + n,
                 2026,
                 LocalDate.of(2021, 4, 1),
                 "Other tasting notes",
-                approvedBy.id());
+                cellarHand.id());
     }
 
     /** A {@link #sample}, inserted. */

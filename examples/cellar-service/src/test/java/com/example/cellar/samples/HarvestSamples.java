@@ -18,7 +18,7 @@ public final class HarvestSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static HarvestInput sample(Connection connection) throws SQLException {
         Parcel parcel = ParcelSamples.inserted(connection);
-        CellarHand pickedBy = CellarHandSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.inserted(connection);
         return new HarvestInput(
                 null,
                 parcel.id(),
@@ -26,13 +26,13 @@ public final class HarvestSamples {
                 new BigDecimal("10.00"),
                 new BigDecimal("25.0"),
                 true,
-                pickedBy.id());
+                cellarHand.id());
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static HarvestInput other(Connection connection) throws SQLException {
         Parcel parcel = ParcelSamples.inserted(connection);
-        CellarHand pickedBy = CellarHandSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.inserted(connection);
         return new HarvestInput(
                 null,
                 parcel.id(),
@@ -40,7 +40,7 @@ public final class HarvestSamples {
                 new BigDecimal("11.00"),
                 new BigDecimal("26.0"),
                 false,
-                pickedBy.id());
+                cellarHand.id());
     }
 
     /** A {@link #sample}, inserted. */

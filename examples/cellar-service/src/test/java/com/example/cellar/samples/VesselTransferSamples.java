@@ -17,31 +17,31 @@ public final class VesselTransferSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static VesselTransferInput sample(Connection connection) throws SQLException {
-        Vessel from = VesselSamples.inserted(connection);
-        CellarHand movedBy = CellarHandSamples.inserted(connection);
-        Vessel to = VesselSamples.inserted(connection);
+        Vessel fromVessel = VesselSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.inserted(connection);
+        Vessel toVessel = VesselSamples.inserted(connection);
         return new VesselTransferInput(
                 null,
-                from.id(),
-                to.id(),
+                fromVessel.id(),
+                toVessel.id(),
                 new BigDecimal("10.00"),
                 LocalDateTime.of(2021, 3, 1, 8, 30),
-                movedBy.id(),
+                cellarHand.id(),
                 "Reason");
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static VesselTransferInput other(Connection connection) throws SQLException {
-        Vessel from = VesselSamples.inserted(connection);
-        CellarHand movedBy = CellarHandSamples.inserted(connection);
-        Vessel to = VesselSamples.inserted(connection);
+        Vessel fromVessel = VesselSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.inserted(connection);
+        Vessel toVessel = VesselSamples.inserted(connection);
         return new VesselTransferInput(
                 null,
-                from.id(),
-                to.id(),
+                fromVessel.id(),
+                toVessel.id(),
                 new BigDecimal("11.00"),
                 LocalDateTime.of(2021, 4, 1, 14, 30),
-                movedBy.id(),
+                cellarHand.id(),
                 "Other reason");
     }
 

@@ -6,9 +6,11 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
@@ -20,7 +22,7 @@ import java.util.regex.Pattern;
 /** Sends requests to the service. */
 public final class Api {
     private static final HttpClient CLIENT = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
-    private static final Pattern NEXT = Pattern.compile("<[^>]*?/api(/[^>]*)>; rel=\"next\"");
+    private static final Pattern NEXT = Pattern.compile("<[^>]*?" + Pattern.quote("/api") + "(/[^>]*)>; rel=\"next\"");
 
     private final String url;
 
@@ -86,6 +88,11 @@ public final class Api {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(method + " " + path + " was interrupted", e);
         }
+    }
+
+    /** Text as the value of a query parameter. */
+    public static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
     }
 
     /** A body without some of its properties. */

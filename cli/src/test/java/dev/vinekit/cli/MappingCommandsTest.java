@@ -1,0 +1,133 @@
+package dev.vinekit.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The way of a mapping: proposed, edited, generated, and brought up to date when the schema has changed. */
+class MappingCommandsTest {
+    private static final String SCRIPT = """
+            CREATE TABLE vat (id INT PRIMARY KEY, code VARCHAR(9) NOT NULL, litres INT);
+            CREATE TABLE tapping (id INT PRIMARY KEY, vat_id INT NOT NULL REFERENCES vat (id), "class" VARCHAR(9));
+            CREATE TABLE note (line VARCHAR(20));
+            """;
+    private static final String ENTITY = "src/main/java/com/example/orchard/entity/Vat.java";
+
+    @TempDir
+    private Path directory;
+
+    private Tool tool;
+
+    @BeforeEach
+    void writeScript() throws Exception {
+        tool = new Tool(directory);
+        Files.writeString(directory.resolve("schema.sql"), SCRIPT);
+    }
+
+    @Test
+    void mapProposesAndRefreshesWhatGenerateThenFollows() throws Exception {
+        Tool.Result made = tool.run("map", "--script", "schema.sql", "--engine", "h2", "--package", "com.example.orchard");
+
+        assertThat(made.exit()).as(made.err()).isZero();
+        assertThat(made.out()).contains("tapping: The field of column class is not named class: it is a Java keyword.",
+                "Written: vinekit.yaml, with 2 entries to look at: note, tapping.", "Next: edit it, then vinekit generate");
+        assertThat(directory.resolve(".vinekit/mapping.schema.json")).exists();
+        Path file = directory.resolve("vinekit.yaml");
+        String edited = Files.readString(file).replace("  tapping:\n", "  # ours\n  tapping:\n    path: taps\n");
+        Files.writeString(file, edited);
+        assertThat(tool.run("map").out()).contains("Nothing to add to vinekit.yaml.");
+        assertThat(file).hasContent(edited);
+
+        Tool.Result generated = tool.run("generate");
+
+        assertThat(generated.exit()).as(generated.err()).isZero();
+        assertThat(generated.out()).contains("No access control").containsPattern("tapping +Tapping +/taps ")
+                .containsPattern("new +not there before\\s+Vat.java, VatController.java,").contains("Next: vinekit test");
+        assertThat(tool.run("generate").out()).contains("Nothing to write: the project is up to date.");
+        Files.writeString(file, edited.replace("path: taps", "pth: taps\n    key: [idd]"));
+        Tool.Result refused = tool.run("generate");
+        assertThat(refused.exit()).isEqualTo(2);
+        assertThat(refused.err()).contains("2 mistakes", "There is no key \"pth\"; the nearest is \"path\".",
+                "There is no column \"idd\"; the nearest is \"ID\".");
+    }
+
+    @Test
+    void schemaChangeIsComparedShownAsADiffPatchedAndMerged() throws Exception {
+        generate();
+        assertThat(generate("compare").exit()).isZero();
+        edit("public record Vat(", "// ours\npublic record Vat(");
+        Files.writeString(directory.resolve("schema.sql"), SCRIPT + "ALTER TABLE vat ADD COLUMN toast VARCHAR(8) NOT NULL;"
+                + "ALTER TABLE tapping DROP COLUMN \"class\";");
+
+        Tool.Result drift = generate("compare");
+        assertThat(drift.exit()).isEqualTo(1);
+        assertThat(drift.out()).contains("added    column TOAST: VARCHAR(8), not null",
+                "API      toast is new in answers, and must be sent to create a row  breaks clients", "2 changes; 2 things");
+        JsonNode json = new ObjectMapper().readTree(generate("compare", "--format", "json").out());
+        assertThat(json.path("drift").booleanValue()).isTrue();
+        assertThat(json.path("effects").findValuesAsText("effect")).contains("Vat.toast is new: String");
+        assertThat(generate("compare", "--sql").out()).contains("ALTER TABLE vat ADD COLUMN toast VARCHAR(8) NOT NULL;",
+                "-- ALTER TABLE tapping DROP COLUMN \"class\";");
+
+        Tool.Result shown = generate("generate", "--dry-run", "--diff");
+        assertThat(shown.out()).containsPattern("merged +edited by hand too").contains("+        String toast) {", "Would be written");
+        Tool.Result patched = generate("generate", "--patch", "changes.patch");
+        assertThat(patched.out()).contains("Next: git apply changes.patch");
+        assertThat(directory.resolve(ENTITY)).content().doesNotContain("toast");
+        assertThat(directory.resolve("changes.patch")).content().contains("--- a/" + ENTITY, "src/main/resources/db/changes/0001-");
+
+        Tool.Result merged = generate("generate");
+        assertThat(merged.exit()).as(merged.err()).isZero();
+        assertThat(directory.resolve(ENTITY)).content().contains("// ours", "String toast)");
+    }
+
+    @Test
+    void conflictExitsWithOneAndSaysWhere() throws Exception {
+        generate();
+        edit("Integer litres)", "Number litres)");
+        Files.writeString(directory.resolve("schema.sql"), SCRIPT + "ALTER TABLE vat ADD COLUMN toast VARCHAR(8);");
+
+        Tool.Result result = generate("generate");
+
+        assertThat(result.exit()).isEqualTo(1);
+        assertThat(result.out()).containsPattern("conflict +edited by hand in the same lines").contains(ENTITY);
+        assertThat(directory.resolve(ENTITY)).content().contains("<<<<<<< edited", "Number litres)", ">>>>>>> generated now");
+    }
+
+    @Test
+    void mappingFileMayTakeTheDatabaseFromTheEnvironment() throws Exception {
+        String url = tool.database(SCRIPT);
+        Files.writeString(directory.resolve("vinekit.yaml"), "source:\n  url: ${ORCHARD}\n  user: sa\n  password: ${SECRET:-pressed}\n");
+
+        Tool.Result missing = tool.run("inspect");
+        Tool.Result found = tool.run(Map.of("ORCHARD", url), "inspect");
+
+        assertThat(missing.exit()).isEqualTo(2);
+        assertThat(missing.err()).contains("vinekit.yaml, line 2, column 3", "ORCHARD is not set");
+        assertThat(found.exit()).as(found.err()).isZero();
+        assertThat(found.out()).contains("VAT").doesNotContain("pressed");
+    }
+
+    private void generate() throws Exception {
+        assertThat(generate("generate", "--package", "com.example.orchard").exit()).isZero();
+    }
+
+    private Tool.Result generate(String... arguments) throws Exception {
+        String[] all = Arrays.copyOf(arguments, arguments.length + 4);
+        System.arraycopy(new String[] {"--script", "schema.sql", "--engine", "h2"}, 0, all, arguments.length, 4);
+        return tool.run(all);
+    }
+
+    private void edit(String from, String to) throws Exception {
+        Path file = directory.resolve(ENTITY);
+        Files.writeString(file, Files.readString(file).replace(from, to));
+    }
+}
