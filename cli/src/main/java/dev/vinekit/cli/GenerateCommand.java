@@ -13,6 +13,8 @@ import dev.vinekit.schema.TableName;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -29,11 +31,7 @@ final class GenerateCommand extends ToolCommand {
     private SourceOptions source;
 
     @Mixin
-    private ProjectOptions project;
-
-    @Option(names = "--package", paramLabel = "NAME",
-            description = "Java package of the service (default: as before, or com.example and the directory's name).")
-    private String basePackage;
+    private MappedProjectOptions project;
 
     @Option(names = "--dry-run", description = "Show what would be written, and write nothing.")
     private boolean dryRun;
@@ -44,6 +42,8 @@ final class GenerateCommand extends ToolCommand {
     @Option(names = "--patch", paramLabel = "FILE",
             description = "Write the changes to a file that git apply takes, and not to the project.")
     private Path patch;
+
+    private List<String> mappedAccess = List.of();
 
     @Override
     public Integer call() {
@@ -56,7 +56,9 @@ final class GenerateCommand extends ToolCommand {
         try (Source opened = source.open(output)) {
             schema = steps.read(opened.database(), source.scope());
         }
-        MappingFile decided = inPackage(file);
+        MappingFile decided = project.inPackage(file);
+        mappedAccess = decided.decisions().entities().entrySet().stream()
+                .filter(entity -> !entity.getValue().access().isEmpty()).map(Map.Entry::getKey).toList();
         Mapping mapping = steps.map(schema, decided, directory);
         ChangeSet changes = steps.plan(VineKit.generate(mapping, Optional.of(decided.templates(directory))), directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
@@ -69,7 +71,7 @@ final class GenerateCommand extends ToolCommand {
         report(mapping, changes, before);
         new DiffView(output.style(), System.out).print(lines);
         conclude(mapping, changes);
-        return changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
+        return changes.wantsAttention() || !mappedAccess.isEmpty() ? VineKitCommand.ATTENTION : 0;
     }
 
     private void write(String text) {
@@ -98,6 +100,9 @@ final class GenerateCommand extends ToolCommand {
             System.out.println(style.warning("The pom.xml does not name these libraries, which the code needs:"));
             changes.missingLibraries().forEach(library -> System.out.println("  " + library));
         }
+        if (!mappedAccess.isEmpty()) {
+            System.out.println(style.bad("The roles under access are not enforced yet: " + String.join(", ", mappedAccess)));
+        }
         System.out.println(style.warning("No access control: everyone who reaches the service may read and write."));
     }
 
@@ -117,10 +122,5 @@ final class GenerateCommand extends ToolCommand {
             System.out.println("Next: vinekit test" + project.option()
                     + (ownScratch ? "" : " --on the URL of an empty database"));
         }
-    }
-
-    /** The package: of the option, the file, the last run, or the directory's name. */
-    private MappingFile inPackage(MappingFile file) {
-        return basePackage == null ? file.inPackage(project.defaultPackage()) : file.withPackage(basePackage);
     }
 }

@@ -9,7 +9,6 @@ import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
 
 /** Proposes or refreshes the mapping file. */
 @Command(name = "map", description = {
@@ -20,11 +19,7 @@ final class MapCommand extends ToolCommand {
     private SourceOptions source;
 
     @Mixin
-    private ProjectOptions project;
-
-    @Option(names = "--package", paramLabel = "NAME",
-            description = "Java package of the service, for a new file (default: com.example and the directory's name).")
-    private String basePackage;
+    private MappedProjectOptions project;
 
     @Override
     public Integer call() {
@@ -36,7 +31,7 @@ final class MapCommand extends ToolCommand {
         try (Source opened = source.open(output)) {
             schema = steps.read(opened.database(), source.scope());
         }
-        Mapping mapping = steps.map(schema, file.inPackage(basePackage == null ? project.defaultPackage() : basePackage), directory);
+        Mapping mapping = steps.map(schema, project.inPackage(file), directory);
         boolean fresh = file == MappingFile.NONE;
         Proposal proposal = Project.proposeMapping(source.file(), mapping, source.section(source.file()
                 .toAbsolutePath().getParent()));

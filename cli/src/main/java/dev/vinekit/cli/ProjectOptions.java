@@ -7,7 +7,7 @@ import java.util.Locale;
 import picocli.CommandLine.Option;
 
 /** Which generated project. */
-final class ProjectOptions {
+class ProjectOptions {
     @Option(names = "--dir", paramLabel = "DIR", defaultValue = ".",
             description = "The generated project (default: the current directory).")
     private Path directory;

@@ -79,6 +79,9 @@ final class SourceOptions {
     /** The database, or a scratch database that the script has made; whoever opens it closes it. */
     Source open(OutputOptions output) {
         Decisions.Source said = decided.decisions().source();
+        if (!isGiven()) {
+            decided.verifySource();
+        }
         if (!isGiven() && (said.url().isPresent() || said.script().isPresent())) {
             return open(output, said);
         }
@@ -102,7 +105,6 @@ final class SourceOptions {
             throw Fault.inCall(file + " must name a url, or a script together with its engine.",
                     "Correct the section source.");
         }
-        decided.verifySource();
         if (said.script().isPresent()) {
             Path folder = file.toAbsolutePath().getParent();
             return load(output, said.engine().get(), folder.resolve(said.script().get()));

@@ -35,6 +35,7 @@ final class TestCommand extends ToolCommand {
             steps.compile(existing);
             report = steps.summarised(() -> VineKit.testOn(existing, source.login(emptyUrl)));
         } else if (source.isGiven()) {
+            source.inDirectory(project.directory());
             Schema schema;
             try (Source opened = source.open(output)) {
                 schema = steps.read(opened.database(), source.scope());

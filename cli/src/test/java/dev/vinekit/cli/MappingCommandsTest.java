@@ -19,7 +19,7 @@ class MappingCommandsTest {
             CREATE TABLE tapping (id INT PRIMARY KEY, vat_id INT NOT NULL REFERENCES vat (id), "class" VARCHAR(9));
             CREATE TABLE note (line VARCHAR(20));
             """;
-    private static final String ENTITY = "src/main/java/com/example/orchard/entity/Vat.java";
+    private static final String ENTITY = "service/src/main/java/com/example/orchard/entity/Vat.java";
 
     @TempDir
     private Path directory;
@@ -52,7 +52,7 @@ class MappingCommandsTest {
         assertThat(generated.out()).contains("No access control").containsPattern("tapping +Tapping +/taps ")
                 .containsPattern("new +not there before\\s+Vat.java, VatController.java,").contains("Next: vinekit test");
         assertThat(tool.run("generate").out()).contains("Nothing to write: the project is up to date.");
-        Files.writeString(file, edited.replace("path: taps", "pth: taps\n    key: [idd]"));
+        Files.writeString(file, edited.replace("path: taps", "pth: taps\n    filters: [idd]"));
         Tool.Result refused = tool.run("generate");
         assertThat(refused.exit()).isEqualTo(2);
         assertThat(refused.err()).contains("2 mistakes", "There is no key \"pth\"; the nearest is \"path\".",
@@ -82,7 +82,7 @@ class MappingCommandsTest {
         Tool.Result patched = generate("generate", "--patch", "changes.patch");
         assertThat(patched.out()).contains("Next: git apply changes.patch");
         assertThat(directory.resolve(ENTITY)).content().doesNotContain("toast");
-        assertThat(directory.resolve("changes.patch")).content().contains("--- a/" + ENTITY, "src/main/resources/db/changes/0001-");
+        assertThat(directory.resolve("changes.patch")).content().contains("--- a/" + ENTITY.substring("service/".length()), "src/main/resources/db/changes/0001-");
 
         Tool.Result merged = generate("generate");
         assertThat(merged.exit()).as(merged.err()).isZero();
@@ -98,7 +98,7 @@ class MappingCommandsTest {
         Tool.Result result = generate("generate");
 
         assertThat(result.exit()).isEqualTo(1);
-        assertThat(result.out()).containsPattern("conflict +edited by hand in the same lines").contains(ENTITY);
+        assertThat(result.out()).containsPattern("conflict +edited by hand in the same lines").contains(ENTITY.substring("service/".length()));
         assertThat(directory.resolve(ENTITY)).content().contains("<<<<<<< edited", "Number litres)", ">>>>>>> generated now");
     }
 
@@ -121,8 +121,9 @@ class MappingCommandsTest {
     }
 
     private Tool.Result generate(String... arguments) throws Exception {
-        String[] all = Arrays.copyOf(arguments, arguments.length + 4);
-        System.arraycopy(new String[] {"--script", "schema.sql", "--engine", "h2"}, 0, all, arguments.length, 4);
+        String[] all = Arrays.copyOf(arguments, arguments.length + 6);
+        System.arraycopy(new String[] {"--script", "schema.sql", "--engine", "h2", "--dir", "service"}, 0, all,
+                arguments.length, 6);
         return tool.run(all);
     }
 

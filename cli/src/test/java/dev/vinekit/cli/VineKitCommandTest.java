@@ -63,7 +63,7 @@ class VineKitCommandTest {
         assertThat(first.err()).containsSubsequence("open", "read", "map", "plan", "write", "compile", "test", "total");
         assertThat(first.out())
                 .contains("blend_component", "cellar_stock", "wine_lot_harvest", "\u2713", " passed, 0 failed")
-                .contains("cellar_stock: A view: it can be listed, nothing else.")
+                .contains("cellar_stock: A view: it can be listed, nothing else; with a key, its rows can be read one by one.")
                 .contains("The scratch database held its 389 seed rows again afterwards.")
                 .doesNotContain("\u001b");
         assertThat(first.exit()).isZero();
@@ -193,7 +193,7 @@ class VineKitCommandTest {
     void mistakesAreNamedWithTheWayOutAndNothingIsWritten(int exit, String line, String message) throws Exception {
         Files.writeString(directory.resolve("a-file"), "mine");
         Files.createDirectories(directory.resolve("theirs"));
-        Files.writeString(directory.resolve("theirs/pom.xml"), "theirs");
+        Files.writeString(directory.resolve("theirs/notes.txt"), "theirs");
         List<Path> before = files();
 
         Tool.Result result = tool.run(PASSWORD, arguments(line));

@@ -59,7 +59,8 @@ public final class RelationView {
     }
 
     /** A test that a referred row is included; the segment is that of the row that {@code stored} refers to. */
-    public record IncludeTest(JavaName capitalised, JavaString json, JavaString collection, JavaCode segment) {
+    public record IncludeTest(
+            JavaName capitalised, JavaString json, JavaString query, JavaString collection, JavaCode segment) {
     }
 
     /**

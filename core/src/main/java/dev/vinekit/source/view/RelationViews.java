@@ -294,7 +294,8 @@ final class RelationViews {
                 .map(relation -> new RelationView.IncludeTest(
                         FieldViews.capitalised(relation.name()),
                         JavaString.of(relation.jsonName()),
-                        JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path()),
+                        JavaString.of("?include=" + encoded(relation.jsonName())),
+                        JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path() + "/"),
                         segment(relation)))
                 .toList();
     }
@@ -311,9 +312,9 @@ final class RelationViews {
                 .filter(child -> child.link().isEmpty() || isFollowed(child.link().get().relation(), sample))
                 .map(child -> new RelationView.ChildTest(
                         JavaName.of(method(child).value() + "Of" + child.parent().name()),
-                        JavaString.of("/" + child.parent().path()),
+                        JavaString.of("/" + child.parent().path() + "/"),
                         segment(child.relation()),
-                        JavaString.of(child.path()),
+                        JavaString.of("/" + child.path() + "?limit=500"),
                         child.finder(),
                         stored(child.relation().fields()),
                         child.link().map(link -> child.entity().name()),
@@ -356,7 +357,7 @@ final class RelationViews {
         for (Field field : finder.equal()) {
             arguments.add(storedValue(field));
             predicate.add(same(field));
-            query.add(parameter(field, ""));
+            ask(query, field, "");
         }
         Field last = finder.last();
         JavaCode value = storedValue(last);
@@ -369,13 +370,16 @@ final class RelationViews {
             default -> same(last);
         });
         switch (finder.match()) {
-            case CONTAINS -> query.add(parameter(last, ".contains"));
-            case STARTS_WITH -> query.add(parameter(last, ".startsWith"));
-            case BETWEEN -> query.addAll(List.of(parameter(last, ".atLeast"), parameter(last, ".atMost")));
-            case IN -> query.add(parameter(last, ".in"));
-            case LESS -> query.add(parameter(last, ".less"));
-            case GREATER -> query.add(parameter(last, ".greater"));
-            default -> query.add(parameter(last, ""));
+            case CONTAINS -> ask(query, last, ".contains");
+            case STARTS_WITH -> ask(query, last, ".startsWith");
+            case BETWEEN -> {
+                ask(query, last, ".atLeast");
+                ask(query, last, ".atMost");
+            }
+            case IN -> ask(query, last, ".in");
+            case LESS -> ask(query, last, ".less");
+            case GREATER -> ask(query, last, ".greater");
+            default -> ask(query, last, "");
         }
         boolean matches = finder.match() != Finder.Match.LESS && finder.match() != Finder.Match.GREATER;
         return new RelationView.FinderTest(finder.name(), JavaCode.list(arguments), matches,
@@ -390,10 +394,12 @@ final class RelationViews {
         return JavaCode.of("Objects.equals(row.%s(), stored.%s())", field.name(), field.name());
     }
 
-    private static JavaCode parameter(Field field, String operator) {
+    /** Adds a query parameter with the stored value; a text in a list of values is encoded twice. */
+    private static void ask(List<JavaCode> query, Field field, String operator) {
         boolean twice = operator.equals(".in") && field.type() == JavaType.STRING;
         String form = twice ? "%s + Api.encoded(PathKeys.join(stored.%s()))" : "%s + PathKeys.join(stored.%s())";
-        return JavaCode.of(form, JavaString.of("&" + encoded(field.jsonName()) + operator + "="), field.name());
+        String name = (query.isEmpty() ? "?limit=500&" : "&") + encoded(field.jsonName()) + operator + "=";
+        query.add(JavaCode.of(form, JavaString.of(name), field.name()));
     }
 
     private static String encoded(String name) {

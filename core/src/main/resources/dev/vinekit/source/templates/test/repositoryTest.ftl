@@ -66,9 +66,10 @@ class ${e.name}RepositoryTest {
         List<${e.name}> found = repository.${f.name}(connection, ${f.arguments}, Page.all());
 
 <#if f.matches>
-        assertThat(found).contains(stored).isEqualTo(repository.list(connection, Page.all()).stream()
+        List<${e.name}> expected = repository.list(connection, Page.all()).stream()
                 .filter(row -> ${f.predicate})
-                .toList());
+                .toList();
+        assertThat(found).contains(stored).isEqualTo(expected);
 <#else>
         assertThat(found).doesNotContain(stored);
         assertThat(found.size()).isLessThan((int) repository.count(connection, Condition.NONE));

@@ -97,11 +97,10 @@ class BlendComponentControllerTest {
     void includeBlendEmbedsTheRow() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer = api.get(path(stored) + "?include=" + "blend");
+        ApiAnswer answer = api.get(path(stored) + "?include=blend");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body().get("blend"))
-                .isEqualTo(api.get("/blends" + "/" + PathKeys.join(stored.blendId())).body());
+        assertThat(answer.body().get("blend")).isEqualTo(api.get("/blends/" + PathKeys.join(stored.blendId())).body());
     }
 
     @Test
@@ -109,11 +108,11 @@ class BlendComponentControllerTest {
     void includeWineLotEmbedsTheRow() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer = api.get(path(stored) + "?include=" + "wineLot");
+        ApiAnswer answer = api.get(path(stored) + "?include=wineLot");
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.body().get("wineLot"))
-                .isEqualTo(api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId())).body());
+                .isEqualTo(api.get("/wine-lots/" + PathKeys.join(stored.wineLotId())).body());
     }
 
     @Test
@@ -122,14 +121,13 @@ class BlendComponentControllerTest {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
         BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer
-                = api.get("/blends" + "/" + PathKeys.join(stored.blendId()) + "/" + "blend-components" + "?limit=500");
+        ApiAnswer answer = api.get("/blends/" + PathKeys.join(stored.blendId()) + "/blend-components?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(BlendComponent.class)).contains(stored)
-                .isEqualTo(repository.list(connection, Page.all()).stream()
+        List<BlendComponent> expected = repository.list(connection, Page.all()).stream()
                 .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
-                .toList());
+                .toList();
+        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
     }
 
     @Test
@@ -138,15 +136,13 @@ class BlendComponentControllerTest {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
         BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer
-                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "blend-components"
-                        + "?limit=500");
+        ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blend-components?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(BlendComponent.class)).contains(stored)
-                .isEqualTo(repository.list(connection, Page.all()).stream()
+        List<BlendComponent> expected = repository.list(connection, Page.all()).stream()
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
-                .toList());
+                .toList();
+        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
     }
 
     @Test
@@ -155,8 +151,7 @@ class BlendComponentControllerTest {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
         BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer
-                = api.get("/blends" + "/" + PathKeys.join(stored.blendId()) + "/" + "wine-lots" + "?limit=500");
+        ApiAnswer answer = api.get("/blends/" + PathKeys.join(stored.blendId()) + "/wine-lots?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(WineLot.class)).hasSize(1)
@@ -169,8 +164,7 @@ class BlendComponentControllerTest {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
         BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer
-                = api.get("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()) + "/" + "blends" + "?limit=500");
+        ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blends?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(Blend.class)).hasSize(1)
