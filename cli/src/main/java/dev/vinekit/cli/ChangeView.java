@@ -69,7 +69,7 @@ final class ChangeView {
         for (FileChange change : changes.stream().sorted(Comparator.comparing(ChangeView::name)).toList()) {
             String path = change.path();
             String name = style.cell(whole ? path : name(change), 200);
-            if (!line.isEmpty() && (whole || INDENT + line.length() + 2 + name.length() > style.width())) {
+            if (!line.isEmpty() && (whole || INDENT + line.length() + 3 + name.length() > style.width())) {
                 lines.add(line + (whole ? "" : ","));
                 line.setLength(0);
             }

@@ -95,7 +95,7 @@ final class CompareCommand extends ToolCommand {
 
     private static String line(Style style, ChangeWords change) {
         String shown = String.format(Locale.ROOT, "%-8s %s", change.change(), change.what()
-                + (change.name().isEmpty() || change.name().equals(change.table().name()) ? "" : " " + style.cell(change.name(), 60))
+                + (change.name().isEmpty() || change.name().equals(change.table().name()) ? "" : " " + style.table(change.name(), 60))
                 + (change.detail().isEmpty() ? "" : ": " + change.detail()));
         return style.cell(shown, style.width() - 2);
     }

@@ -6,6 +6,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
+import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
@@ -119,7 +120,8 @@ final class GenerateCommand extends ToolCommand {
             System.out.println("Next: git apply " + patch);
         } else if (!dryRun) {
             boolean ownScratch = !Engines.named(mapping.schema().engine()).libraries().isEmpty();
-            System.out.println("Next: vinekit test" + project.option()
+            boolean conflicts = !changes.ofKind(FileChange.Kind.CONFLICT).isEmpty();
+            System.out.println("Next: " + (conflicts ? "settle the conflicts, then " : "") + "vinekit test" + project.option()
                     + (ownScratch ? "" : " --on the URL of an empty database"));
         }
     }

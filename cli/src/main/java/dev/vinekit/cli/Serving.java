@@ -2,6 +2,7 @@ package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
@@ -45,7 +46,8 @@ final class Serving {
         System.out.println(style.strong("Serving at " + service.url() + "/"));
         System.out.println("Database: " + where + ".");
         System.out.println(style.warning("No access control: everyone who reaches the port may read and write."));
-        System.out.println("Try: curl " + service.url() + "/" + project.service().tables().get(0).path() + "?limit=3");
+        project.service().tables().stream().filter(table -> table.operations().contains(Operation.LIST)).findFirst()
+                .ifPresent(table -> System.out.println("Try: curl " + service.url() + "/" + table.path() + "?limit=3"));
         System.out.println("Stop with Ctrl-C.");
         untilStopped(service);
         return 0;

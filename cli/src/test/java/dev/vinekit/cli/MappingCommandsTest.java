@@ -69,7 +69,7 @@ class MappingCommandsTest {
 
         Tool.Result drift = generate("compare");
         assertThat(drift.exit()).isEqualTo(1);
-        assertThat(drift.out()).contains("added    column TOAST: VARCHAR(8), not null",
+        assertThat(drift.out()).contains("added    column toast: VARCHAR(8), not null",
                 "API      toast is new in answers, and must be sent to create a row  breaks clients", "2 changes; 2 things");
         JsonNode json = new ObjectMapper().readTree(generate("compare", "--format", "json").out());
         assertThat(json.path("drift").booleanValue()).isTrue();

@@ -104,7 +104,11 @@ public class StandardChanges {
     private List<Table> viewsInTheWay() {
         Set<TableName> changed = new HashSet<>();
         for (SchemaChange change : difference.changes()) {
-            changed.add(change.table());
+            boolean harmless = change instanceof SchemaChange.ColumnAdded || change instanceof SchemaChange.PartChanged
+                    || change instanceof SchemaChange.DescriptionChanged;
+            if (!harmless || isMadeAnew(change.table())) {
+                changed.add(change.table());
+            }
             if (change instanceof SchemaChange.TableRenamed renamed) {
                 changed.add(renamed.was().name());
             }

@@ -1,6 +1,7 @@
 package dev.vinekit.project;
 
 import dev.vinekit.schema.Snapshot;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.source.SourceFile;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Path;
@@ -13,9 +14,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Works out what the files of a generation mean for a project. */
 final class Plan {
+    private static final Pattern TABLE = Pattern.compile("(?s)([^.]*)\\.(.*) (?:table|test)/.*");
+
     private final Path directory;
     private final LastRun last;
     private final MovedFiles moved;
@@ -136,8 +141,14 @@ final class Plan {
         if (present.isPresent()) {
             boolean unedited = Outcome.withoutReturns(present.get()).equals(base);
             changes.add(new FileChange(location, unedited ? FileChange.Kind.REMOVED : FileChange.Kind.LEFT_ALONE,
-                    unedited ? Reasons.REMOVED : Reasons.YOURS, Optional.empty(), Optional.empty(), Optional.empty()));
+                    unedited ? Reasons.REMOVED : Reasons.YOURS, table(path), Optional.empty(), Optional.empty()));
         }
+    }
+
+    /** The table that a file of the last run was about, as its role tells. */
+    private Optional<TableName> table(String path) {
+        Matcher role = TABLE.matcher(last.role(path));
+        return role.matches() ? Optional.of(new TableName(role.group(1), role.group(2))) : Optional.empty();
     }
 
     private static FileChange change(
