@@ -205,6 +205,19 @@ class DecisionsTest {
         assertThat(files.get("src/main/java/com/example/made/dto/CrateInput.java")).doesNotContain("@NotNull");
     }
 
+    /** A column may be called like a parameter of paging, or like a variable of ours. */
+    @Test
+    void columnsWithNamesOfOursAreFoundByAllTheSame() throws Exception {
+        Project project = VineKit.write(VineKit.plan(tree(
+                "CREATE TABLE gauge (id INT PRIMARY KEY, \"limit\" INT, page INT, condition VARCHAR(9), \"connection\" INT)",
+                "entities: {gauge: {finders: [{by: [limit]}, {by: [page, condition], match: contains}, {by: [connection], match: in}]}}",
+                Optional.empty()), directory.resolve("p")));
+
+        VineKit.compile(project);
+
+        assertThat(VineKit.test(project).failures()).isEmpty();
+    }
+
     @Test
     void referringNumberHasTheTypeOfTheKey() throws Exception {
         Map<String, String> files = generateFor("""

@@ -251,6 +251,9 @@ public final class Mapper {
                     conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE
                             ? name.value() : Words.of(name.value()).joined("_")));
         }
+        table.columns().stream().filter(column -> decided.field(column).reference().isPresent())
+                .filter(column -> table.foreignKeys().stream().noneMatch(key -> key.columns().get(0).equals(column.name())))
+                .forEach(column -> decided.mistakeInField(column, "reference", "The column does not refer to another table."));
         return relations;
     }
 

@@ -31,7 +31,7 @@ final class EntityViews {
         this.dialect = dialect;
         this.mapping = mapping;
         this.fields = new FieldViews(readsTyped);
-        this.relations = new RelationViews(mapping, dialect);
+        this.relations = new RelationViews(mapping);
         this.tests = new TestViews(mapping, relations);
     }
 

@@ -12,7 +12,6 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.schema.TableName;
-import dev.vinekit.sql.Dialect;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -30,16 +29,17 @@ final class RelationViews {
     private static final Set<String> LOCALS =
             Set.of("connection", "condition", "page", "repository", "row", "service", "transactions", "stored", "found");
 
+    /** Query parameters that are not about a column, whatever its name is. */
+    private static final Set<String> PARAMETERS = Set.of("after", "include", "limit");
+
     private final Mapping mapping;
-    private final Dialect dialect;
     private final Map<TableName, List<Child>> byParent;
     private final Map<TableName, List<Child>> byEntity;
     private final Map<TableName, List<Child>> byLink;
     private final Map<TableName, Set<List<String>>> lookups = new LinkedHashMap<>();
 
-    RelationViews(Mapping mapping, Dialect dialect) {
+    RelationViews(Mapping mapping) {
         this.mapping = mapping;
-        this.dialect = dialect;
         this.byParent = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.parent())));
         this.byEntity = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.entity())));
         this.byLink = mapping.children().stream().filter(child -> child.link().isPresent())
@@ -395,7 +395,8 @@ final class RelationViews {
     }
 
     /** Adds a query parameter with the stored value; a text in a list of values is encoded twice. */
-    private static void ask(List<JavaCode> query, Field field, String operator) {
+    private static void ask(List<JavaCode> query, Field field, String wanted) {
+        String operator = wanted.isEmpty() && PARAMETERS.contains(field.jsonName()) ? ".in" : wanted;
         boolean twice = operator.equals(".in") && field.type() == JavaType.STRING;
         String form = twice ? "%s + Api.encoded(PathKeys.join(stored.%s()))" : "%s + PathKeys.join(stored.%s())";
         String name = (query.isEmpty() ? "?limit=500&" : "&") + encoded(field.jsonName()) + operator + "=";

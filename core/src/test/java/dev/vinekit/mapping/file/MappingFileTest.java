@@ -116,6 +116,7 @@ class MappingFileTest {
         "entities: {vessel: {fields: {litres: {type: LocalDate}}}}    | fitting are int, long, BigDecimal",
         "entities: {vessel: {fields: {litres: {converter: a.B}}}}     | A converter needs a type",
         "entities: {transfer: {fields: {vessel_id: {type: long}}}}    | its type is that of the key",
+        "entities: {vessel: {fields: {litres: {reference: x}}}}       | The column does not refer to another table.",
         "entities: {vessel: {access: {reed: [a]}}}                    | There is no key \"reed\"; the nearest is \"read\".",
         "entities: {note: {access: {read: [a]}}}                      | The table does not have this operation",
         "entities: [vessel]                                           | Keys with values belong here",

@@ -23,6 +23,7 @@ import java.util.function.Function;
 public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
     private static final int DEFAULT_LIMIT = 50;
     private static final int GREATEST_LIMIT = 500;
+    private static final List<String> PARAMETERS = List.of("after", "include", "limit");
 
     /**
      * Reads the query parameters.
@@ -37,10 +38,10 @@ public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
             if (parameter.getValue().size() > 1) {
                 throw ProblemException.malformed("The parameter " + name + " is given more than once.");
             }
-            if (filters.take(name)) {
-                condition = filters.narrow(condition, name, parameter.getValue().get(0));
-            } else if (!List.of("after", "include", "limit").contains(name)) {
+            if (!PARAMETERS.contains(name) && !filters.take(name)) {
                 throw unknown(name, filters);
+            } else if (!PARAMETERS.contains(name)) {
+                condition = filters.narrow(condition, name, parameter.getValue().get(0));
             }
         }
         K after = cursor(query.getFirst("after"), keyType);
@@ -50,8 +51,8 @@ public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
 
     private static ProblemException unknown(String parameter, Filters filters) {
         String columns = filters.names().isEmpty() ? "" : ", and to filter by " + String.join(", ", filters.names());
-        return ProblemException.malformed(
-                "There is no parameter " + parameter + "; this path takes after, include, limit" + columns + ".");
+        return ProblemException.malformed("There is no parameter " + parameter + "; this path takes "
+                + String.join(", ", PARAMETERS) + columns + ".");
     }
 
     private static int limit(String text) {
