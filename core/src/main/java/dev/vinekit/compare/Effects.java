@@ -68,7 +68,9 @@ final class Effects {
             api(now, "/" + was.path() + " is now /" + now.path(), true);
         }
         operations(was, now);
-        if (!jsonNames(was.key()).equals(jsonNames(now.key()))) {
+        if (was.key().isEmpty() && !now.key().isEmpty()) {
+            api(now, "rows are named by " + words(jsonNames(now.key())), false);
+        } else if (!jsonNames(was.key()).equals(jsonNames(now.key()))) {
             api(now, "rows are named by " + words(jsonNames(now.key())) + ", no longer by " + words(jsonNames(was.key())), true);
         }
         fields(was, now);
@@ -186,7 +188,7 @@ final class Effects {
         for (SchemaChange change : difference.changes()) {
             boolean ours = change.table().equals(now.table().name()) && now.isWritable();
             if (ours && change instanceof SchemaChange.PartChanged part && part.now().isPresent()) {
-                if (part.now().get() instanceof UniqueKey key && (part.was().isEmpty() || !key.columns().equals(((UniqueKey) part.was().get()).columns()))) {
+                if (part.now().get() instanceof UniqueKey key && !isNumbered(now, key) && (part.was().isEmpty() || !key.columns().equals(((UniqueKey) part.was().get()).columns()))) {
                     api(now, "two rows with the same " + fieldNames(now, key.columns()) + " are refused (409)", true);
                 } else if (part.now().get() instanceof ForeignKey key && part.was().isEmpty()) {
                     api(now, fieldNames(now, key.columns()) + " must refer to a row that is there (422)", true);
@@ -198,6 +200,11 @@ final class Effects {
                 .map(Entity.CheckedFields::constraint).collect(Collectors.toSet());
         now.checks().stream().filter(check -> !check.understood() && !before.contains(check.constraint()))
                 .forEach(check -> api(now, "the database may refuse rows by the check " + check.constraint(), true));
+    }
+
+    /** Whether the database gives the values, of which no two are the same. */
+    private static boolean isNumbered(Entity entity, UniqueKey key) {
+        return key.columns().stream().anyMatch(column -> entity.field(column).column().isIdentity());
     }
 
     private static String fieldNames(Entity entity, List<String> columns) {

@@ -136,6 +136,7 @@ class ComparisonTest {
         "DROP TABLE harvest                                           | API /harvests is gone breaks",
         "CREATE TABLE press (id INT PRIMARY KEY)                      | API /presses is new -",
         "ALTER TABLE harvest RENAME TO picking                        | API /harvests is now /pickings breaks",
+        "ALTER TABLE harvest DROP PRIMARY KEY; ALTER TABLE harvest ADD COLUMN n INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY | API rows are named by n, no longer by id breaks",
         "ALTER TABLE harvest DROP PRIMARY KEY                         | API read is no longer possible breaks"})
     void everyChangeIsSaidInTermsOfCodeAndClients(String sql, String effect) throws SQLException {
         Mapping before = VineKit.map(read(BEFORE), "com.example.made");
