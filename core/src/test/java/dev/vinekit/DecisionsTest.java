@@ -130,8 +130,8 @@ class DecisionsTest {
 
         assertThat(report.failures()).isEmpty();
         assertThat(report.outcomes()).extracting(outcome -> outcome.name().replaceAll("\\(.*", "")).contains(
-                "findByMovedAtBetweenIsAFilter", "fromAnyOfReturnsTheRowsThatMatch", "findByNameContainingIsAFilter",
-                "includeSourceEmbedsTheRow", "findBySourceVesselAndMovedAtLessThanReturnsTheRowsThatMatch");
+                "listWhereMovedAtIsBetweenFiltersTheList", "fromAnyOfReturnsTheRowsThatMatch", "listWhereNameContainsFiltersTheList",
+                "includeSourceEmbedsTheRow", "listWhereSourceVesselIsAndMovedAtIsLessReturnsTheRowsThatMatch");
     }
 
     @Test
@@ -140,7 +140,7 @@ class DecisionsTest {
 
         String repository = files.get("src/main/java/com/example/house/transfer/JdbcTransferRepository.java");
         assertThat(repository).startsWith("/*\n * Copyright the Made-Up Winery.\n * Odd: * / \\ u002a/\n */\npackage com.example.house.transfer;")
-                .contains("\n  @Override\n  public List<Transfer> findByMovedAtBetween(").doesNotContain("\n    @Override");
+                .contains("\n  @Override\n  public List<Transfer> listWhereMovedAtIsBetween(").doesNotContain("\n    @Override");
         assertThat(files.get("src/main/java/com/example/house/transfer/TransferRepository.java"))
                 .contains("public interface TransferRepository {").contains("/** The rows of a page whose movedAt lies between");
         assertThat(files.get("src/main/java/com/example/house/transfer/Transfer.java")).contains("@JsonProperty(\"moved_at\")");
@@ -227,7 +227,7 @@ class DecisionsTest {
 
         assertThat(files.get("src/main/java/com/example/made/entity/Tap.java")).contains("long vatId", "Long oldId");
         assertThat(files.get("src/main/java/com/example/made/repository/TapRepository.java"))
-                .contains("row.getLong(2)", "Sql.nullable(row, row.getLong(3))", "findByVatId(Connection connection, long vatId");
+                .contains("row.getLong(2)", "Sql.nullable(row, row.getLong(3))", "listWhereVatIdIs(Connection connection, long vatId");
     }
 
     @Test

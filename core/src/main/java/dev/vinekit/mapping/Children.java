@@ -42,8 +42,8 @@ final class Children {
     }
 
     private static JavaName finder(Relation relation) {
-        return JavaName.of("findBy" + relation.fields().stream().map(field -> Names.capitalised(field.name().value()))
-                .collect(Collectors.joining("And")));
+        return JavaName.of("listWhere" + relation.fields().stream().map(field -> Names.capitalised(field.name().value()))
+                .collect(Collectors.joining("IsAnd", "", "Is")));
     }
 
     /** A table joins two others if its key is made of a reference to each. */
@@ -66,7 +66,7 @@ final class Children {
         Entity parent = entities.get(toParent.foreignKey().target());
         Entity child = entities.get(toChild.foreignKey().target());
         if (toParent.followed() && toChild.followed() && parent.can(Operation.READ) && child.can(Operation.LIST)) {
-            JavaName finder = JavaName.of("findBy" + link.name() + Names.capitalised(toParent.name().value()));
+            JavaName finder = JavaName.of("listJoinedTo" + Names.capitalised(toParent.name().value()) + "By" + link.name());
             found.add(new Child(parent, child, toParent, Optional.of(new Child.Link(link, toChild)), child.path(), finder));
         }
     }

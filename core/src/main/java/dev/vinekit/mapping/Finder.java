@@ -13,14 +13,14 @@ import java.util.List;
 public record Finder(JavaName name, List<Field> fields, Match match) {
     /** How a value is compared. */
     public enum Match {
-        EQUAL(""),
-        CONTAINS("Containing"),
+        EQUAL("Is"),
+        CONTAINS("Contains"),
         @JsonAlias("starts-with")
-        STARTS_WITH("StartingWith"),
-        BETWEEN("Between"),
-        IN("In"),
-        LESS("LessThan"),
-        GREATER("GreaterThan");
+        STARTS_WITH("BeginsWith"),
+        BETWEEN("IsBetween"),
+        IN("IsOneOf"),
+        LESS("IsLess"),
+        GREATER("IsGreater");
 
         private final String suffix;
 

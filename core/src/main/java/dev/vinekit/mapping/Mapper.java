@@ -300,8 +300,8 @@ public final class Mapper {
                 decided.mistake(problem.get(), "finders", place, "by");
                 continue;
             }
-            String name = wanted.name().orElseGet(() -> "findBy" + compared.stream()
-                    .map(field -> Names.capitalised(field.name().value())).collect(Collectors.joining("And")) + match.suffix());
+            String name = wanted.name().orElseGet(() -> "listWhere" + compared.stream()
+                    .map(field -> Names.capitalised(field.name().value())).collect(Collectors.joining("IsAnd")) + match.suffix());
             if (!JavaName.isValid(name) || name.indexOf('.') >= 0 || !taken.add(name)) {
                 decided.mistake("The method cannot be named \"" + name + "\": it is not a Java name, or another finder has it.",
                         "finders", place);

@@ -111,7 +111,7 @@ final class RelationViews {
     }
 
     private static JavaName lookupName(List<Field> fields) {
-        return JavaName.of("findAllBy" + joined(fields));
+        return JavaName.of("lookUpBy" + joined(fields));
     }
 
     private static String joined(List<Field> fields) {

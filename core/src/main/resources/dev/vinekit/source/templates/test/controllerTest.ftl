@@ -114,7 +114,7 @@ class ${e.name}ControllerTest {
 
     @Test
     @Tag("list")
-    void ${f.name}IsAFilter() throws SQLException {
+    void ${f.name}FiltersTheList() throws SQLException {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
 
         ApiAnswer answer = api.get(PATH + ${f.query});

@@ -80,8 +80,8 @@ public final class BlendController {
         PageRequest<BlendComponentKey> page
                 = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
-        return page.answer(blendComponentService.findByBlendId(parent.id(), page.page()), BlendComponent::primaryKey,
-                blendComponentService::including);
+        return page.answer(blendComponentService.listWhereBlendIdIs(parent.id(), page.page()),
+                BlendComponent::primaryKey, blendComponentService::including);
     }
 
     @GET
@@ -90,7 +90,7 @@ public final class BlendController {
         Blend parent = service.find(id);
         PageRequest<Integer> page
                 = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(bottlingService.findByBlendId(parent.id(), page.page()), Bottling::id,
+        return page.answer(bottlingService.listWhereBlendIdIs(parent.id(), page.page()), Bottling::id,
                 bottlingService::including);
     }
 
@@ -99,7 +99,7 @@ public final class BlendController {
     public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
         Blend parent = service.find(id);
         PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.findByBlendComponentBlend(parent.id(), page.page()), WineLot::id,
+        return page.answer(wineLotService.listJoinedToBlendByBlendComponent(parent.id(), page.page()), WineLot::id,
                 wineLotService::including);
     }
 

@@ -81,7 +81,8 @@ public final class CellarHandController {
     public Response listBlends(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
         PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(blendService.findByApprovedBy(parent.id(), page.page()), Blend::id, blendService::including);
+        return page.answer(blendService.listWhereApprovedByIs(parent.id(), page.page()), Blend::id,
+                blendService::including);
     }
 
     @GET
@@ -90,7 +91,8 @@ public final class CellarHandController {
         CellarHand parent = service.find(id);
         PageRequest<Integer> page
                 = PageRequest.of(uri, Integer.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
-        return page.answer(service.findBySupervisorId(parent.id(), page.page()), CellarHand::id, service::including);
+        return page.answer(service.listWhereSupervisorIdIs(parent.id(), page.page()), CellarHand::id,
+                service::including);
     }
 
     @GET
@@ -99,7 +101,7 @@ public final class CellarHandController {
         CellarHand parent = service.find(id);
         PageRequest<Long> page
                 = PageRequest.of(uri, Long.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
-        return page.answerByOffset(cellarLogService.findByHandId(parent.id(), page.page()),
+        return page.answerByOffset(cellarLogService.listWhereHandIdIs(parent.id(), page.page()),
                 cellarLogService::including);
     }
 
@@ -108,7 +110,7 @@ public final class CellarHandController {
     public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
         PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.findByPickedBy(parent.id(), page.page()), Harvest::id,
+        return page.answer(harvestService.listWherePickedByIs(parent.id(), page.page()), Harvest::id,
                 harvestService::including);
     }
 
@@ -118,7 +120,7 @@ public final class CellarHandController {
         CellarHand parent = service.find(id);
         PageRequest<Long> page
                 = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.findByMovedBy(parent.id(), page.page()), VesselTransfer::id,
+        return page.answer(vesselTransferService.listWhereMovedByIs(parent.id(), page.page()), VesselTransfer::id,
                 vesselTransferService::including);
     }
 

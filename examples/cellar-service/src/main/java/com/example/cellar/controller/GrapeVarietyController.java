@@ -65,7 +65,7 @@ public final class GrapeVarietyController {
         GrapeVariety parent = service.find(code);
         PageRequest<Integer> page
                 = PageRequest.of(uri, Integer.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
-        return page.answer(parcelService.findByVarietyCode(parent.code(), page.page()), Parcel::id,
+        return page.answer(parcelService.listWhereVarietyCodeIs(parent.code(), page.page()), Parcel::id,
                 parcelService::including);
     }
 

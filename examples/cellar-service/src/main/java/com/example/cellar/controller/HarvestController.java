@@ -75,8 +75,8 @@ public final class HarvestController {
         PageRequest<WineLotHarvestKey> page
                 = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
-        return page.answer(wineLotHarvestService.findByHarvestId(parent.id(), page.page()), WineLotHarvest::primaryKey,
-                wineLotHarvestService::including);
+        return page.answer(wineLotHarvestService.listWhereHarvestIdIs(parent.id(), page.page()),
+                WineLotHarvest::primaryKey, wineLotHarvestService::including);
     }
 
     @GET
@@ -84,7 +84,7 @@ public final class HarvestController {
     public Response listWineLots(@PathParam("key") long id, @Context UriInfo uri) {
         Harvest parent = service.find(id);
         PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.findByWineLotHarvestHarvest(parent.id(), page.page()), WineLot::id,
+        return page.answer(wineLotService.listJoinedToHarvestByWineLotHarvest(parent.id(), page.page()), WineLot::id,
                 wineLotService::including);
     }
 

@@ -64,7 +64,7 @@ public final class LabelController {
         Label parent = service.find(id);
         PageRequest<Integer> page
                 = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(bottlingService.findByLabelId(parent.id(), page.page()), Bottling::id,
+        return page.answer(bottlingService.listWhereLabelIdIs(parent.id(), page.page()), Bottling::id,
                 bottlingService::including);
     }
 

@@ -66,7 +66,7 @@ public final class ParcelController {
     public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
         Parcel parent = service.find(id);
         PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.findByParcelId(parent.id(), page.page()), Harvest::id,
+        return page.answer(harvestService.listWhereParcelIdIs(parent.id(), page.page()), Harvest::id,
                 harvestService::including);
     }
 

@@ -71,7 +71,7 @@ public final class VesselController {
         Vessel parent = service.find(id);
         PageRequest<Long> page
                 = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.findByFrom(parent.id(), page.page()), VesselTransfer::id,
+        return page.answer(vesselTransferService.listWhereFromIs(parent.id(), page.page()), VesselTransfer::id,
                 vesselTransferService::including);
     }
 
@@ -81,7 +81,7 @@ public final class VesselController {
         Vessel parent = service.find(id);
         PageRequest<Long> page
                 = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.findByTo(parent.id(), page.page()), VesselTransfer::id,
+        return page.answer(vesselTransferService.listWhereToIs(parent.id(), page.page()), VesselTransfer::id,
                 vesselTransferService::including);
     }
 
@@ -90,7 +90,7 @@ public final class VesselController {
     public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
         Vessel parent = service.find(id);
         PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.findByVesselId(parent.id(), page.page()), WineLot::id,
+        return page.answer(wineLotService.listWhereVesselIdIs(parent.id(), page.page()), WineLot::id,
                 wineLotService::including);
     }
 

@@ -92,8 +92,8 @@ public final class WineLotController {
         PageRequest<BlendComponentKey> page
                 = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
-        return page.answer(blendComponentService.findByWineLotId(parent.id(), page.page()), BlendComponent::primaryKey,
-                blendComponentService::including);
+        return page.answer(blendComponentService.listWhereWineLotIdIs(parent.id(), page.page()),
+                BlendComponent::primaryKey, blendComponentService::including);
     }
 
     @GET
@@ -102,7 +102,7 @@ public final class WineLotController {
         WineLot parent = service.find(id);
         PageRequest<Long> page
                 = PageRequest.of(uri, Long.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
-        return page.answer(labAnalysisService.findByWineLotId(parent.id(), page.page()), LabAnalysis::id,
+        return page.answer(labAnalysisService.listWhereWineLotIdIs(parent.id(), page.page()), LabAnalysis::id,
                 labAnalysisService::including);
     }
 
@@ -113,8 +113,8 @@ public final class WineLotController {
         PageRequest<WineLotHarvestKey> page
                 = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
-        return page.answer(wineLotHarvestService.findByWineLotId(parent.id(), page.page()), WineLotHarvest::primaryKey,
-                wineLotHarvestService::including);
+        return page.answer(wineLotHarvestService.listWhereWineLotIdIs(parent.id(), page.page()),
+                WineLotHarvest::primaryKey, wineLotHarvestService::including);
     }
 
     @GET
@@ -122,7 +122,7 @@ public final class WineLotController {
     public Response listBlends(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
         PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(blendService.findByBlendComponentWineLot(parent.id(), page.page()), Blend::id,
+        return page.answer(blendService.listJoinedToWineLotByBlendComponent(parent.id(), page.page()), Blend::id,
                 blendService::including);
     }
 
@@ -131,7 +131,7 @@ public final class WineLotController {
     public Response listHarvests(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
         PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.findByWineLotHarvestWineLot(parent.id(), page.page()), Harvest::id,
+        return page.answer(harvestService.listJoinedToWineLotByWineLotHarvest(parent.id(), page.page()), Harvest::id,
                 harvestService::including);
     }
 

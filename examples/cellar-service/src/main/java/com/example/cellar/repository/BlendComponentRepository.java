@@ -81,14 +81,14 @@ public final class BlendComponentRepository {
     }
 
     /** The rows of a page that refer to this blend. */
-    public List<BlendComponent> findByBlendId(Connection connection, int blendId, Page<BlendComponentKey> page)
+    public List<BlendComponent> listWhereBlendIdIs(Connection connection, int blendId, Page<BlendComponentKey> page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<BlendComponent> findByWineLotId(Connection connection, UUID wineLotId, Page<BlendComponentKey> page)
-            throws SQLException {
+    public List<BlendComponent> listWhereWineLotIdIs(Connection connection, UUID wineLotId,
+            Page<BlendComponentKey> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }
 

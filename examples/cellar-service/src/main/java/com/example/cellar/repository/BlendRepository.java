@@ -85,17 +85,18 @@ public final class BlendRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<Blend> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+    public List<Blend> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Blend> findByApprovedBy(Connection connection, int approvedBy, Page<Integer> page) throws SQLException {
+    public List<Blend> listWhereApprovedByIs(Connection connection, int approvedBy, Page<Integer> page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("approved_by = ?", approvedBy)));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
-    public List<Blend> findByBlendComponentWineLot(Connection connection, UUID wineLotId, Page<Integer> page)
+    public List<Blend> listJoinedToWineLotByBlendComponent(Connection connection, UUID wineLotId, Page<Integer> page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

@@ -88,12 +88,14 @@ public final class BottlingRepository {
     }
 
     /** The rows of a page that refer to this blend. */
-    public List<Bottling> findByBlendId(Connection connection, int blendId, Page<Integer> page) throws SQLException {
+    public List<Bottling> listWhereBlendIdIs(Connection connection, int blendId, Page<Integer> page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
     }
 
     /** The rows of a page that refer to this label. */
-    public List<Bottling> findByLabelId(Connection connection, int labelId, Page<Integer> page) throws SQLException {
+    public List<Bottling> listWhereLabelIdIs(Connection connection, int labelId, Page<Integer> page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("label_id = ?", labelId)));
     }
 

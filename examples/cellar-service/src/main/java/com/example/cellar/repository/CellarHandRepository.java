@@ -89,12 +89,12 @@ public final class CellarHandRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<CellarHand> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+    public List<CellarHand> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarHand> findBySupervisorId(Connection connection, int supervisorId, Page<Integer> page)
+    public List<CellarHand> listWhereSupervisorIdIs(Connection connection, int supervisorId, Page<Integer> page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("supervisor_id = ?", supervisorId)));
     }

@@ -51,7 +51,7 @@ public final class CellarLogRepository {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarLog> findByHandId(Connection connection, int handId, Page<Long> page) throws SQLException {
+    public List<CellarLog> listWhereHandIdIs(Connection connection, int handId, Page<Long> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("hand_id = ?", handId)));
     }
 

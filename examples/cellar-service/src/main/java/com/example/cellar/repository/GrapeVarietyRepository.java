@@ -82,7 +82,7 @@ public final class GrapeVarietyRepository {
     }
 
     /** The rows with these values of code, in one statement. */
-    public List<GrapeVariety> findAllByCode(Connection connection, Collection<String> keys) throws SQLException {
+    public List<GrapeVariety> lookUpByCode(Connection connection, Collection<String> keys) throws SQLException {
         return list(connection, Page.<String>all().where(condition -> condition.in("code", "?", keys)));
     }
 

@@ -88,22 +88,22 @@ public final class HarvestRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<Harvest> findAllById(Connection connection, Collection<Long> keys) throws SQLException {
+    public List<Harvest> lookUpById(Connection connection, Collection<Long> keys) throws SQLException {
         return list(connection, Page.<Long>all().where(condition -> condition.in("id", "?", keys)));
     }
 
     /** The rows of a page that refer to this parcel. */
-    public List<Harvest> findByParcelId(Connection connection, int parcelId, Page<Long> page) throws SQLException {
+    public List<Harvest> listWhereParcelIdIs(Connection connection, int parcelId, Page<Long> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("parcel_id = ?", parcelId)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Harvest> findByPickedBy(Connection connection, int pickedBy, Page<Long> page) throws SQLException {
+    public List<Harvest> listWherePickedByIs(Connection connection, int pickedBy, Page<Long> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("picked_by = ?", pickedBy)));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
-    public List<Harvest> findByWineLotHarvestWineLot(Connection connection, UUID wineLotId, Page<Long> page)
+    public List<Harvest> listJoinedToWineLotByWineLotHarvest(Connection connection, UUID wineLotId, Page<Long> page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

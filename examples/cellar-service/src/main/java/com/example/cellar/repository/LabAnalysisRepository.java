@@ -85,7 +85,7 @@ public final class LabAnalysisRepository {
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<LabAnalysis> findByWineLotId(Connection connection, UUID wineLotId, Page<Long> page)
+    public List<LabAnalysis> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page<Long> page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }

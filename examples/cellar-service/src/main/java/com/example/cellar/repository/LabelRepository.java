@@ -80,7 +80,7 @@ public final class LabelRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<Label> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+    public List<Label> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
     }
 

@@ -93,12 +93,12 @@ public final class ParcelRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<Parcel> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+    public List<Parcel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
     }
 
     /** The rows of a page that refer to this grape variety. */
-    public List<Parcel> findByVarietyCode(Connection connection, String varietyCode, Page<Integer> page)
+    public List<Parcel> listWhereVarietyCodeIs(Connection connection, String varietyCode, Page<Integer> page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("variety_code = ?", varietyCode)));
     }

@@ -86,7 +86,7 @@ public final class VesselRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<Vessel> findAllById(Connection connection, Collection<Integer> keys) throws SQLException {
+    public List<Vessel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
     }
 

@@ -89,17 +89,18 @@ public final class VesselTransferRepository {
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> findByFrom(Connection connection, int from, Page<Long> page) throws SQLException {
+    public List<VesselTransfer> listWhereFromIs(Connection connection, int from, Page<Long> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"from\" = ?", from)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<VesselTransfer> findByMovedBy(Connection connection, int movedBy, Page<Long> page) throws SQLException {
+    public List<VesselTransfer> listWhereMovedByIs(Connection connection, int movedBy, Page<Long> page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("moved_by = ?", movedBy)));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> findByTo(Connection connection, int to, Page<Long> page) throws SQLException {
+    public List<VesselTransfer> listWhereToIs(Connection connection, int to, Page<Long> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"to\" = ?", to)));
     }
 

@@ -74,14 +74,14 @@ public final class WineLotHarvestRepository {
     }
 
     /** The rows of a page that refer to this harvest. */
-    public List<WineLotHarvest> findByHarvestId(Connection connection, long harvestId, Page<WineLotHarvestKey> page)
-            throws SQLException {
+    public List<WineLotHarvest> listWhereHarvestIdIs(Connection connection, long harvestId,
+            Page<WineLotHarvestKey> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("harvest_id = ?", harvestId)));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<WineLotHarvest> findByWineLotId(Connection connection, UUID wineLotId, Page<WineLotHarvestKey> page)
-            throws SQLException {
+    public List<WineLotHarvest> listWhereWineLotIdIs(Connection connection, UUID wineLotId,
+            Page<WineLotHarvestKey> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }
 

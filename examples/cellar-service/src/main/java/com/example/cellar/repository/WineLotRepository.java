@@ -90,17 +90,17 @@ public final class WineLotRepository {
     }
 
     /** The rows with these values of id, in one statement. */
-    public List<WineLot> findAllById(Connection connection, Collection<UUID> keys) throws SQLException {
+    public List<WineLot> lookUpById(Connection connection, Collection<UUID> keys) throws SQLException {
         return list(connection, Page.<UUID>all().where(condition -> condition.in("id", "?", keys)));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<WineLot> findByVesselId(Connection connection, int vesselId, Page<UUID> page) throws SQLException {
+    public List<WineLot> listWhereVesselIdIs(Connection connection, int vesselId, Page<UUID> page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("vessel_id = ?", vesselId)));
     }
 
     /** The rows of a page that blend components join to this blend. */
-    public List<WineLot> findByBlendComponentBlend(Connection connection, int blendId, Page<UUID> page)
+    public List<WineLot> listJoinedToBlendByBlendComponent(Connection connection, int blendId, Page<UUID> page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->
@@ -108,7 +108,7 @@ public final class WineLotRepository {
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
-    public List<WineLot> findByWineLotHarvestHarvest(Connection connection, long harvestId, Page<UUID> page)
+    public List<WineLot> listJoinedToHarvestByWineLotHarvest(Connection connection, long harvestId, Page<UUID> page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

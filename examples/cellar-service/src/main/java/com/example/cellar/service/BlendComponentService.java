@@ -26,8 +26,8 @@ import java.util.UUID;
 public final class BlendComponentService {
     /** The rows that a blend component refers to, which a client can ask to have included. */
     public static final Includes<BlendComponent> INCLUDES = Includes.<BlendComponent>none()
-            .with("blend", BlendComponent::blendId, new BlendRepository()::findAllById, Blend::id)
-            .with("wineLot", BlendComponent::wineLotId, new WineLotRepository()::findAllById, WineLot::id);
+            .with("blend", BlendComponent::blendId, new BlendRepository()::lookUpById, Blend::id)
+            .with("wineLot", BlendComponent::wineLotId, new WineLotRepository()::lookUpById, WineLot::id);
 
     private final Transactions transactions;
     private final BlendComponentRepository repository;
@@ -52,13 +52,13 @@ public final class BlendComponentService {
     }
 
     /** The rows of a page that refer to this blend. */
-    public List<BlendComponent> findByBlendId(int blendId, Page<BlendComponentKey> page) {
-        return transactions.read(connection -> repository.findByBlendId(connection, blendId, page));
+    public List<BlendComponent> listWhereBlendIdIs(int blendId, Page<BlendComponentKey> page) {
+        return transactions.read(connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<BlendComponent> findByWineLotId(UUID wineLotId, Page<BlendComponentKey> page) {
-        return transactions.read(connection -> repository.findByWineLotId(connection, wineLotId, page));
+    public List<BlendComponent> listWhereWineLotIdIs(UUID wineLotId, Page<BlendComponentKey> page) {
+        return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -23,7 +23,7 @@ import java.util.UUID;
 public final class BlendService {
     /** The rows that a blend refers to, which a client can ask to have included. */
     public static final Includes<Blend> INCLUDES = Includes.<Blend>none()
-            .with("cellarHand", Blend::approvedBy, new CellarHandRepository()::findAllById, CellarHand::id);
+            .with("cellarHand", Blend::approvedBy, new CellarHandRepository()::lookUpById, CellarHand::id);
 
     private final Transactions transactions;
     private final BlendRepository repository;
@@ -48,13 +48,14 @@ public final class BlendService {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Blend> findByApprovedBy(int approvedBy, Page<Integer> page) {
-        return transactions.read(connection -> repository.findByApprovedBy(connection, approvedBy, page));
+    public List<Blend> listWhereApprovedByIs(int approvedBy, Page<Integer> page) {
+        return transactions.read(connection -> repository.listWhereApprovedByIs(connection, approvedBy, page));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
-    public List<Blend> findByBlendComponentWineLot(UUID wineLotId, Page<Integer> page) {
-        return transactions.read(connection -> repository.findByBlendComponentWineLot(connection, wineLotId, page));
+    public List<Blend> listJoinedToWineLotByBlendComponent(UUID wineLotId, Page<Integer> page) {
+        return transactions.read(connection ->
+                repository.listJoinedToWineLotByBlendComponent(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

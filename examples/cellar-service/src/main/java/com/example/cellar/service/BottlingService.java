@@ -24,8 +24,8 @@ import java.util.List;
 public final class BottlingService {
     /** The rows that a bottling refers to, which a client can ask to have included. */
     public static final Includes<Bottling> INCLUDES = Includes.<Bottling>none()
-            .with("blend", Bottling::blendId, new BlendRepository()::findAllById, Blend::id)
-            .with("label", Bottling::labelId, new LabelRepository()::findAllById, Label::id);
+            .with("blend", Bottling::blendId, new BlendRepository()::lookUpById, Blend::id)
+            .with("label", Bottling::labelId, new LabelRepository()::lookUpById, Label::id);
 
     private final Transactions transactions;
     private final BottlingRepository repository;
@@ -50,13 +50,13 @@ public final class BottlingService {
     }
 
     /** The rows of a page that refer to this blend. */
-    public List<Bottling> findByBlendId(int blendId, Page<Integer> page) {
-        return transactions.read(connection -> repository.findByBlendId(connection, blendId, page));
+    public List<Bottling> listWhereBlendIdIs(int blendId, Page<Integer> page) {
+        return transactions.read(connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this label. */
-    public List<Bottling> findByLabelId(int labelId, Page<Integer> page) {
-        return transactions.read(connection -> repository.findByLabelId(connection, labelId, page));
+    public List<Bottling> listWhereLabelIdIs(int labelId, Page<Integer> page) {
+        return transactions.read(connection -> repository.listWhereLabelIdIs(connection, labelId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -20,7 +20,7 @@ import java.util.List;
 public final class CellarHandService {
     /** The rows that a cellar hand refers to, which a client can ask to have included. */
     public static final Includes<CellarHand> INCLUDES = Includes.<CellarHand>none()
-            .with("supervisor", CellarHand::supervisorId, new CellarHandRepository()::findAllById, CellarHand::id);
+            .with("supervisor", CellarHand::supervisorId, new CellarHandRepository()::lookUpById, CellarHand::id);
 
     private final Transactions transactions;
     private final CellarHandRepository repository;
@@ -45,8 +45,8 @@ public final class CellarHandService {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarHand> findBySupervisorId(int supervisorId, Page<Integer> page) {
-        return transactions.read(connection -> repository.findBySupervisorId(connection, supervisorId, page));
+    public List<CellarHand> listWhereSupervisorIdIs(int supervisorId, Page<Integer> page) {
+        return transactions.read(connection -> repository.listWhereSupervisorIdIs(connection, supervisorId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -17,7 +17,7 @@ import java.util.List;
 public final class CellarLogService {
     /** The rows that a cellar log refers to, which a client can ask to have included. */
     public static final Includes<CellarLog> INCLUDES = Includes.<CellarLog>none()
-            .with("hand", CellarLog::handId, new CellarHandRepository()::findAllById, CellarHand::id);
+            .with("hand", CellarLog::handId, new CellarHandRepository()::lookUpById, CellarHand::id);
 
     private final Transactions transactions;
     private final CellarLogRepository repository;
@@ -33,8 +33,8 @@ public final class CellarLogService {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarLog> findByHandId(int handId, Page<Long> page) {
-        return transactions.read(connection -> repository.findByHandId(connection, handId, page));
+    public List<CellarLog> listWhereHandIdIs(int handId, Page<Long> page) {
+        return transactions.read(connection -> repository.listWhereHandIdIs(connection, handId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

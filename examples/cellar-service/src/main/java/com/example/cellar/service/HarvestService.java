@@ -25,8 +25,8 @@ import java.util.UUID;
 public final class HarvestService {
     /** The rows that a harvest refers to, which a client can ask to have included. */
     public static final Includes<Harvest> INCLUDES = Includes.<Harvest>none()
-            .with("parcel", Harvest::parcelId, new ParcelRepository()::findAllById, Parcel::id)
-            .with("cellarHand", Harvest::pickedBy, new CellarHandRepository()::findAllById, CellarHand::id);
+            .with("parcel", Harvest::parcelId, new ParcelRepository()::lookUpById, Parcel::id)
+            .with("cellarHand", Harvest::pickedBy, new CellarHandRepository()::lookUpById, CellarHand::id);
 
     private final Transactions transactions;
     private final HarvestRepository repository;
@@ -51,18 +51,19 @@ public final class HarvestService {
     }
 
     /** The rows of a page that refer to this parcel. */
-    public List<Harvest> findByParcelId(int parcelId, Page<Long> page) {
-        return transactions.read(connection -> repository.findByParcelId(connection, parcelId, page));
+    public List<Harvest> listWhereParcelIdIs(int parcelId, Page<Long> page) {
+        return transactions.read(connection -> repository.listWhereParcelIdIs(connection, parcelId, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Harvest> findByPickedBy(int pickedBy, Page<Long> page) {
-        return transactions.read(connection -> repository.findByPickedBy(connection, pickedBy, page));
+    public List<Harvest> listWherePickedByIs(int pickedBy, Page<Long> page) {
+        return transactions.read(connection -> repository.listWherePickedByIs(connection, pickedBy, page));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
-    public List<Harvest> findByWineLotHarvestWineLot(UUID wineLotId, Page<Long> page) {
-        return transactions.read(connection -> repository.findByWineLotHarvestWineLot(connection, wineLotId, page));
+    public List<Harvest> listJoinedToWineLotByWineLotHarvest(UUID wineLotId, Page<Long> page) {
+        return transactions.read(connection ->
+                repository.listJoinedToWineLotByWineLotHarvest(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -23,7 +23,7 @@ import java.util.UUID;
 public final class LabAnalysisService {
     /** The rows that a lab analysis refers to, which a client can ask to have included. */
     public static final Includes<LabAnalysis> INCLUDES = Includes.<LabAnalysis>none()
-            .with("wineLot", LabAnalysis::wineLotId, new WineLotRepository()::findAllById, WineLot::id);
+            .with("wineLot", LabAnalysis::wineLotId, new WineLotRepository()::lookUpById, WineLot::id);
 
     private final Transactions transactions;
     private final LabAnalysisRepository repository;
@@ -48,8 +48,8 @@ public final class LabAnalysisService {
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<LabAnalysis> findByWineLotId(UUID wineLotId, Page<Long> page) {
-        return transactions.read(connection -> repository.findByWineLotId(connection, wineLotId, page));
+    public List<LabAnalysis> listWhereWineLotIdIs(UUID wineLotId, Page<Long> page) {
+        return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -22,7 +22,7 @@ import java.util.List;
 public final class ParcelService {
     /** The rows that a parcel refers to, which a client can ask to have included. */
     public static final Includes<Parcel> INCLUDES = Includes.<Parcel>none()
-            .with("variety", Parcel::varietyCode, new GrapeVarietyRepository()::findAllByCode, GrapeVariety::code);
+            .with("variety", Parcel::varietyCode, new GrapeVarietyRepository()::lookUpByCode, GrapeVariety::code);
 
     private final Transactions transactions;
     private final ParcelRepository repository;
@@ -47,8 +47,8 @@ public final class ParcelService {
     }
 
     /** The rows of a page that refer to this grape variety. */
-    public List<Parcel> findByVarietyCode(String varietyCode, Page<Integer> page) {
-        return transactions.read(connection -> repository.findByVarietyCode(connection, varietyCode, page));
+    public List<Parcel> listWhereVarietyCodeIs(String varietyCode, Page<Integer> page) {
+        return transactions.read(connection -> repository.listWhereVarietyCodeIs(connection, varietyCode, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

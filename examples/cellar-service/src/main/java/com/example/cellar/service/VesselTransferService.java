@@ -24,9 +24,9 @@ import java.util.List;
 public final class VesselTransferService {
     /** The rows that a vessel transfer refers to, which a client can ask to have included. */
     public static final Includes<VesselTransfer> INCLUDES = Includes.<VesselTransfer>none()
-            .with("fromVessel", VesselTransfer::from, new VesselRepository()::findAllById, Vessel::id)
-            .with("cellarHand", VesselTransfer::movedBy, new CellarHandRepository()::findAllById, CellarHand::id)
-            .with("toVessel", VesselTransfer::to, new VesselRepository()::findAllById, Vessel::id);
+            .with("fromVessel", VesselTransfer::from, new VesselRepository()::lookUpById, Vessel::id)
+            .with("cellarHand", VesselTransfer::movedBy, new CellarHandRepository()::lookUpById, CellarHand::id)
+            .with("toVessel", VesselTransfer::to, new VesselRepository()::lookUpById, Vessel::id);
 
     private final Transactions transactions;
     private final VesselTransferRepository repository;
@@ -51,18 +51,18 @@ public final class VesselTransferService {
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> findByFrom(int from, Page<Long> page) {
-        return transactions.read(connection -> repository.findByFrom(connection, from, page));
+    public List<VesselTransfer> listWhereFromIs(int from, Page<Long> page) {
+        return transactions.read(connection -> repository.listWhereFromIs(connection, from, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<VesselTransfer> findByMovedBy(int movedBy, Page<Long> page) {
-        return transactions.read(connection -> repository.findByMovedBy(connection, movedBy, page));
+    public List<VesselTransfer> listWhereMovedByIs(int movedBy, Page<Long> page) {
+        return transactions.read(connection -> repository.listWhereMovedByIs(connection, movedBy, page));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> findByTo(int to, Page<Long> page) {
-        return transactions.read(connection -> repository.findByTo(connection, to, page));
+    public List<VesselTransfer> listWhereToIs(int to, Page<Long> page) {
+        return transactions.read(connection -> repository.listWhereToIs(connection, to, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

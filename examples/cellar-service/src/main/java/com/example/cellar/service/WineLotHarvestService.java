@@ -24,8 +24,8 @@ import java.util.UUID;
 public final class WineLotHarvestService {
     /** The rows that a wine lot harvest refers to, which a client can ask to have included. */
     public static final Includes<WineLotHarvest> INCLUDES = Includes.<WineLotHarvest>none()
-            .with("harvest", WineLotHarvest::harvestId, new HarvestRepository()::findAllById, Harvest::id)
-            .with("wineLot", WineLotHarvest::wineLotId, new WineLotRepository()::findAllById, WineLot::id);
+            .with("harvest", WineLotHarvest::harvestId, new HarvestRepository()::lookUpById, Harvest::id)
+            .with("wineLot", WineLotHarvest::wineLotId, new WineLotRepository()::lookUpById, WineLot::id);
 
     private final Transactions transactions;
     private final WineLotHarvestRepository repository;
@@ -50,13 +50,13 @@ public final class WineLotHarvestService {
     }
 
     /** The rows of a page that refer to this harvest. */
-    public List<WineLotHarvest> findByHarvestId(long harvestId, Page<WineLotHarvestKey> page) {
-        return transactions.read(connection -> repository.findByHarvestId(connection, harvestId, page));
+    public List<WineLotHarvest> listWhereHarvestIdIs(long harvestId, Page<WineLotHarvestKey> page) {
+        return transactions.read(connection -> repository.listWhereHarvestIdIs(connection, harvestId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<WineLotHarvest> findByWineLotId(UUID wineLotId, Page<WineLotHarvestKey> page) {
-        return transactions.read(connection -> repository.findByWineLotId(connection, wineLotId, page));
+    public List<WineLotHarvest> listWhereWineLotIdIs(UUID wineLotId, Page<WineLotHarvestKey> page) {
+        return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

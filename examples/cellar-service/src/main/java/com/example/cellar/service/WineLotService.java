@@ -23,7 +23,7 @@ import java.util.UUID;
 public final class WineLotService {
     /** The rows that a wine lot refers to, which a client can ask to have included. */
     public static final Includes<WineLot> INCLUDES = Includes.<WineLot>none()
-            .with("vessel", WineLot::vesselId, new VesselRepository()::findAllById, Vessel::id);
+            .with("vessel", WineLot::vesselId, new VesselRepository()::lookUpById, Vessel::id);
 
     private final Transactions transactions;
     private final WineLotRepository repository;
@@ -48,18 +48,19 @@ public final class WineLotService {
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<WineLot> findByVesselId(int vesselId, Page<UUID> page) {
-        return transactions.read(connection -> repository.findByVesselId(connection, vesselId, page));
+    public List<WineLot> listWhereVesselIdIs(int vesselId, Page<UUID> page) {
+        return transactions.read(connection -> repository.listWhereVesselIdIs(connection, vesselId, page));
     }
 
     /** The rows of a page that blend components join to this blend. */
-    public List<WineLot> findByBlendComponentBlend(int blendId, Page<UUID> page) {
-        return transactions.read(connection -> repository.findByBlendComponentBlend(connection, blendId, page));
+    public List<WineLot> listJoinedToBlendByBlendComponent(int blendId, Page<UUID> page) {
+        return transactions.read(connection -> repository.listJoinedToBlendByBlendComponent(connection, blendId, page));
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
-    public List<WineLot> findByWineLotHarvestHarvest(long harvestId, Page<UUID> page) {
-        return transactions.read(connection -> repository.findByWineLotHarvestHarvest(connection, harvestId, page));
+    public List<WineLot> listJoinedToHarvestByWineLotHarvest(long harvestId, Page<UUID> page) {
+        return transactions.read(connection ->
+                repository.listJoinedToHarvestByWineLotHarvest(connection, harvestId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

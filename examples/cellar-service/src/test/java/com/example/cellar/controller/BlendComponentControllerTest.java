@@ -155,7 +155,8 @@ class BlendComponentControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(WineLot.class)).hasSize(1)
-                .isEqualTo(new WineLotRepository().findByBlendComponentBlend(connection, stored.blendId(), Page.all()));
+                .isEqualTo(new WineLotRepository()
+                        .listJoinedToBlendByBlendComponent(connection, stored.blendId(), Page.all()));
     }
 
     @Test
@@ -169,7 +170,7 @@ class BlendComponentControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(Blend.class)).hasSize(1)
                 .isEqualTo(new BlendRepository()
-                        .findByBlendComponentWineLot(connection, stored.wineLotId(), Page.all()));
+                        .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), Page.all()));
     }
 
     @Test

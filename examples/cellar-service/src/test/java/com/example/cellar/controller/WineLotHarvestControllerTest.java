@@ -159,7 +159,7 @@ class WineLotHarvestControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(WineLot.class)).hasSize(1)
                 .isEqualTo(new WineLotRepository()
-                        .findByWineLotHarvestHarvest(connection, stored.harvestId(), Page.all()));
+                        .listJoinedToHarvestByWineLotHarvest(connection, stored.harvestId(), Page.all()));
     }
 
     @Test
@@ -173,7 +173,7 @@ class WineLotHarvestControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(Harvest.class)).hasSize(1)
                 .isEqualTo(new HarvestRepository()
-                        .findByWineLotHarvestWineLot(connection, stored.wineLotId(), Page.all()));
+                        .listJoinedToWineLotByWineLotHarvest(connection, stored.wineLotId(), Page.all()));
     }
 
     @Test
