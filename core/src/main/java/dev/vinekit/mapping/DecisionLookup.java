@@ -88,7 +88,8 @@ final class DecisionLookup {
             return columns;
         }
 
-        private Optional<Column> column(String name, String... where) {
+        /** The column of a name; an unknown one is noted. */
+        Optional<Column> column(String name, String... where) {
             Optional<Column> found = find(name, table.columns(), Column::name);
             if (found.isEmpty()) {
                 mistakes.add(Mistake.unknown(inside(where), "column", name,

@@ -68,7 +68,8 @@ public record Decisions(Source source, Tables tables, Project project, Http http
      * @param key the columns that tell rows apart; empty for the table's own key
      * @param filters columns; those of keys, references and indexes if nothing is decided
      * @param fields by column
-     * @param access the roles that may do an operation, by its name in lower case; anybody may do those that are not listed
+     * @param version the column that numbers the states of a row; empty text for none; by its name if nothing is decided
+     * @param access the roles that may do an operation, by its name in lower case; if any are listed, nobody may do the others
      */
     public record OfEntity(
             Optional<String> name,
@@ -78,10 +79,11 @@ public record Decisions(Source source, Tables tables, Project project, Http http
             Optional<List<String>> filters,
             List<OfFinder> finders,
             Map<String, OfField> fields,
+            Optional<String> version,
             Map<String, List<String>> access) {
         /** Nothing decided. */
         static final OfEntity NONE = new OfEntity(Optional.empty(), Optional.empty(), Optional.empty(), null,
-                Optional.empty(), null, null, null);
+                Optional.empty(), null, null, Optional.empty(), null);
 
         public OfEntity {
             key = orEmpty(key);

@@ -3,6 +3,7 @@ package dev.vinekit.mapping;
 import dev.vinekit.schema.Table;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -21,6 +22,8 @@ import java.util.TreeSet;
  * @param finders queries with a method of their own
  * @param rowRules rules that the service checks
  * @param checks the fields that each check constraint is about
+ * @param versionColumn the column that numbers the states of a row, if there is one
+ * @param access the roles that may do an operation, {@code *} for everybody with a token; empty if nothing is said
  * @param transactional whether what a transaction did to the table can be taken back
  */
 public record Entity(
@@ -39,6 +42,8 @@ public record Entity(
         List<RowRule> rowRules,
         List<CheckedFields> checks,
         Set<Operation> operations,
+        Optional<String> versionColumn,
+        Map<Operation, List<String>> access,
         boolean transactional) {
 
     /**
@@ -57,6 +62,7 @@ public record Entity(
         relations = List.copyOf(relations);
         rowRules = List.copyOf(rowRules);
         checks = List.copyOf(checks);
+        access = Map.copyOf(access);
         operations = Collections.unmodifiableSet(new TreeSet<>(operations));
     }
 
@@ -70,6 +76,26 @@ public record Entity(
     @Override
     public int hashCode() {
         return table.name().hashCode();
+    }
+
+    /**
+     * The roles that may do an operation, {@code *} for everybody with a token. Where only one way of reading or of changing
+     * is spoken of, it stands for the other.
+     */
+    public List<String> roles(Operation operation) {
+        Operation like = switch (operation) {
+            case LIST -> Operation.READ;
+            case READ -> Operation.LIST;
+            case REPLACE -> Operation.PATCH;
+            case PATCH -> Operation.REPLACE;
+            default -> operation;
+        };
+        return access.isEmpty() ? List.of("*") : access.getOrDefault(operation, access.getOrDefault(like, List.of()));
+    }
+
+    /** The field that numbers the states of a row, if there is one. */
+    public Optional<Field> version() {
+        return versionColumn.map(this::field);
     }
 
     /** The fields of the key, in the key's order; empty if rows have no name. */

@@ -20,6 +20,7 @@ final class FieldMapper {
     private final Table table;
     private final JavaName entity;
     private final List<String> keyColumns;
+    private final Optional<String> version;
     private final TableRules rules;
     private final DecisionLookup.OfTable decided;
     private final Dialect dialect;
@@ -29,11 +30,12 @@ final class FieldMapper {
     private final List<Remark> remarks;
 
     FieldMapper(
-            Table table, JavaName entity, List<String> keyColumns, TableRules rules, DecisionLookup.OfTable decided,
+            Table table, JavaName entity, List<String> keyColumns, Optional<String> version, TableRules rules, DecisionLookup.OfTable decided,
             Dialect dialect, Names names, KeyTypes keyTypes, Conventions conventions, List<Remark> remarks) {
         this.table = table;
         this.entity = entity;
         this.keyColumns = keyColumns;
+        this.version = version;
         this.rules = rules;
         this.decided = decided;
         this.dialect = dialect;
@@ -89,7 +91,7 @@ final class FieldMapper {
         JavaType ruled = enumeration.isPresent() ? JavaType.ENUM
                 : column.type().kind() == SqlType.Kind.ENUM ? JavaType.STRING : JavaType.of(column.type());
         Field.Input input = input(column, inKey);
-        if (input == Field.Input.READ_ONLY && !column.isComputed() && !column.isIdentity() && !table.isView()) {
+        if (input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity() && !table.isView()) {
             remark("The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
         }
@@ -201,10 +203,15 @@ final class FieldMapper {
 
     private Field.Input input(Column column, boolean inKey) {
         boolean carried = dialect.isWritable(column.type());
-        if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey) {
+        if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey
+                || isVersion(column)) {
             return Field.Input.READ_ONLY;
         }
         return column.isIdentity() ? Field.Input.ASSIGNED : Field.Input.WRITABLE;
+    }
+
+    private boolean isVersion(Column column) {
+        return version.isPresent() && version.get().equals(column.name());
     }
 
     private void remark(String text) {

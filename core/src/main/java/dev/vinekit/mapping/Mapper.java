@@ -12,6 +12,7 @@ import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -150,8 +151,11 @@ public final class Mapper {
         List<String> keyColumns = keyColumns(table, decidedKey, decided);
         List<Check> checks = checks(table);
         TableRules rules = TableRules.of(table, checks, dialect);
+        Optional<String> version = new Versions(decided).of(table, keyColumns);
+        version.ifPresent(column -> remark(table, "The column " + column + " numbers the states of a row: the service counts it "
+                + "up with each change, gives it as ETag, and does not take it from clients."));
         FieldMapper fieldMapper = new FieldMapper(
-                table, name, keyColumns, rules, decided, dialect, names, keyTypes, conventions, remarks);
+                table, name, keyColumns, version, rules, decided, dialect, names, keyTypes, conventions, remarks);
         List<Field> fields = fieldMapper.fields();
         List<RowRule> rowRules = rules.rowRules(fields);
         rules.leftToDatabase().forEach(check -> remark(table, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
@@ -173,7 +177,15 @@ public final class Mapper {
                 rowRules,
                 checkedFields(checks, fields, rules.leftToDatabase()),
                 chosen(operations(table, fields, keyColumns), decided),
+                version,
+                access(decided.decided().access()),
                 dialect.isTransactional(table));
+    }
+
+    private static Map<Operation, List<String>> access(Map<String, List<String>> decided) {
+        Map<Operation, List<String>> access = new EnumMap<>(Operation.class);
+        decided.forEach((operation, roles) -> access.put(Operation.valueOf(operation.toUpperCase(Locale.ROOT)), roles));
+        return access;
     }
 
     /** The checks of a table, and those of domains as they bear on its columns. */

@@ -56,4 +56,9 @@ public record Mapping(
     public List<Entity> inReferenceOrder() {
         return schema.inReferenceOrder().stream().map(table -> entity(table.name())).toList();
     }
+
+    /** Whether it is said of any table who may do what. */
+    public boolean hasAccess() {
+        return entities.stream().anyMatch(entity -> !entity.access().isEmpty());
+    }
 }

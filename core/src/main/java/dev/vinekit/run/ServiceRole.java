@@ -26,8 +26,16 @@ public final class ServiceRole {
         boolean creates = entity.can(Operation.CREATE);
         return new LoginRole.Grant(entity.table(), creates,
                 creates ? columns(entity, field -> field.input() == Field.Input.WRITABLE) : List.of(),
-                entity.can(Operation.REPLACE) ? columns(entity, Field::updatable) : List.of(),
+                updates(entity),
                 entity.can(Operation.DELETE));
+    }
+
+    /** The columns that are changed; where rows are only deleted the key, for a row is locked before. */
+    private static List<String> updates(Entity entity) {
+        if (entity.isUpdatable()) {
+            return columns(entity, field -> field.updatable() || entity.version().filter(field::equals).isPresent());
+        }
+        return entity.can(Operation.DELETE) ? columns(entity, Field::inKey) : List.of();
     }
 
     private static List<String> columns(Entity entity, Predicate<Field> which) {

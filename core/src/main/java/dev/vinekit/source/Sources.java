@@ -28,10 +28,10 @@ import javax.lang.model.SourceVersion;
 /** Writes every file of a service. */
 public final class Sources {
     static final List<String> SUPPORT = List.of(
-            "Application", "Coded", "Condition", "Constraint", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
-            "InputReader", "Insert", "Json", "JsonProvider", "Main", "MergePatch", "OnCreate", "OnReplace", "Page",
-            "PageRequest", "PathKeys", "Problem", "ProblemException", "ProblemMapper", "Rules", "Server", "Settings", "Sql",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Binary", "ColumnConverter", "KeyParameters");
+            "Application", "Coded", "Condition", "Constraint", "Cursor", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
+            "InputReader", "Insert", "Json", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OrderBy", "Page",
+            "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "Binary", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
@@ -118,6 +118,7 @@ public final class Sources {
     private boolean isNeeded(String support) {
         return switch (support) {
             case "Binary" -> service.binary();
+            case "Versioned" -> service.versioned();
             case "ColumnConverter" -> service.converted();
             case "KeyParameters" -> service.temporalKeys();
             default -> true;

@@ -97,6 +97,19 @@ public interface Dialect {
         return true;
     }
 
+    /** Whether rows without a value come before others in ascending order, and after them in descending order. */
+    default boolean sortsNullsFirst() {
+        return false;
+    }
+
+    /**
+     * What keeps the rows of a query from being changed by others until the transaction ends; empty if a transaction that
+     * writes keeps all others out anyway.
+     */
+    default String lock() {
+        return "FOR UPDATE";
+    }
+
     /** What keeps a query to a number of rows, a parameter. */
     default String limit() {
         return "LIMIT ?";

@@ -87,4 +87,9 @@ final class H2Dialect implements Dialect {
             }
         };
     }
+
+    @Override
+    public boolean sortsNullsFirst() {
+        return true;
+    }
 }

@@ -157,4 +157,9 @@ final class MariadbDialect implements Dialect {
     public String changes(SchemaDifference difference) {
         return new MariadbChanges(this, difference, new MariadbDefinition(this, difference.after())).script();
     }
+
+    @Override
+    public boolean sortsNullsFirst() {
+        return true;
+    }
 }

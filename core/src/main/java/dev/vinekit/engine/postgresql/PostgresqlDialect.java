@@ -143,4 +143,10 @@ final class PostgresqlDialect implements Dialect {
     public String changes(SchemaDifference difference) {
         return new PostgresqlChanges(this, difference, new PostgresqlDefinition(this, difference.after())).script();
     }
+
+    /** Leaves alone those who refer to the row. */
+    @Override
+    public String lock() {
+        return "FOR NO KEY UPDATE";
+    }
 }

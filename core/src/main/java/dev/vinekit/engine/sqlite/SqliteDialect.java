@@ -111,4 +111,15 @@ final class SqliteDialect implements Dialect {
     public String changes(SchemaDifference difference) {
         return new SqliteChanges(this, difference, new SqliteDefinition(this, difference.after())).script();
     }
+
+    @Override
+    public boolean sortsNullsFirst() {
+        return true;
+    }
+
+    /** Connections begin their transactions with the write lock. */
+    @Override
+    public String lock() {
+        return "";
+    }
 }

@@ -20,7 +20,6 @@ public record EntityView(
         JavaName repositoryClass,
         JavaName serviceClass,
         JavaName serviceVariable,
-        JavaCode pageKey,
         OperationsView can,
         boolean view,
         boolean keyed,
@@ -34,6 +33,10 @@ public record EntityView(
         Optional<JavaName> keyName,
         KeyView keyCode,
         List<FieldView> filters,
+        JavaCode orderCode,
+        Optional<FieldView> version,
+        boolean locks,
+        PermissionsView permissions,
         List<RelationView.FinderView> finders,
         List<RelationView.LookupView> lookups,
         List<RelationView.IncludeView> includes,
@@ -50,12 +53,11 @@ public record EntityView(
      * How code speaks of the key; meaningless for a table without one.
      *
      * @param arguments the key's parts, as arguments to a statement
-     * @param afterArguments the parts of a key named {@code after}
-     * @param toKey a function from entity to key
      * @param locationBuild the call that puts the key of {@code created} into a path
      * @param pathParam the annotation of the path parameter
      * @param text the key as part of a message
      * @param segmentCode the path segment of an entity
+     * @param firstArguments the parts of the key of the first of the rows {@code all}
      * @param storedArguments the parts of the key of {@code stored}
      */
     public record KeyView(
@@ -63,8 +65,6 @@ public record EntityView(
             JavaCode boxed,
             JavaName variable,
             JavaCode arguments,
-            JavaCode afterArguments,
-            JavaCode toKey,
             JavaCode locationBuild,
             JavaCode pathParam,
             JavaCode text,
@@ -72,22 +72,21 @@ public record EntityView(
             JavaCode ofStored,
             JavaCode ofBefore,
             JavaCode ofCreated,
-            JavaCode ofFirst,
+            JavaCode firstArguments,
             JavaCode storedArguments) {
+    }
+
+    /** A property, and the query that asks for it alone. */
+    public record OneField(JavaString json, JavaString query) {
     }
 
     /** Fragments of SQL. */
     public record StatementView(
             JavaString table,
             JavaString columnList,
-            JavaString keyList,
-            JavaString keyAfter,
             JavaString keyMatch,
-            JavaString orderList,
             JavaString assignments,
-            JavaString limit,
-            JavaString page,
-            boolean offsetFirst,
+            JavaString lock,
             boolean returning,
             JavaString everything,
             List<JavaString> tellingColumns,
@@ -100,6 +99,9 @@ public record EntityView(
      * @param touched the tables that they write to, each after those that it refers to
      * @param patched a field for a patch to change
      * @param differingKey fields of the key that differ between two samples
+     * @param descending the query for the rows by descending key
+     * @param sorted a column to sort by that has equal values, or none
+     * @param sortParameter its name as a parameter's value
      */
     public record TestView(
             SampleView sample,
@@ -115,6 +117,10 @@ public record EntityView(
             List<RelationView.FinderTest> finders,
             boolean transactional,
             Optional<FieldView> patched,
-            List<FieldView> differingKey) {
+            List<FieldView> differingKey,
+            JavaString descending,
+            Optional<FieldView> sorted,
+            JavaString sortParameter,
+            OneField oneField) {
     }
 }

@@ -61,7 +61,6 @@ final class EntityViews {
                 relations.repositoryClass(entity),
                 relations.serviceClass(entity),
                 RelationViews.serviceVariable(entity),
-                RelationViews.pageKey(entity),
                 new OperationsView(entity.can(Operation.LIST), entity.can(Operation.CREATE), entity.can(Operation.READ),
                         entity.can(Operation.REPLACE), entity.can(Operation.PATCH), entity.can(Operation.DELETE),
                         entity.isUpdatable()),
@@ -77,8 +76,12 @@ final class EntityViews {
                 updates.stream().map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName(),
-                KeyViews.of(entity, dialect.comparesRows()),
+                KeyViews.of(entity),
                 filters(entity).map(views::get).toList(),
+                order(entity),
+                entity.version().map(views::get),
+                (entity.isUpdatable() || entity.can(Operation.DELETE)) && !dialect.lock().isEmpty(),
+                PermissionsView.of(mapping, entity),
                 relations.finders(entity),
                 relations.lookups(entity),
                 relations.includes(entity),
@@ -108,51 +111,36 @@ final class EntityViews {
         return new TitleView(DocText.of(article + entity.title()), DocText.of(entity.path().replace('-', ' ')));
     }
 
+    /** What rows are ordered by if nobody asks for another order. */
+    private static JavaCode order(Entity entity) {
+        List<Field> order = entity.key().isEmpty() ? entity.comparable() : entity.key();
+        if (!entity.key().isEmpty() && filters(entity).toList().containsAll(order)) {
+            return JavaCode.list(order.stream().map(field -> JavaString.of(field.jsonName())).toList());
+        }
+        return JavaCode.list(order.stream().map(FieldViews::filter).toList());
+    }
+
     private EntityView.StatementView statements(Entity entity, List<Field> updates) {
-        List<Field> keyFields = entity.key();
-        List<String> key = keyFields.stream().map(Field::sqlName).toList();
-        String keyParameters = keyFields.stream().map(Field::parameter).collect(Collectors.joining(", "));
-        List<Field> told = keyFields.isEmpty() ? entity.comparable() : keyFields;
+        List<Field> key = entity.key();
+        List<Field> told = key.isEmpty() ? entity.comparable() : key;
         boolean plain = entity.fields().stream().allMatch(field -> field.selected().equals(field.sqlName()));
-        List<String> sortable = entity.comparable().stream().map(Field::sqlName).toList();
-        List<String> selected = entity.fields().stream().map(Field::selected).toList();
-        String keyList = String.join(", ", key);
+        List<String> assignments = new ArrayList<>(updates.stream()
+                .map(field -> field.sqlName() + " = " + field.parameter()).toList());
+        entity.version().map(Field::sqlName).ifPresent(version -> assignments.add(version + " = " + version + " + 1"));
+        String match = key.stream().map(field -> field.sqlName() + " = " + field.parameter())
+                .collect(Collectors.joining(" AND "));
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
-                JavaString.list(selected),
-                JavaString.of(keyList),
-                JavaString.of(key.size() == 1 ? keyList + " > " + keyParameters
-                        : dialect.comparesRows() ? "(" + keyList + ") > (" + keyParameters + ")" : "(" + after(keyFields) + ")"),
-                JavaString.of(keyFields.stream().map(field -> field.sqlName() + " = " + field.parameter())
-                        .collect(Collectors.joining(" AND "))),
-                JavaString.list(sortable.isEmpty() ? List.of("1") : sortable),
-                JavaString.lines(updates.stream()
-                        .map(field -> field.sqlName() + " = " + field.parameter()).toList()),
-                JavaString.of(dialect.limit()),
-                JavaString.of(dialect.page()),
-                dialect.page().startsWith("OFFSET"),
+                JavaString.list(entity.fields().stream().map(Field::selected).toList()),
+                JavaString.of(match),
+                JavaString.lines(assignments),
+                JavaString.of(dialect.lock()),
                 dialect.returnsRows(),
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
                         .map(field -> field.selected().equals(field.sqlName()) ? field.sqlName()
                                 : field.selected() + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
                 told.stream().map(field -> JavaString.of(field.sqlName())).toList(),
-                JavaString.of(told.stream()
-                        .map(field -> keyFields.isEmpty() ? field.same() : field.sqlName() + " = " + field.parameter())
-                        .collect(Collectors.joining(" AND "))));
-    }
-
-    /** The condition that a row comes after another by several columns, for an engine that does not compare rows. */
-    private static String after(List<Field> key) {
-        List<String> cases = new ArrayList<>();
-        for (int i = 0; i < key.size(); i++) {
-            List<String> parts = new ArrayList<>();
-            for (Field earlier : key.subList(0, i)) {
-                parts.add(earlier.sqlName() + " = " + earlier.parameter());
-            }
-            parts.add(key.get(i).sqlName() + " > " + key.get(i).parameter());
-            cases.add(String.join(" AND ", parts));
-        }
-        return String.join(" OR ", cases);
+                JavaString.of(key.isEmpty() ? told.stream().map(Field::same).collect(Collectors.joining(" AND ")) : match));
     }
 
     private List<JavaCode> constraints(Entity entity) {

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param sqlName the column as SQL spells it
  * @param parameter the parameter marker, if it is more than a question mark
  * @param read code that reads it from a result set named {@code row}
+ * @param filter code that makes a column to filter and sort by of it
  * @param fromKey code that takes it from the key of a row
  * @param inserted code that takes its value for a new row from {@code input}
  * @param bound code that takes it for a changed row
@@ -36,6 +37,7 @@ public record FieldView(
         Optional<JavaString> parameter,
         List<JavaCode> annotations,
         JavaCode read,
+        JavaCode filter,
         JavaCode fromKey,
         JavaCode inserted,
         JavaCode bound,

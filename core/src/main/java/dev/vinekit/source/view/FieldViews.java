@@ -39,6 +39,7 @@ final class FieldViews {
                 field.parameter().equals("?") ? Optional.empty() : Optional.of(JavaString.of(field.parameter())),
                 annotations(field),
                 read(field, boxed, position),
+                filter(field),
                 entity.key().size() > 1
                         ? JavaCode.of("key.%s()", field.name())
                         : JavaCode.of("%s", KeyViews.variable(entity)),
@@ -54,6 +55,17 @@ final class FieldViews {
                 field.type() == JavaType.ENUM,
                 field.maxLength(),
                 field.enumeration().map(FieldViews::enumeration));
+    }
+
+    /** A field as something to filter and sort by. */
+    static JavaCode filter(Field field) {
+        List<JavaCode> arguments = new ArrayList<>(List.of(JavaCode.of("%s", JavaString.of(field.jsonName())),
+                JavaCode.of("%s", JavaString.of(field.sqlName()))));
+        if (!field.parameter().equals("?")) {
+            arguments.add(JavaCode.of("%s", JavaString.of(field.parameter())));
+        }
+        return JavaCode.of(field.column().nullable() ? "Filters.on(%s, %s.class).orNull()" : "Filters.on(%s, %s.class)",
+                JavaCode.list(arguments), type(field, true));
     }
 
     static JavaName capitalised(JavaName name) {

@@ -4,7 +4,6 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 
@@ -14,7 +13,7 @@ final class KeyViews {
     private static final Set<String> LOCALS = Set.of(
             "after", "changed", "connection", "created", "current", "deleted", "input", "limit", "page", "patch",
             "repository", "row", "service", "transactions", "uri", "location", "offset", "key",
-            "condition", "found", "included", "parent");
+            "condition", "found", "included", "parent", "headers", "wanted", "precondition", "body", "inputs", "caller");
 
     private KeyViews() {
     }
@@ -26,13 +25,9 @@ final class KeyViews {
         return single ? key.get(0).name() : JavaName.of("key");
     }
 
-    /**
-     * How code speaks of a key.
-     *
-     * @param comparesRows whether the parts of a key are compared as one
-     */
-    static EntityView.KeyView of(Entity entity, boolean comparesRows) {
-        return entity.key().size() == 1 ? single(entity, entity.key().get(0)) : composite(entity, comparesRows);
+    /** How code speaks of a key. */
+    static EntityView.KeyView of(Entity entity) {
+        return entity.key().size() == 1 ? single(entity, entity.key().get(0)) : composite(entity);
     }
 
     private static EntityView.KeyView single(Entity entity, Field field) {
@@ -44,8 +39,6 @@ final class KeyViews {
                 FieldViews.type(field, true),
                 variable,
                 JavaCode.of("%s", variable),
-                JavaCode.of("page.after()"),
-                JavaCode.of("%s::%s", entity.name(), name),
                 JavaCode.of(coded || field.type() == JavaType.STRING
                         ? "buildFromEncoded(PathKeys.join(created.%s()))" : "build(created.%s())", name),
                 JavaCode.of("@PathParam(\"key\")"),
@@ -58,15 +51,13 @@ final class KeyViews {
                 JavaCode.of("stored.%s()", name));
     }
 
-    private static EntityView.KeyView composite(Entity entity, boolean comparesRows) {
+    private static EntityView.KeyView composite(Entity entity) {
         JavaName type = entity.keyName().orElse(entity.name());
         return new EntityView.KeyView(
                 JavaCode.of("%s", type),
                 JavaCode.of("%s", type),
                 JavaName.of("key"),
                 parts(entity, "key.%s()"),
-                comparesRows ? parts(entity, "page.after().%s()") : repeated(entity),
-                JavaCode.of("%s::primaryKey", entity.name()),
                 JavaCode.of("buildFromEncoded(created.primaryKey().segment())"),
                 JavaCode.of("@Encoded @PathParam(\"key\")"),
                 JavaCode.of("key.segment()"),
@@ -74,17 +65,8 @@ final class KeyViews {
                 JavaCode.of("stored.primaryKey()"),
                 JavaCode.of("before.primaryKey()"),
                 JavaCode.of("created.primaryKey()"),
-                JavaCode.of("all.get(0).primaryKey()"),
+                parts(entity, "all.get(0).%s()"),
                 parts(entity, "stored.%s()"));
-    }
-
-    /** The parts of a key as a comparison wants them that goes from part to part. */
-    private static JavaCode repeated(Entity entity) {
-        List<JavaCode> arguments = new ArrayList<>();
-        for (int i = 1; i <= entity.key().size(); i++) {
-            entity.key().subList(0, i).forEach(field -> arguments.add(JavaCode.of("page.after().%s()", field.name())));
-        }
-        return JavaCode.list(arguments);
     }
 
     private static JavaCode parts(Entity entity, String form) {

@@ -14,7 +14,7 @@ public final class RelationView {
      * @param includes what can be included
      * @param embedding the function that does so
      */
-    public record CollectionView(boolean keyed, JavaCode toKey, JavaCode includes, JavaCode embedding) {
+    public record CollectionView(JavaCode includes, JavaCode embedding) {
     }
 
     /**
@@ -23,7 +23,8 @@ public final class RelationView {
      * @param from the function that takes the referring values of a row
      * @param key the function that takes the values referred to
      */
-    public record IncludeView(JavaString json, JavaCode from, JavaName repositoryClass, JavaName lookup, JavaCode key) {
+    public record IncludeView(JavaString json, JavaCode from, JavaName repositoryClass, JavaName lookup, JavaCode key,
+            Optional<JavaCode> permission) {
     }
 
     /**
@@ -55,7 +56,8 @@ public final class RelationView {
      * @param rows the call that finds them for {@code parent}
      */
     public record ChildView(
-            JavaString path, JavaName method, JavaName type, JavaCode pageKey, JavaCode rows, CollectionView collection) {
+            JavaString path, JavaName method, JavaName type, JavaCode rows, CollectionView collection,
+            Optional<JavaCode> permission) {
     }
 
     /** A test that a referred row is included; the segment is that of the row that {@code stored} refers to. */

@@ -30,7 +30,7 @@ final class RelationViews {
             Set.of("connection", "condition", "page", "repository", "row", "service", "transactions", "stored", "found");
 
     /** Query parameters that are not about a column, whatever its name is. */
-    private static final Set<String> PARAMETERS = Set.of("after", "include", "limit");
+    private static final Set<String> PARAMETERS = Set.of("after", "count", "fields", "include", "limit", "sort");
 
     private final Mapping mapping;
     private final Map<TableName, List<Child>> byParent;
@@ -72,18 +72,12 @@ final class RelationViews {
         return JavaName.of(name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1) + "Service");
     }
 
-    static JavaCode pageKey(Entity entity) {
-        return entity.key().isEmpty() ? JavaCode.of("Long") : KeyViews.of(entity, true).boxed();
-    }
-
     /** How the rows of an entity are answered by its service, which is in a variable. */
     RelationView.CollectionView collection(Entity entity, JavaName service) {
         boolean included = entity.relations().stream().anyMatch(Relation::followed);
         return new RelationView.CollectionView(
-                !entity.key().isEmpty(),
-                entity.key().isEmpty() ? JavaCode.of("") : KeyViews.of(entity, true).toKey(),
                 included ? JavaCode.of("%sService.INCLUDES", entity.name()) : JavaCode.of("Includes.none()"),
-                included ? JavaCode.of("%s::including", service) : JavaCode.of("(names, rows) -> rows"));
+                included ? JavaCode.of("%s::including", service) : JavaCode.of("Includes::nothing"));
     }
 
     List<RelationView.IncludeView> includes(Entity entity) {
@@ -95,7 +89,8 @@ final class RelationViews {
                     values(entity, relation.fields()),
                     repositoryClass(target),
                     lookupName(targets),
-                    values(target, targets));
+                    values(target, targets),
+                    PermissionsView.toInclude(mapping, target));
         }).toList();
     }
 
@@ -270,9 +265,9 @@ final class RelationViews {
                     JavaString.of("{key}/" + child.path()),
                     method(child),
                     child.entity().name(),
-                    pageKey(child.entity()),
                     JavaCode.of("%s.%s(%s, page.page())", service, child.finder(), JavaCode.list(values)),
-                    collection(child.entity(), service));
+                    collection(child.entity(), service),
+                    PermissionsView.ofChildren(mapping, entity, child.entity()));
         }).toList();
     }
 

@@ -14,6 +14,9 @@ import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import java.math.BigDecimal;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -68,7 +71,23 @@ final class TestViews {
                 relations.finderTests(entity, sample),
                 entity.transactional(),
                 patched(entity, sample, other).map(views::get),
-                entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList());
+                entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList(),
+                JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
+                        .collect(Collectors.joining(","))),
+                sorted(entity).map(views::get),
+                JavaString.of(sorted(entity).map(TestViews::encoded).orElse("")),
+                new EntityView.OneField(JavaString.of(entity.fields().get(0).jsonName()),
+                        JavaString.of("?fields=" + encoded(entity.fields().get(0)))));
+    }
+
+    /** A column outside the key to sort by, if there is a choice one in which rows may have no value. */
+    private static Optional<Field> sorted(Entity entity) {
+        return entity.filters().stream().filter(field -> !field.inKey() && field.type() != JavaType.FLOAT)
+                .min(Comparator.comparing(field -> !field.column().nullable()));
+    }
+
+    private static String encoded(Field field) {
+        return URLEncoder.encode(field.jsonName(), StandardCharsets.UTF_8);
     }
 
     /** The table and all that it refers to, in an order in which rows can be inserted. */

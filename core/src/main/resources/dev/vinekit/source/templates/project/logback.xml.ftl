@@ -1,11 +1,12 @@
 <configuration>
   <appender name="console" class="ch.qos.logback.core.ConsoleAppender">
     <encoder>
-      <pattern>%d{HH:mm:ss.SSS} %-5level %logger{0} - %msg%n</pattern>
+      <pattern>%d{HH:mm:ss.SSS} %-5level %logger{0} %X{request} - %msg%n</pattern>
     </encoder>
   </appender>
 
-  <!-- SQL_LOG=DEBUG shows the text of every statement, never its values. -->
+  <!-- SQL_LOG=DEBUG shows every statement with its time, TRACE its values too. ACCESS_LOG=OFF leaves out requests. -->
+  <logger name="${s.basePackage}.support.Gate" level="${r"${ACCESS_LOG:-INFO}"}"/>
   <logger name="${s.basePackage}.support.Sql" level="${r"${SQL_LOG:-INFO}"}"/>
   <logger name="com.zaxxer.hikari" level="WARN"/>
   <logger name="io.undertow" level="WARN"/>

@@ -1,8 +1,15 @@
 /** The parts of the service, put together. */
 public final class Application {
     private final List<Object> controllers;
+    private final Settings settings;
 
-    public Application(DataSource dataSource) {
+    /**
+     * The service on a database.
+     *
+     * @param settings for HTTP<#if s.secured> and for tokens</#if>
+     */
+    public Application(DataSource dataSource, Settings settings) {
+        this.settings = settings;
         Transactions transactions = new Transactions(dataSource, new SqlErrors(List.of(
 <#list s.constrained as e>
                 ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>)));</#if>
@@ -28,6 +35,6 @@ public final class Application {
 
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(), new ProblemMapper()<#if s.temporalKeys>, new KeyParameters()</#if>);
+        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper(), new RequestIds()<#if s.temporalKeys>, new KeyParameters()</#if>);
     }
 }

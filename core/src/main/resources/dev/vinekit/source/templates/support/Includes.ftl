@@ -86,6 +86,11 @@ public final class Includes<T> {
         return names;
     }
 
+    /** Rows as JSON, for a table that refers to no other. */
+    public static <T> List<ObjectNode> nothing(List<String> names, List<T> rows) {
+        return rows.stream().map(Json::tree).toList();
+    }
+
     /**
      * Rows as JSON, each with the rows that it refers to: one statement for each reference.
      *

@@ -45,6 +45,11 @@ public final class Json {
     }
 
 </#if>
+    /** The properties of a record. */
+    static List<String> properties(Class<?> type) {
+        return Arrays.stream(type.getRecordComponents()).map(${s.renamed?then("Json::property", "RecordComponent::getName")}).toList();
+    }
+
     /** A record as a JSON object. */
     public static ObjectNode tree(Object value) {
         return MAPPER.valueToTree(value);

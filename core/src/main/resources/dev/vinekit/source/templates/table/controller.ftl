@@ -14,49 +14,42 @@ public final class ${e.name}Controller {
 </#list>
     }
 
-<#macro answer of rows embedding>
-<#if of.keyed>
-        return page.answer(${rows}, ${of.toKey}, ${embedding});
-<#else>
-        return page.answerByOffset(${rows}, ${embedding});
-</#if>
-</#macro>
 <#if e.can.list>
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<${e.pageKey}> page = PageRequest.of(uri, ${e.pageKey}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
-<@answer e.collectionCode "service.list(page.page())" e.collectionCode.embedding/>
+        PageRequest page = PageRequest.of(uri, ${e.name}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
+        return page.answer(service.list(page.page()), ${e.collectionCode.embedding});
     }
 
 </#if>
 <#if e.can.create>
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
+<#if e.test.transactional>
+    public Response create(OneOrMany<${e.name}Input> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        ${e.name} created = service.create(body.one());
+<#else>
     public Response create(${e.name}Input input, @Context UriInfo uri) {
         ${e.name} created = service.create(input);
+</#if>
 <#if e.can.read>
         URI location = uri.getAbsolutePathBuilder().path("{key}").${e.keyCode.locationBuild};
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
 <#else>
         return Response.status(Response.Status.CREATED).entity(created).build();
 </#if>
     }
 
 </#if>
-<#if e.can.read && e.includes?has_content>
+<#if e.can.read>
     @GET
     @Path("{key}")
-    public Object read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri) {
-        List<String> included = ${e.collectionCode.includes}.asked(uri);
-        ${e.name} found = service.find(${e.keyCode.variable});
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
-    }
-
-<#elseif e.can.read>
-    @GET
-    @Path("{key}")
-    public ${e.name} read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}) {
-        return service.find(${e.keyCode.variable});
+    public Response read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, ${e.name}.class, ${e.collectionCode.includes});
+        return wanted.answer(service.find(${e.keyCode.variable}), ${e.collectionCode.embedding});
     }
 
 </#if>
@@ -65,8 +58,8 @@ public final class ${e.name}Controller {
     @Path(${c.path})
     public Response ${c.method}(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri) {
         ${e.name} parent = service.find(${e.keyCode.variable});
-        PageRequest<${c.pageKey}> page = PageRequest.of(uri, ${c.pageKey}.class, ${c.type}Repository.FILTERS, ${c.collection.includes});
-<@answer c.collection c.rows c.collection.embedding/>
+        PageRequest page = PageRequest.of(uri, ${c.type}.class, ${c.type}Repository.FILTERS, ${c.collection.includes});
+        return page.answer(${c.rows}, ${c.collection.embedding});
     }
 
 </#list>
@@ -74,8 +67,8 @@ public final class ${e.name}Controller {
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public ${e.name} replace(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) {
-        return service.replace(${e.keyCode.variable}, input);
+    public Response replace(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(${e.keyCode.variable}, input, Precondition.of(headers)));
     }
 
 </#if>
@@ -83,16 +76,16 @@ public final class ${e.name}Controller {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public ${e.name} change(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch) {
-        return service.change(${e.keyCode.variable}, patch);
+    public Response change(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(${e.keyCode.variable}, patch, Precondition.of(headers)));
     }
 
 </#if>
 <#if e.can.delete>
     @DELETE
     @Path("{key}")
-    public void delete(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}) {
-        service.delete(${e.keyCode.variable});
+    public void delete(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context HttpHeaders headers) {
+        service.delete(${e.keyCode.variable}, Precondition.of(headers));
     }
 
 </#if>

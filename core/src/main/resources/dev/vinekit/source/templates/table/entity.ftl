@@ -19,12 +19,19 @@
  */
 public record ${e.name}(
 <#list e.fields as f>
-        <#if f.renamed>@JsonProperty(${f.json}) </#if>${f.type} ${f.name}<#if f?has_next>,<#else>) {</#if>
+        <#if f.renamed>@JsonProperty(${f.json}) </#if>${f.type} ${f.name}<#if f?has_next>,<#else>)<#if e.version??> implements Versioned</#if> {</#if>
 </#list>
 <#if e.keyName??>
     /** The primary key. */
     public ${e.keyName} primaryKey() {
         return new ${e.keyName}(<#list e.key as f>${f.name}<#sep>, </#list>);
+    }
+</#if>
+<#if e.version??>
+
+    @Override
+    public long rowVersion() {
+        return ${e.version.name};
     }
 </#if>
 }

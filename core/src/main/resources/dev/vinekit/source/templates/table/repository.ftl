@@ -19,11 +19,12 @@ public final class ${e.name}Repository {
 </#list>
 
 </#if>
-    /** The columns that a list can be narrowed by. */
-    ${constant}Filters FILTERS = Filters.of(<#if !e.filters?has_content>);</#if>
+    /** What the rows can be filtered and sorted by. */
+    ${constant}Filters FILTERS = Filters.of(<#if !e.filters?has_content>)</#if>
 <#list e.filters as f>
-            Filters.on(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.boxed}.class)<#if f?has_next>,<#else>);</#if>
+            ${f.filter}<#if f?has_next>,<#else>)</#if>
 </#list>
+            .${e.keyed?then("key", "order")}(${e.orderCode});
 
 </#if>
 <#if part != "interface">
@@ -56,19 +57,14 @@ public final class ${e.name}Repository {
 
 </#if>
 <#if e.keyed>
-    private static final String PAGE = """
-            ORDER BY ${e.sql.keyList.block(16)}
-            ${e.sql.limit.block(12)}
-            """;
-
     private static final String FIND = SELECT + """
             WHERE ${e.sql.keyMatch.block(16)}
             """;
 
-<#else>
-    private static final String PAGE = """
-            ORDER BY ${e.sql.orderList.block(16)}
-            ${e.sql.page.block(12)}
+</#if>
+<#if e.locks>
+    private static final String LOCK = FIND + """
+            ${e.sql.lock.block(12)}
             """;
 
 </#if>
@@ -93,23 +89,15 @@ public final class ${e.name}Repository {
 
 </#if>
 </#if>
-<@shape.method "List<${e.name}> list(Connection connection, Page<${e.pageKey}> page) throws SQLException"; piece>
+<@shape.method "FoundRows<${e.name}> list(Connection connection, Page page) throws SQLException"; piece>
 <#if piece == "doc">
 <#if e.keyed>
-    /** The rows of a page, by ascending key. */
+    /** The rows of a page, by ascending key if it does not say otherwise. */
 <#else>
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
 </#if>
-<#elseif e.keyed>
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and(${e.sql.keyAfter}, ${e.keyCode.afterArguments});
-        return Sql.list(connection, SELECT + condition.where() + PAGE, ${e.repositoryClass}::row,
-                condition.valuesAnd(page.limit()));
 <#else>
-        long offset = page.after() == null ? 0 : page.after();
-        return Sql.list(connection, SELECT + page.condition().where() + PAGE, ${e.repositoryClass}::row,
-                page.condition().valuesAnd(<#if e.sql.offsetFirst>offset, page.limit()<#else>page.limit(), offset</#if>));
+        return page.read(connection, FILTERS, SELECT, COUNT, ${e.repositoryClass}::row);
 </#if>
 </@shape.method>
 <#if e.keyed>
@@ -121,17 +109,26 @@ public final class ${e.name}Repository {
 </#if>
 </@shape.method>
 </#if>
+<#if e.locks>
+<@shape.method "Optional<${e.name}> lockById(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException"; piece>
+<#if piece == "doc">
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+<#else>
+        return Sql.first(connection, LOCK, ${e.repositoryClass}::row, ${e.keyCode.arguments});
+</#if>
+</@shape.method>
+</#if>
 <#list e.lookups as l>
 <@shape.method "List<${e.name}> ${l.name}(Connection connection, Collection<${l.type}> keys) throws SQLException"; piece>
 <#if piece == "doc">
     /** The rows with these values of ${l.doc}, in one statement. */
 <#else>
-        return list(connection, Page.<${e.pageKey}>all().where(condition -> ${l.narrowing}));
+        return list(connection, Page.all().where(condition -> ${l.narrowing})).rows();
 </#if>
 </@shape.method>
 </#list>
 <#list e.finders as f>
-<@shape.method "List<${e.name}> ${f.name}(Connection connection, ${f.parameters}, Page<${e.pageKey}> page) throws SQLException"; piece>
+<@shape.method "FoundRows<${e.name}> ${f.name}(Connection connection, ${f.parameters}, Page page) throws SQLException"; piece>
 <#if piece == "doc">
     /** The rows of a page ${f.doc}. */
 <#else>
@@ -162,7 +159,7 @@ public final class ${e.name}Repository {
 <#if e.can.update>
 <@shape.method "boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) throws SQLException"; piece>
 <#if piece == "doc">
-    /** Gives every column but those of the key a new value; false if there is no such row. */
+    /** Gives every column but those of the key <#if e.version??>and the version </#if>a new value; false if there is no such row. */
 <#else>
         return Sql.update(connection, UPDATE,
 <#list e.updates as f>

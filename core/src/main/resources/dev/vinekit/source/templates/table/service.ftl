@@ -27,7 +27,7 @@ public final class ${e.name}Service {
     }
 
 </#if>
-<@shape.method "List<${e.name}> list(Page<${e.pageKey}> page)"; piece>
+<@shape.method "FoundRows<${e.name}> list(Page page)"; piece>
 <#if piece == "doc">
     /** The rows of a page. */
 <#else>
@@ -48,7 +48,7 @@ public final class ${e.name}Service {
 </@shape.method>
 </#if>
 <#list e.finders as f>
-<@shape.method "List<${e.name}> ${f.name}(${f.parameters}, Page<${e.pageKey}> page)"; piece>
+<@shape.method "FoundRows<${e.name}> ${f.name}(${f.parameters}, Page page)"; piece>
 <#if piece == "doc">
     /** The rows of a page ${f.doc}. */
 <#else>
@@ -79,34 +79,54 @@ public final class ${e.name}Service {
 </#if>
 </@shape.method>
 </#if>
+<#if e.can.create && e.test.transactional>
+<@shape.method "List<${e.name}> createAll(List<${e.name}Input> inputs)"; piece>
+<#if piece == "doc">
+    /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+<#else>
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+</#if>
+</@shape.method>
+</#if>
 <#if e.can.replace>
-<@shape.method "${e.name} replace(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input)"; piece>
+<@shape.method "${e.name} replace(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Precondition precondition)"; piece>
 <#if piece == "doc">
     /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
 <#else>
         checkReplacement(${e.keyCode.variable}, input);
-        return transactions.write(connection -> updated(connection, ${e.keyCode.variable}, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, ${e.keyCode.variable}));
+            }
+            return updated(connection, ${e.keyCode.variable}, input);
+        });
 </#if>
 </@shape.method>
 </#if>
 <#if e.can.patch>
-<@shape.method "${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch)"; piece>
+<@shape.method "${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, Precondition precondition)"; piece>
 <#if piece == "doc">
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
 <#else>
         return transactions.write(connection -> {
-            ${e.name}Input current = ${e.name}Input.of(existing(connection, ${e.keyCode.variable}));
-            ${e.name}Input changed = MergePatch.apply(patch, current, ${e.name}Input.class);
+            ${e.name} current = locked(connection, ${e.keyCode.variable});
+            precondition.verify(current);
+            ${e.name}Input changed = MergePatch.apply(patch, ${e.name}Input.of(current), ${e.name}Input.class);
             checkReplacement(${e.keyCode.variable}, changed);
             return updated(connection, ${e.keyCode.variable}, changed);
         });
@@ -114,15 +134,20 @@ public final class ${e.name}Service {
 </@shape.method>
 </#if>
 <#if e.can.delete>
-<@shape.method "void delete(${e.keyCode.type} ${e.keyCode.variable})"; piece>
+<@shape.method "void delete(${e.keyCode.type} ${e.keyCode.variable}, Precondition precondition)"; piece>
 <#if piece == "doc">
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
 <#else>
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, ${e.keyCode.variable}));
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, ${e.keyCode.variable}));
+            }
+            return repository.delete(connection, ${e.keyCode.variable});
+        });
         if (!deleted) {
             throw missing(${e.keyCode.variable});
         }
@@ -133,6 +158,12 @@ public final class ${e.name}Service {
 <#if e.keyed>
     private ${e.name} existing(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
         return repository.findById(connection, ${e.keyCode.variable}).orElseThrow(() -> missing(${e.keyCode.variable}));
+    }
+
+</#if>
+<#if e.can.update || e.can.delete>
+    private ${e.name} locked(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
+        return repository.${e.locks?then("lockById", "findById")}(connection, ${e.keyCode.variable}).orElseThrow(() -> missing(${e.keyCode.variable}));
     }
 
 </#if>

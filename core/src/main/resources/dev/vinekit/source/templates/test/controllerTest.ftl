@@ -18,7 +18,7 @@ class ${e.name}ControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -32,9 +32,53 @@ class ${e.name}ControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(${e.name}.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
+</#if>
+<#if e.can.list>
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count")).isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+</#if>
+<#if e.can.list && e.keyed>
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+<#if e.can.create>
+        ${e.name}Samples.inserted(connection);
+</#if>
+        List<${e.name}> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + ${e.test.descending});
+
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+<#if e.test.sorted?? && e.can.create>
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOf${e.test.sorted.capitalised}HaveEachRowOnce() throws SQLException {
+        ${e.name}Samples.inserted(connection);
+        ${e.name}Samples.inserted(connection);
+        List<${e.name}> ascending = new ArrayList<>();
+        List<${e.name}> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + ${e.test.sortParameter}, page -> ascending.addAll(page.asList(${e.name}.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + ${e.test.sortParameter}, page -> descending.addAll(page.asList(${e.name}.class)));
+
+        List<${e.name}> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
+    }
+</#if>
 </#if>
 <#if e.can.create>
 
@@ -56,8 +100,46 @@ class ${e.name}ControllerTest {
 <#if e.keyed>
         assertThat(repository.findById(connection, ${e.keyCode.ofCreated})).contains(created);
 <#else>
-        assertThat(repository.list(connection, Page.all())).contains(created);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(created);
 </#if>
+    }
+</#if>
+<#if e.can.create && e.test.transactional>
+
+    @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<${e.name}Input> inputs = List.of(${e.name}Samples.sample(connection), ${e.name}Samples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(${e.name}.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+<#if e.test.uniques?has_content>
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+</#if>
+        long rows = repository.count(connection, Condition.NONE);
+
+<#if e.test.uniques?has_content>
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.copying(${e.name}Samples.sample(connection), ${e.name}Input.of(stored), <#list e.test.uniques[0].fields as f>${f.json}<#sep>, </#list>)));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+<#else>
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.with(input, "no such property", 1)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsExactly("[1].no such property");
+</#if>
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#if>
 <#if e.can.read && e.can.create>
@@ -71,6 +153,29 @@ class ${e.name}ControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(${e.name}.class)).isEqualTo(stored);
+    }
+</#if>
+<#if e.can.read && e.can.create>
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(${e.name}Samples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(${e.name}Samples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + ${e.test.oneField.query});
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), ${e.test.oneField.json}));
     }
 </#if>
 <#if e.can.create>
@@ -100,9 +205,9 @@ class ${e.name}ControllerTest {
         assertThat(answer.status()).isEqualTo(200);
 <#if c.linked??>
         assertThat(answer.asList(${c.linked}.class)).${c.alone?then("hasSize(1)", "isNotEmpty()")}
-                .isEqualTo(new ${c.repositoryClass}().${c.finder}(connection, ${c.arguments}, Page.all()));
+                .isEqualTo(new ${c.repositoryClass}().${c.finder}(connection, ${c.arguments}, Page.all()).rows());
 <#else>
-        List<${e.name}> expected = repository.list(connection, Page.all()).stream()
+        List<${e.name}> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> ${c.predicate})
                 .toList();
         assertThat(answer.asList(${e.name}.class)).contains(stored).isEqualTo(expected);
@@ -120,7 +225,7 @@ class ${e.name}ControllerTest {
         ApiAnswer answer = api.get(PATH + ${f.query});
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.${f.name}(connection, ${f.arguments}, Page.first(500)));
+        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.${f.name}(connection, ${f.arguments}, Page.first(500)).rows());
     }
 </#if>
 </#list>
@@ -139,6 +244,19 @@ class ${e.name}ControllerTest {
         ${e.name} after = answer.as(${e.name}.class);
         assertThat(${e.name}Input.of(after)).usingRecursiveComparison().ignoringFields(<#list e.key as f>${f.nameText}<#sep>, </#list>).isEqualTo(input);
         assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+        ${e.name}Input input = ${e.name}Samples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, <#list e.key as f>${f.json}<#sep>, </#list>));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
     }
 
     @Test
@@ -174,7 +292,30 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#if>
+<#if e.can.patch && e.can.read && e.can.create && e.test.patched??>
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        ${e.name}Input other = ${e.name}Samples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, ${e.test.patched.json})).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, ${e.test.patched.json})).status()).isEqualTo(412);
+    }
+</#if>
 <#if e.can.delete && e.can.create>
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, ${e.keyCode.ofStored})).contains(stored);
+    }
 
     @Test
     @Tag("delete")
@@ -262,7 +403,7 @@ class ${e.name}ControllerTest {
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains(${r.children});
-        assertThat(repository.<#if e.keyed>findById(connection, ${e.keyCode.ofStored})).contains(stored<#else>list(connection, Page.all())).contains(stored</#if>);
+        assertThat(repository.<#if e.keyed>findById(connection, ${e.keyCode.ofStored})).contains(stored<#else>list(connection, Page.all()).rows()).contains(stored</#if>);
     }
 </#list>
 </#if>

@@ -18,7 +18,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).contains(stored);
 <#else>
         assertThat(${e.name}Input.of(stored)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.list(connection, Page.all())).contains(stored);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(stored);
 </#if>
     }
 </#if>
@@ -63,10 +63,10 @@ class ${e.name}RepositoryTest {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 
-        List<${e.name}> found = repository.${f.name}(connection, ${f.arguments}, Page.all());
+        List<${e.name}> found = repository.${f.name}(connection, ${f.arguments}, Page.all()).rows();
 
 <#if f.matches>
-        List<${e.name}> expected = repository.list(connection, Page.all()).stream()
+        List<${e.name}> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> ${f.predicate})
                 .toList();
         assertThat(found).contains(stored).isEqualTo(expected);
@@ -87,15 +87,15 @@ class ${e.name}RepositoryTest {
         ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 </#if>
-        List<${e.name}> all = repository.list(connection, Page.all());
+        List<${e.name}> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
 <#if e.can.create>
-        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.after(${e.keyCode.ofFirst}, 1))).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.first(1).after(${e.keyCode.firstArguments})).rows()).isEqualTo(all.subList(1, 2));
 <#else>
         if (!all.isEmpty()) {
-            assertThat(repository.list(connection, Page.after(${e.keyCode.ofFirst}, 1)))
+            assertThat(repository.list(connection, Page.first(1).after(${e.keyCode.firstArguments})).rows())
                     .isEqualTo(all.stream().skip(1).limit(1).toList());
         }
 </#if>
@@ -106,10 +106,10 @@ class ${e.name}RepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<${e.name}> all = repository.list(connection, Page.all());
+        List<${e.name}> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.after(1L, 1))).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(repository.list(connection, Page.first(1).after(1L)).rows()).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 </#if>
 <#if e.keyed && e.can.create>

@@ -6,7 +6,7 @@ public final class ${e.name}Samples {
 
     /** A row of the seed, another one each time as long as there are any. */
     public static ${e.name} stored(Connection connection) throws SQLException {
-        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all());
+        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all()).rows();
         return rows.get(Numbers.next() % rows.size());
     }
 }

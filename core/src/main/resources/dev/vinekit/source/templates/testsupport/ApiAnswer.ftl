@@ -1,5 +1,5 @@
 /** What the service answered. */
-public record ApiAnswer(int status, HttpHeaders headers, String text) {
+public record ApiAnswer(int status, java.net.http.HttpHeaders headers, String text) {
     ApiAnswer(HttpResponse<String> response) {
         this(response.statusCode(), response.headers(), response.body());
     }

@@ -62,6 +62,47 @@ class ContractTest {
 
     @Test
     @Tag("contract")
+    void unknownSortAndFieldAreProblemsThatNameThem() {
+        assertThat(api.get(${s.firstCollection} + "?sort=-no.such").body().path("detail").textValue()).contains("no.such");
+        assertThat(api.get(${s.firstCollection} + "?fields=no.such").body().path("detail").textValue()).contains("no.such");
+        assertProblem(api.get(${s.firstCollection} + "?sort="), 400);
+        assertProblem(api.get(${s.firstCollection} + "?count=maybe"), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void headAnswersAsGetDoesWithoutTheBody() {
+        ApiAnswer get = api.get(${s.firstCollection});
+        ApiAnswer head = api.send("HEAD", ${s.firstCollection}, "application/json", null);
+
+        assertThat(head.status()).isEqualTo(200);
+        assertThat(head.header("Content-Type")).isEqualTo(get.header("Content-Type"));
+        assertThat(head.text()).isEmpty();
+    }
+
+    @Test
+    @Tag("contract")
+    void answerThatCannotBeJsonIsAProblem() {
+        assertProblem(api.sending("Accept", "text/html").get(${s.firstCollection}), 406);
+    }
+
+    @Test
+    @Tag("contract")
+    void requestIdentifierIsInTheAnswerAndInProblems() {
+        ApiAnswer answer = api.sending("X-Request-Id", "one-of-ours").get(${s.firstCollection} + "?colour=blue");
+
+        assertThat(answer.header("X-Request-Id")).isEqualTo("one-of-ours");
+        assertThat(answer.body().path("request").textValue()).isEqualTo("one-of-ours");
+    }
+
+    @Test
+    @Tag("contract")
+    void urlThatIsNotUtf8IsAProblem() {
+        assertProblem(api.get(${s.firstCollection} + "?after=%FF"), 400);
+    }
+
+    @Test
+    @Tag("contract")
     void limitOutOfRangeIsAProblem() {
         assertProblem(api.get(${s.firstCollection} + "?limit=0"), 400);
         assertProblem(api.get(${s.firstCollection} + "?limit=501"), 400);
@@ -75,7 +116,8 @@ class ContractTest {
     void malformedJsonIsAProblem() {
         assertProblem(api.post(${s.firstWritable}, "{\"a\": "), 400);
         assertProblem(api.post(${s.firstWritable}, "{\"a\": 1, \"a\": 2}"), 400);
-        assertProblem(api.post(${s.firstWritable}, "[]"), 400);
+        assertProblem(api.post(${s.firstWritable}, "[1]"), 400);
+        assertProblem(api.post(${s.firstWritable}, "\"text\""), 400);
         assertProblem(api.post(${s.firstWritable}, ""), 400);
     }
 

@@ -24,13 +24,15 @@ public final class Insert {
      */
     public <T> T returning(Connection connection, String[] returned, Sql.RowMapper<T> mapper) throws SQLException {
         String sql = sql();
-        try (PreparedStatement statement =
-                Sql.prepare(connection.prepareStatement(sql, returned), sql, values.toArray())) {
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = Sql.bind(connection.prepareStatement(sql, returned), values.toArray())) {
             statement.executeUpdate();
             try (ResultSet row = statement.getGeneratedKeys()) {
                 row.next();
                 return mapper.map(row);
             }
+        } finally {
+            Sql.log(sql, begin, values.toArray());
         }
     }
 

@@ -4,8 +4,8 @@
  * @param constraint the constraint's name; empty, for no standard says where it stands
  */
 public record SqlError(Kind kind, String constraint) {
-    /** What the database did not like. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
 
     /** Reads an error; SQL states as several engines use them beyond the class 23 of the standard. */
     public static SqlError of(SQLException error) {
@@ -14,7 +14,8 @@ public record SqlError(Kind kind, String constraint) {
             case "23505" -> Kind.DUPLICATE;
             case "23503", "23504", "23506", "23001" -> Kind.REFERENCE;
             case "23502" -> Kind.VALUE;
-            default -> state.startsWith("23") ? Kind.CHECK : state.startsWith("22") ? Kind.VALUE : Kind.OTHER;
+            case "40001", "40P01" -> Kind.COLLISION;
+            default -> state.startsWith("08") ? Kind.UNAVAILABLE : state.startsWith("23") ? Kind.CHECK : state.startsWith("22") ? Kind.VALUE : Kind.OTHER;
         }, "");
     }
 }

@@ -9,8 +9,8 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT " + NAME + " FOREIGN KEY");
     private static final Pattern CHECK = Pattern.compile("CONSTRAINT " + NAME + " failed for " + NAME + "\\." + NAME);
 
-    /** What the database did not like. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
 
     /** Reads an error; codes as in the MariaDB manual, "MariaDB Error Code Reference". */
     public static SqlError of(SQLException error) {
@@ -20,6 +20,8 @@ public record SqlError(Kind kind, String constraint) {
             case 1216, 1217, 1451, 1452 -> new SqlError(Kind.REFERENCE, name(REFERENCE, message));
             case 4025 -> new SqlError(Kind.CHECK, check(message));
             case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1416, 4078, 4079 -> new SqlError(Kind.VALUE, "");
+            case 1020, 1205, 1213 -> new SqlError(Kind.COLLISION, "");
+            case 1040, 1053, 1203, 1226, 1290, 1317, 1927, 1969, 2006, 2013, 3024 -> new SqlError(Kind.UNAVAILABLE, "");
             default -> new SqlError(Kind.OTHER, "");
         };
     }

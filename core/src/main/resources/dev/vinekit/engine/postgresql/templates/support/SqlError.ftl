@@ -4,8 +4,8 @@
  * @param constraint the constraint's name; empty if the error names none
  */
 public record SqlError(Kind kind, String constraint) {
-    /** What the database did not like. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
 
     /** Reads an error; SQL states as in the PostgreSQL manual, appendix A. */
     public static SqlError of(SQLException error) {
@@ -14,6 +14,9 @@ public record SqlError(Kind kind, String constraint) {
             case "23503", "23001" -> Kind.REFERENCE;
             case "23514" -> Kind.CHECK;
             case "23502", "22000", "22001", "22003", "22007", "22008", "22021", "22023", "22P02", "22P03", "22P05" -> Kind.VALUE;
+            case "40001", "40P01" -> Kind.COLLISION;
+            case "53000", "53100", "53200", "53300", "55P03", "57014", "57P01", "57P02", "57P03", "57P05", "25006" ->
+                    Kind.UNAVAILABLE;
             default -> Kind.OTHER;
         };
         ServerErrorMessage message = error instanceof PSQLException refusal ? refusal.getServerErrorMessage() : null;

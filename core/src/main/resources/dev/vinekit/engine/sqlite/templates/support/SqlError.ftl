@@ -7,15 +7,19 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern REFUSAL = Pattern.compile(
             "\\((UNIQUE|CHECK|FOREIGN KEY|NOT NULL) constraint failed(?:: (.*))?\\)$", Pattern.DOTALL);
 
-    /** What the database did not like. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
 
     /** Reads an error; result codes as in sqlite.org, "Result and Error Codes". */
     public static SqlError of(SQLException error) {
         Matcher refusal = REFUSAL.matcher(String.valueOf(error.getMessage()));
         if (!refusal.find()) {
-            boolean aboutValue = (error.getErrorCode() & 0xff) == 19;
-            return new SqlError(aboutValue ? Kind.VALUE : Kind.OTHER, "");
+            return new SqlError(switch (error.getErrorCode() & 0xff) {
+                case 19 -> Kind.VALUE;
+                case 5, 6 -> Kind.COLLISION;
+                case 8, 10, 13, 14 -> Kind.UNAVAILABLE;
+                default -> Kind.OTHER;
+            }, "");
         }
         Kind kind = switch (refusal.group(1)) {
             case "UNIQUE" -> Kind.DUPLICATE;

@@ -1,0 +1,62 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Who may do what with a table, as annotations; none in a service that everybody may use.
+ *
+ * @param all every permission with its roles
+ */
+public record PermissionsView(
+        Optional<JavaCode> list,
+        Optional<JavaCode> create,
+        Optional<JavaCode> read,
+        Optional<JavaCode> replace,
+        Optional<JavaCode> patch,
+        Optional<JavaCode> delete,
+        List<PermissionView> all) {
+    /** A permission, and the roles that have it. */
+    public record PermissionView(JavaName name, JavaCode roles) {
+    }
+
+    static PermissionsView of(Mapping mapping, Entity entity) {
+        List<PermissionView> all = !mapping.hasAccess() ? List.of() : entity.operations().stream()
+                .map(operation -> new PermissionView(name(entity, operation),
+                        JavaCode.list(entity.roles(operation).stream().map(JavaString::of).toList())))
+                .toList();
+        return new PermissionsView(of(mapping, entity, Operation.LIST), of(mapping, entity, Operation.CREATE),
+                of(mapping, entity, Operation.READ), of(mapping, entity, Operation.REPLACE),
+                of(mapping, entity, Operation.PATCH), of(mapping, entity, Operation.DELETE), all);
+    }
+
+    private static Optional<JavaCode> of(Mapping mapping, Entity entity, Operation operation) {
+        return mapping.hasAccess() && entity.can(operation)
+                ? Optional.of(JavaCode.of("@Requires(AccessRight.%s)", name(entity, operation))) : Optional.empty();
+    }
+
+    /** What it takes to list the rows that belong to a row. */
+    static Optional<JavaCode> ofChildren(Mapping mapping, Entity parent, Entity children) {
+        if (!mapping.hasAccess()) {
+            return Optional.empty();
+        }
+        JavaName read = name(parent, parent.can(Operation.READ) ? Operation.READ : Operation.LIST);
+        JavaName list = name(children, Operation.LIST);
+        return Optional.of(read.equals(list) ? JavaCode.of("@Requires(AccessRight.%s)", list)
+                : JavaCode.of("@Requires({AccessRight.%s, AccessRight.%s})", read, list));
+    }
+
+    /** What it takes to see a row that another one refers to. */
+    static Optional<JavaCode> toInclude(Mapping mapping, Entity entity) {
+        return mapping.hasAccess() ? Optional.of(JavaCode.of("AccessRight.%s",
+                name(entity, entity.can(Operation.READ) ? Operation.READ : Operation.LIST))) : Optional.empty();
+    }
+
+    private static JavaName name(Entity entity, Operation operation) {
+        return JavaName.of(EntityViews.constant(entity) + "_" + operation.name());
+    }
+}

@@ -1,0 +1,1 @@
+        config.setConnectionInitSql("SET QUERY_TIMEOUT " + settings.statementTime().toMillis());

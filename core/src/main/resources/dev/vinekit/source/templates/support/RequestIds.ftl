@@ -1,0 +1,33 @@
+/** Gives each request an identifier, unless it brings one: it is in the log, in the answer and in problems. */
+@Provider
+@PreMatching
+public final class RequestIds implements ContainerRequestFilter, ContainerResponseFilter {
+    static final String HEADER = "X-Request-Id";
+
+    private static final String KEY = "request";
+    private static final Pattern GIVEN = Pattern.compile("[A-Za-z0-9._~-]{1,64}");
+    private static final String PROCESS = Long.toString(new SecureRandom().nextLong() & 0xFFFFFFFFFL, 36) + "-";
+    private static final AtomicLong NUMBER = new AtomicLong();
+
+    @Override
+    public void filter(ContainerRequestContext request) {
+        MDC.put(KEY, of(request.getHeaderString(HEADER)));
+    }
+
+    @Override
+    public void filter(ContainerRequestContext request, ContainerResponseContext response) {
+        response.getHeaders().putSingle(HEADER, current());
+        MDC.remove(KEY);
+    }
+
+    /** The identifier that a client or a proxy gives, if it is fit for a log; otherwise a new one. */
+    static String of(String given) {
+        return given != null && GIVEN.matcher(given).matches()
+                ? given : PROCESS + Long.toString(NUMBER.incrementAndGet(), 36);
+    }
+
+    /** That of the request which this thread answers; null outside of one. */
+    static String current() {
+        return MDC.get(KEY);
+    }
+}
