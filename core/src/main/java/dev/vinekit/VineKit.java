@@ -15,6 +15,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.DevelopmentTokens;
 import dev.vinekit.run.ProjectCompiler;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
@@ -34,6 +35,8 @@ import dev.vinekit.sql.Dialect;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Duration;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -275,12 +278,27 @@ public final class VineKit {
     }
 
     /**
+     * A bearer token for the service of a project, to try it out.
+     *
+     * @param environment the settings that the service runs with
+     * @throws Fault if the service has no access control, or not these roles
+     */
+    public static String token(
+            Project project, Map<String, String> environment, String subject, List<String> roles, Duration validity) {
+        return new DevelopmentTokens(project, environment).token(subject, roles, validity);
+    }
+
+    /**
      * Starts the service of a compiled project in this process.
      *
      * @param environment the service's settings, as environment variables would give them
      */
     public static RunningService serve(Project project, Map<String, String> environment) {
-        return RunningService.start(project, environment);
+        Map<String, String> settings = new HashMap<>(environment);
+        if (project.service().secured() && environment.getOrDefault("AUTH_KEYS", "").isEmpty()) {
+            settings.put("AUTH_SECRET", new DevelopmentTokens(project, environment).secret());
+        }
+        return RunningService.start(project, settings);
     }
 
     private static <T> T ask(Database database, Question<T> question) {

@@ -15,7 +15,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -44,8 +43,6 @@ final class GenerateCommand extends ToolCommand {
             description = "Write the changes to a file that git apply takes, and not to the project.")
     private Path patch;
 
-    private List<String> mappedAccess = List.of();
-
     @Override
     public Integer call() {
         Stages stages = output.stages();
@@ -58,8 +55,6 @@ final class GenerateCommand extends ToolCommand {
             schema = steps.read(opened.database(), source.scope());
         }
         MappingFile decided = project.inPackage(file);
-        mappedAccess = decided.decisions().entities().entrySet().stream()
-                .filter(entity -> !entity.getValue().access().isEmpty()).map(Map.Entry::getKey).toList();
         Mapping mapping = steps.map(schema, decided, directory);
         ChangeSet changes = steps.plan(VineKit.generate(mapping, Optional.of(decided.templates(directory))), directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
@@ -72,7 +67,7 @@ final class GenerateCommand extends ToolCommand {
         report(mapping, changes, before);
         new DiffView(output.style(), System.out).print(lines);
         conclude(mapping, changes);
-        return changes.wantsAttention() || !mappedAccess.isEmpty() ? VineKitCommand.ATTENTION : 0;
+        return changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
     }
 
     private void write(String text) {
@@ -101,10 +96,21 @@ final class GenerateCommand extends ToolCommand {
             System.out.println(style.warning("The pom.xml does not name these libraries, which the code needs:"));
             changes.missingLibraries().forEach(library -> System.out.println("  " + library));
         }
-        if (!mappedAccess.isEmpty()) {
-            System.out.println(style.bad("The roles under access are not enforced yet: " + String.join(", ", mappedAccess)));
+        access(mapping, style);
+    }
+
+    private static void access(Mapping mapping, Style style) {
+        if (!mapping.hasAccess()) {
+            System.out.println(style.warning("No access control: everyone who reaches the service may read and write."));
+            return;
         }
-        System.out.println(style.warning("No access control: everyone who reaches the service may read and write."));
+        List<String> open = mapping.entities().stream().filter(entity -> entity.access().isEmpty())
+                .map(entity -> entity.table().name().name()).toList();
+        System.out.println("Access by bearer tokens, with roles for " + (mapping.entities().size() - open.size()) + " of "
+                + mapping.entities().size() + " tables and views.");
+        if (!open.isEmpty()) {
+            System.out.println(style.warning("Open to everybody with a valid token: " + String.join(", ", open) + "."));
+        }
     }
 
     private void conclude(Mapping mapping, ChangeSet changes) {

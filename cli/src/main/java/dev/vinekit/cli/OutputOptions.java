@@ -16,6 +16,10 @@ final class OutputOptions {
     @Option(names = "--no-color", description = "No colours; NO_COLOR in the environment says the same.")
     private boolean noColor;
 
+    boolean quiet() {
+        return quiet;
+    }
+
     boolean verbose() {
         return verbose;
     }

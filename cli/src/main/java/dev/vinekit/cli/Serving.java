@@ -45,9 +45,12 @@ final class Serving {
         System.out.println();
         System.out.println(style.strong("Serving at " + service.url() + "/"));
         System.out.println("Database: " + where + ".");
-        System.out.println(style.warning("No access control: everyone who reaches the port may read and write."));
+        boolean secured = project.service().secured();
+        System.out.println(secured ? "Access: bearer tokens with roles. For one to try it out: vinekit token"
+                + (project.directory().toString().isEmpty() ? "" : " --dir " + project.directory())
+                : style.warning("No access control: everyone who reaches the port may read and write."));
         project.service().tables().stream().filter(table -> table.operations().contains(Operation.LIST)).findFirst()
-                .ifPresent(table -> System.out.println("Try: curl " + service.url() + "/" + table.path() + "?limit=3"));
+                .ifPresent(table -> System.out.println("Try: curl " + (secured ? "-H \"Authorization: Bearer $TOKEN\" " : "") + service.url() + "/" + table.path() + "?limit=3"));
         System.out.println("Stop with Ctrl-C.");
         untilStopped(service);
         return 0;

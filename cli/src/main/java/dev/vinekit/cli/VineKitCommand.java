@@ -14,7 +14,7 @@ import picocli.CommandLine.Command;
         version = "vinekit 0.1.0",
         subcommands = {
             DemoCommand.class, InspectCommand.class, MapCommand.class, GenerateCommand.class, CompareCommand.class, TestCommand.class, ServeCommand.class,
-            RoleCommand.class},
+            RoleCommand.class, TokenCommand.class},
         footer = {
             "",
             "Exit codes: 0 done; 1 done, and something wants attention; 2 the call was wrong;",

@@ -125,7 +125,7 @@ class MatrixTest {
     }
 
     private static TestReport report(List<TestOutcome> outcomes, List<String> changedTables) {
-        ServiceDescription service = new ServiceDescription("h2", false, List.of(), "com.example", List.of(
+        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", List.of(
                 new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
                         Set.of(Operation.LIST, Operation.CREATE), List.of("No key."))));
         return new TestReport(service, outcomes, Duration.ofSeconds(1), 7, changedTables);

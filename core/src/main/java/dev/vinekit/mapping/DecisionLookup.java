@@ -69,6 +69,10 @@ final class DecisionLookup {
             }
         }
 
+        Table table() {
+            return table;
+        }
+
         Decisions.OfEntity decided() {
             return decided;
         }

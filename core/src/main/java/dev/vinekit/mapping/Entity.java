@@ -83,6 +83,10 @@ public record Entity(
      * is spoken of, it stands for the other.
      */
     public List<String> roles(Operation operation) {
+        return roles(access, operation);
+    }
+
+    static List<String> roles(Map<Operation, List<String>> access, Operation operation) {
         Operation like = switch (operation) {
             case LIST -> Operation.READ;
             case READ -> Operation.LIST;

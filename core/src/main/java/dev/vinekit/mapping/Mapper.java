@@ -353,17 +353,25 @@ public final class Mapper {
                 decided.mistake("The table does not have this operation; it has " + allowed + ".", "access", operation);
             }
         }
-        if (decided.decided().operations().isEmpty()) {
-            return possible;
+        Set<Operation> kept = EnumSet.noneOf(Operation.class);
+        kept.addAll(decided.decided().operations().isPresent() ? wanted(possible, allowed, decided) : possible);
+        Map<Operation, List<String>> access = access(decided.decided().access());
+        List<String> closed = kept.stream().filter(operation -> Entity.roles(access, operation).isEmpty())
+                .map(operation -> operation.name().toLowerCase(Locale.ROOT)).toList();
+        if (!closed.isEmpty()) {
+            remark(decided.table(), "No role may do this, so the service does not have it: " + String.join(", ", closed)
+                    + ". Name roles under access, or \"*\" for everybody with a token.");
         }
+        kept.removeIf(operation -> Entity.roles(access, operation).isEmpty());
+        return kept;
+    }
+
+    private static Set<Operation> wanted(Set<Operation> possible, String allowed, DecisionLookup.OfTable decided) {
         Set<Operation> wanted = decided.decided().operations().get();
         wanted.stream().filter(operation -> !possible.contains(operation)).forEach(operation ->
                 decided.mistake("\"" + operation.name().toLowerCase(Locale.ROOT)
                         + "\" is not possible on this table; possible are " + allowed + ".", "operations"));
-        Set<Operation> kept = EnumSet.noneOf(Operation.class);
-        kept.addAll(wanted);
-        kept.retainAll(possible);
-        return kept;
+        return wanted.stream().filter(possible::contains).collect(Collectors.toSet());
     }
 
     private Set<Operation> operations(Table table, List<Field> fields, List<String> keyColumns) {

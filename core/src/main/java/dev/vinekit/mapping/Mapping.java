@@ -61,4 +61,10 @@ public record Mapping(
     public boolean hasAccess() {
         return entities.stream().anyMatch(entity -> !entity.access().isEmpty());
     }
+
+    /** Every role that may do something, in order. */
+    public List<String> roles() {
+        return entities.stream().flatMap(entity -> entity.access().values().stream()).flatMap(List::stream)
+                .filter(role -> !role.equals("*")).distinct().sorted().toList();
+    }
 }

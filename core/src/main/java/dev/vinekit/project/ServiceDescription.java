@@ -12,12 +12,16 @@ import java.util.Set;
  * @param engine the engine's name
  * @param sourcesOnly whether it lies in a project that is not of our making
  * @param scope which tables were chosen, as text
+ * @param secured whether it takes bearer tokens only
+ * @param roles every role that may do something
  * @param basePackage the package that the generated packages lie in
  */
 public record ServiceDescription(
-        String engine, boolean sourcesOnly, List<String> scope, String basePackage, List<TableDescription> tables) {
+        String engine, boolean sourcesOnly, List<String> scope, boolean secured, List<String> roles, String basePackage,
+        List<TableDescription> tables) {
     public ServiceDescription {
         scope = scope == null ? List.of() : List.copyOf(scope);
+        roles = roles == null ? List.of() : List.copyOf(roles);
         tables = List.copyOf(tables);
     }
 
@@ -45,6 +49,8 @@ public record ServiceDescription(
                 mapping.schema().engine(),
                 sourcesOnly,
                 scope,
+                mapping.hasAccess(),
+                mapping.roles(),
                 mapping.basePackage().value(),
                 mapping.entities().stream().map(entity -> new TableDescription(
                         entity.table().name().name(),

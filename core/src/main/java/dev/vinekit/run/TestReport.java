@@ -19,7 +19,7 @@ public record TestReport(
 
     /** The columns of the matrix, in order. */
     public static final List<String> ASPECTS =
-            List.of("repository", "list", "create", "read", "replace", "patch", "delete", "rules");
+            List.of("repository", "list", "create", "read", "replace", "patch", "delete", "rules", "access");
 
     public TestReport {
         outcomes = List.copyOf(outcomes);

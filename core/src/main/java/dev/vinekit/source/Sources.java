@@ -31,11 +31,11 @@ public final class Sources {
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
             "InputReader", "Insert", "Json", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "Binary", "ColumnConverter", "KeyParameters");
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
-            "TestRow", "TestTransaction", "TestValues");
+            "TestRow", "TestTokens", "TestTransaction", "TestValues");
 
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
@@ -111,13 +111,14 @@ public final class Sources {
         Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream()).forEach(name ->
                 java.add(new JavaFile("main", "support/" + name, Optional.empty(), "support", "support", name,
                         templates.render("support/" + name, model))));
-        TEST_SUPPORT.forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
+        TEST_SUPPORT.stream().filter(this::isNeeded).forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
                 "support", name, templates.render("testsupport/" + name, model))));
     }
 
     private boolean isNeeded(String support) {
         return switch (support) {
             case "Binary" -> service.binary();
+            case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
             case "Versioned" -> service.versioned();
             case "ColumnConverter" -> service.converted();
             case "KeyParameters" -> service.temporalKeys();

@@ -121,6 +121,7 @@ public record EntityView(
             JavaString descending,
             Optional<FieldView> sorted,
             JavaString sortParameter,
-            OneField oneField) {
+            OneField oneField,
+            List<PermissionsView.AccessTest> access) {
     }
 }

@@ -5,6 +5,7 @@ import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -22,6 +23,40 @@ public record PermissionsView(
         List<PermissionView> all) {
     /** A permission, and the roles that have it. */
     public record PermissionView(JavaName name, JavaCode roles) {
+    }
+
+    /**
+     * A test of who may do an operation, with a request that would come to nothing.
+     *
+     * @param everybody whether a valid token is enough
+     */
+    public record AccessTest(
+            JavaName operation, JavaString method, JavaCode path, JavaString contentType, JavaCode body,
+            boolean everybody, List<JavaString> roles) {
+    }
+
+    static List<AccessTest> tests(Mapping mapping, Entity entity) {
+        return !mapping.hasAccess() ? List.of()
+                : entity.operations().stream().map(operation -> test(operation, entity.roles(operation))).toList();
+    }
+
+    private static AccessTest test(Operation operation, List<String> roles) {
+        boolean one = operation != Operation.LIST && operation != Operation.CREATE;
+        boolean sends = operation == Operation.CREATE || operation == Operation.REPLACE || operation == Operation.PATCH;
+        return new AccessTest(
+                JavaName.of(operation.name().toLowerCase(Locale.ROOT)),
+                JavaString.of(switch (operation) {
+                    case LIST, READ -> "GET";
+                    case CREATE -> "POST";
+                    case REPLACE -> "PUT";
+                    case PATCH -> "PATCH";
+                    case DELETE -> "DELETE";
+                }),
+                one ? JavaCode.of("PATH + %s", JavaString.of("/%00")) : JavaCode.of("PATH"),
+                JavaString.of(operation == Operation.PATCH ? "application/merge-patch+json" : "application/json"),
+                sends ? JavaCode.of("%s", JavaString.of("[1]")) : JavaCode.of("null"),
+                roles.contains("*"),
+                roles.stream().map(JavaString::of).toList());
     }
 
     static PermissionsView of(Mapping mapping, Entity entity) {

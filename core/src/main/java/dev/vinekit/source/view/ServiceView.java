@@ -9,6 +9,8 @@ import java.util.Optional;
  *
  * @param insertOfDefaults what follows the table in an INSERT without values
  * @param constrained the entities that have constraints to translate
+ * @param rights who may do what; empty for a service that everybody may use
+ * @param roles every role
  * @param tables the entities that tests write to, each after those that it refers to
  * @param firstCollection a collection that can be listed
  * @param firstWritable a collection that can be written to
@@ -34,6 +36,8 @@ public record ServiceView(
         JavaString page,
         boolean versioned,
         boolean secured,
+        List<PermissionsView.PermissionView> rights,
+        JavaCode roles,
         JavaString basePath,
         DocText basePathText,
         List<EntityView> entities,

@@ -54,6 +54,8 @@ public final class ServiceViews {
                 JavaString.of(dialect.page()),
                 mapping.entities().stream().anyMatch(entity -> entity.version().isPresent()),
                 mapping.hasAccess(),
+                entities.stream().flatMap(entity -> entity.permissions().all().stream()).toList(),
+                JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),
                 JavaString.of(mapping.conventions().basePath()),
                 DocText.of(mapping.conventions().basePath()),
                 entities,

@@ -16,7 +16,6 @@ import dev.vinekit.schema.UniqueKey;
 import java.math.BigDecimal;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -77,7 +76,8 @@ final class TestViews {
                 sorted(entity).map(views::get),
                 JavaString.of(sorted(entity).map(TestViews::encoded).orElse("")),
                 new EntityView.OneField(JavaString.of(entity.fields().get(0).jsonName()),
-                        JavaString.of("?fields=" + encoded(entity.fields().get(0)))));
+                        JavaString.of("?fields=" + encoded(entity.fields().get(0)))),
+                PermissionsView.tests(mapping, entity));
     }
 
     /** A column outside the key to sort by, if there is a choice one in which rows may have no value. */

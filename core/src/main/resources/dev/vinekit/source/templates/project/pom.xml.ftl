@@ -80,6 +80,13 @@
       <artifactId>HikariCP</artifactId>
       <version>${v["hikaricp"]}</version>
     </dependency>
+<#if s.secured>
+    <dependency>
+      <groupId>com.nimbusds</groupId>
+      <artifactId>nimbus-jose-jwt</artifactId>
+      <version>${v["nimbus-jose-jwt"]}</version>
+    </dependency>
+</#if>
     <dependency>
       <groupId>org.slf4j</groupId>
       <artifactId>slf4j-api</artifactId>

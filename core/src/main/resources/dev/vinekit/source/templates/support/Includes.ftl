@@ -12,7 +12,8 @@ public final class Includes<T> {
         List<P> find(Connection connection, Collection<K> keys) throws SQLException;
     }
 
-    private record Reference<T, K, P>(Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key) {
+    private record Reference<T, K, P>(
+            Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key<#if s.secured>, AccessRight right</#if>) {
         Map<Object, JsonNode> find(Connection connection, List<T> rows) throws SQLException {
             Set<K> keys = rows.stream().map(from).filter(Objects::nonNull).collect(Collectors.toCollection(LinkedHashSet::new));
             Map<Object, JsonNode> found = new HashMap<>();
@@ -57,10 +58,14 @@ public final class Includes<T> {
      * @param name the property that the row is embedded under
      * @param from the values that refer; null if there is no row
      * @param key the values that are referred to
+<#if s.secured>
+     * @param right what it takes to see such a row
+</#if>
      */
-    public <K, P> Includes<T> with(String name, Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key) {
+    public <K, P> Includes<T> with(
+            String name, Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key<#if s.secured>, AccessRight right</#if>) {
         Map<String, Reference<T, ?, ?>> more = new LinkedHashMap<>(references);
-        more.put(name, new Reference<>(from, lookup, key));
+        more.put(name, new Reference<>(from, lookup, key<#if s.secured>, right</#if>));
         return new Includes<>(more);
     }
 
@@ -72,9 +77,9 @@ public final class Includes<T> {
     /**
      * What the parameter {@code include} asks for.
      *
-     * @throws ProblemException 400 naming what can be included
+     * @throws ProblemException 400 naming what can be included<#if s.secured>, 403 if the caller may not see it</#if>
      */
-    public List<String> asked(UriInfo uri) {
+    public List<String> asked(UriInfo uri<#if s.secured>, SecurityContext caller</#if>) {
         String text = uri.getQueryParameters().getFirst("include");
         List<String> names = text == null ? List.of() : List.of(text.split(",", -1));
         for (String name : names) {
@@ -82,6 +87,11 @@ public final class Includes<T> {
                 throw ProblemException.malformed("There is no " + name + " to include; there is "
                         + String.join(", ", references.keySet()) + ".");
             }
+<#if s.secured>
+            if (!references.get(name).right().belongsTo(caller)) {
+                throw ProblemException.forbidden();
+            }
+</#if>
         }
         return names;
     }

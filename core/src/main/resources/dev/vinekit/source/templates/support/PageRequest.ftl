@@ -14,7 +14,7 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
      * @param type of the rows
      * @throws ProblemException 400 for an unknown parameter, a value that does not fit or a cursor that is not ours
      */
-    public static PageRequest of(UriInfo uri, Class<?> type, Filters filters, Includes<?> includes) {
+    public static PageRequest of(UriInfo uri<#if s.secured>, SecurityContext caller</#if>, Class<?> type, Filters filters, Includes<?> includes) {
         MultivaluedMap<String, String> query = uri.getQueryParameters();
         Condition condition = Condition.NONE;
         for (Map.Entry<String, List<String>> parameter : query.entrySet()) {
@@ -34,7 +34,7 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
         String counted = query.getFirst("count");
         Page page = new Page(condition, order, after, limit(query.getFirst("limit")) + 1,
                 counted != null && Filters.truth("count", counted));
-        return new PageRequest(uri, filters, page, RowSelection.of(uri, type, includes));
+        return new PageRequest(uri, filters, page, RowSelection.of(uri<#if s.secured>, caller</#if>, type, includes));
     }
 
     private static ProblemException unknown(String parameter, Filters filters) {

@@ -3,16 +3,35 @@ public final class ProblemException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final transient Problem problem;
+<#if s.secured>
+    private final String challenge;
+</#if>
 
     private ProblemException(Problem problem, Throwable cause) {
+<#if s.secured>
+        this(problem, null, cause);
+    }
+
+    private ProblemException(Problem problem, String challenge, Throwable cause) {
+</#if>
         super(problem.detail(), cause);
         this.problem = problem;
+<#if s.secured>
+        this.challenge = challenge;
+</#if>
     }
 
     public Problem problem() {
         return problem;
     }
 
+<#if s.secured>
+    /** What a token must be like (RFC 6750, section 3); null if this is not about tokens. */
+    public String challenge() {
+        return challenge;
+    }
+
+</#if>
     /** 400: the body breaks rules. */
     public static ProblemException invalid(List<Violation> violations) {
         String detail = violations.stream()
@@ -60,6 +79,23 @@ public final class ProblemException extends RuntimeException {
                 "The body may have at most " + greatest + " bytes.", List.of()), null);
     }
 
+<#if s.secured>
+    /**
+     * 401: nobody knows who sends the request.
+     *
+     * @param challenge the value of {@code WWW-Authenticate}
+     */
+    public static ProblemException unauthorized(String detail, String challenge, Throwable cause) {
+        return new ProblemException(Problem.of(401, "Unauthorized", detail, List.of()), challenge, cause);
+    }
+
+    /** 403: none of the token's roles may do this. */
+    public static ProblemException forbidden() {
+        return new ProblemException(Problem.of(403, "Forbidden", "None of the token's roles may do this.", List.of()),
+                "Bearer error=\"insufficient_scope\"", null);
+    }
+
+</#if>
     /** 404: there is no such row. */
     public static ProblemException notFound(String title, Object key) {
         return new ProblemException(

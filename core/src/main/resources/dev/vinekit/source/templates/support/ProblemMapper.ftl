@@ -25,9 +25,14 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     private static Response answer(ProblemException known) {
         Response.ResponseBuilder response = Response.status(known.problem().status());
         if (known.problem().status() == 503) {
-            LOG.warn("The database does not answer, or not in time: {}", String.valueOf(known.getCause()));
+            LOG.warn("The database<#if s.secured>, or what has the keys of tokens,</#if> does not answer, or not in time: {}", String.valueOf(known.getCause()));
             response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
         }
+<#if s.secured>
+        if (known.challenge() != null) {
+            response.header(HttpHeaders.WWW_AUTHENTICATE, known.challenge());
+        }
+</#if>
         return answer(response, known.problem());
     }
 

@@ -6,8 +6,8 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
      * @param type of the row
      * @throws ProblemException 400 for an unknown parameter or name
      */
-    public static RowRequest of(UriInfo uri, HttpHeaders headers, Class<?> type, Includes<?> includes) {
-        return new RowRequest(headers, RowSelection.ofRow(uri, type, includes));
+    public static RowRequest of(UriInfo uri, HttpHeaders headers<#if s.secured>, SecurityContext caller</#if>, Class<?> type, Includes<?> includes) {
+        return new RowRequest(headers, RowSelection.ofRow(uri<#if s.secured>, caller</#if>, type, includes));
     }
 
     /**

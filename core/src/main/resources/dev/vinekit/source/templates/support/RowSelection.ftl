@@ -13,7 +13,7 @@ public record RowSelection(List<String> include, List<String> fields) {
      *
      * @throws ProblemException 400 naming what there is
      */
-    static RowSelection ofRow(UriInfo uri, Class<?> type, Includes<?> includes) {
+    static RowSelection ofRow(UriInfo uri<#if s.secured>, SecurityContext caller</#if>, Class<?> type, Includes<?> includes) {
         uri.getQueryParameters().forEach((name, values) -> {
             if (!PARAMETERS.contains(name) || values.size() > 1) {
                 throw ProblemException.malformed("The parameter " + name
@@ -21,7 +21,7 @@ public record RowSelection(List<String> include, List<String> fields) {
                         + String.join(", ", PARAMETERS) + "."));
             }
         });
-        return of(uri, type, includes);
+        return of(uri<#if s.secured>, caller</#if>, type, includes);
     }
 
     /**
@@ -29,7 +29,7 @@ public record RowSelection(List<String> include, List<String> fields) {
      *
      * @throws ProblemException 400 naming what there is
      */
-    static RowSelection of(UriInfo uri, Class<?> type, Includes<?> includes) {
+    static RowSelection of(UriInfo uri<#if s.secured>, SecurityContext caller</#if>, Class<?> type, Includes<?> includes) {
         String fields = uri.getQueryParameters().getFirst("fields");
         List<String> names = fields == null ? List.of() : List.of(fields.split(",", -1));
         for (String name : names) {
@@ -38,7 +38,7 @@ public record RowSelection(List<String> include, List<String> fields) {
                         + String.join(", ", Json.properties(type)) + ".");
             }
         }
-        return new RowSelection(includes.asked(uri), names);
+        return new RowSelection(includes.asked(uri<#if s.secured>, caller</#if>), names);
     }
 
     /** Whether rows are wanted as they are. */

@@ -1,3 +1,5 @@
+<#assign caller = e.permissions.all?has_content?then(", @Context SecurityContext caller", "")>
+<#assign passed = e.permissions.all?has_content?then(", caller", "")>
 /** The HTTP face of ${e.title.plural}. */
 @Path(${e.path})
 @Produces(MediaType.APPLICATION_JSON)
@@ -16,14 +18,20 @@ public final class ${e.name}Controller {
 
 <#if e.can.list>
     @GET
-    public Response list(@Context UriInfo uri) {
-        PageRequest page = PageRequest.of(uri, ${e.name}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
+<#if e.permissions.list??>
+    ${e.permissions.list}
+</#if>
+    public Response list(@Context UriInfo uri${caller}) {
+        PageRequest page = PageRequest.of(uri${passed}, ${e.name}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
         return page.answer(service.list(page.page()), ${e.collectionCode.embedding});
     }
 
 </#if>
 <#if e.can.create>
     @POST
+<#if e.permissions.create??>
+    ${e.permissions.create}
+</#if>
     @Consumes(MediaType.APPLICATION_JSON)
 <#if e.test.transactional>
     public Response create(OneOrMany<${e.name}Input> body, @Context UriInfo uri) {
@@ -47,8 +55,11 @@ public final class ${e.name}Controller {
 <#if e.can.read>
     @GET
     @Path("{key}")
-    public Response read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri, @Context HttpHeaders headers) {
-        RowRequest wanted = RowRequest.of(uri, headers, ${e.name}.class, ${e.collectionCode.includes});
+<#if e.permissions.read??>
+    ${e.permissions.read}
+</#if>
+    public Response read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri, @Context HttpHeaders headers${caller}) {
+        RowRequest wanted = RowRequest.of(uri, headers${passed}, ${e.name}.class, ${e.collectionCode.includes});
         return wanted.answer(service.find(${e.keyCode.variable}), ${e.collectionCode.embedding});
     }
 
@@ -56,9 +67,12 @@ public final class ${e.name}Controller {
 <#list e.children as c>
     @GET
     @Path(${c.path})
-    public Response ${c.method}(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri) {
+<#if c.permission??>
+    ${c.permission}
+</#if>
+    public Response ${c.method}(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri${caller}) {
         ${e.name} parent = service.find(${e.keyCode.variable});
-        PageRequest page = PageRequest.of(uri, ${c.type}.class, ${c.type}Repository.FILTERS, ${c.collection.includes});
+        PageRequest page = PageRequest.of(uri${passed}, ${c.type}.class, ${c.type}Repository.FILTERS, ${c.collection.includes});
         return page.answer(${c.rows}, ${c.collection.embedding});
     }
 
@@ -66,6 +80,9 @@ public final class ${e.name}Controller {
 <#if e.can.replace>
     @PUT
     @Path("{key}")
+<#if e.permissions.replace??>
+    ${e.permissions.replace}
+</#if>
     @Consumes(MediaType.APPLICATION_JSON)
     public Response replace(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, @Context HttpHeaders headers) {
         return RowRequest.stored(service.replace(${e.keyCode.variable}, input, Precondition.of(headers)));
@@ -75,6 +92,9 @@ public final class ${e.name}Controller {
 <#if e.can.patch>
     @PATCH
     @Path("{key}")
+<#if e.permissions.patch??>
+    ${e.permissions.patch}
+</#if>
     @Consumes(MergePatch.MEDIA_TYPE)
     public Response change(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
         return RowRequest.stored(service.change(${e.keyCode.variable}, patch, Precondition.of(headers)));
@@ -84,6 +104,9 @@ public final class ${e.name}Controller {
 <#if e.can.delete>
     @DELETE
     @Path("{key}")
+<#if e.permissions.delete??>
+    ${e.permissions.delete}
+</#if>
     public void delete(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context HttpHeaders headers) {
         service.delete(${e.keyCode.variable}, Precondition.of(headers));
     }

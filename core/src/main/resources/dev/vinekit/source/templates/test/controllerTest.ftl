@@ -407,6 +407,41 @@ class ${e.name}ControllerTest {
     }
 </#list>
 </#if>
+<#list e.test.access as a>
+
+    @Test
+    @Tag("access")
+    void ${a.operation}NeedsAToken() {
+        ApiAnswer answer = api.sending("Authorization", "").send(${a.method}, ${a.path}, ${a.contentType}, ${a.body});
+
+        assertThat(answer.status()).isEqualTo(401);
+        assertThat(answer.header("WWW-Authenticate")).startsWith("Bearer");
+    }
+
+    @Test
+    @Tag("access")
+    void ${a.operation}Is${a.everybody?then("ForEverybodyWithAToken", "RefusedToOtherRoles")}() {
+        String token = TestTokens.of(List.of("none of the roles"));
+
+        ApiAnswer answer = api.sending("Authorization", "Bearer " + token)
+                .send(${a.method}, ${a.path}, ${a.contentType}, ${a.body});
+
+        assertThat(answer.status()).<#if a.everybody>isNotIn(401, 403)<#else>isEqualTo(403)</#if>;
+    }
+<#if !a.everybody && a.roles?has_content>
+
+    @Test
+    @Tag("access")
+    void ${a.operation}IsOpenToItsRoles() {
+        for (String role : List.of(<#list a.roles as role>${role}<#sep>, </#list>)) {
+            ApiAnswer answer = api.sending("Authorization", "Bearer " + TestTokens.of(List.of(role)))
+                    .send(${a.method}, ${a.path}, ${a.contentType}, ${a.body});
+
+            assertThat(answer.status()).as(role).isNotIn(401, 403);
+        }
+    }
+</#if>
+</#list>
 <#if e.keyed && e.can.create>
 
     private static String path(${e.name} ${e.variable}) {

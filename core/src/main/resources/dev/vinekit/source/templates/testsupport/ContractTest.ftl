@@ -136,6 +136,28 @@ class ContractTest {
         assertProblem(api.send("POST", ${s.firstWritable}, "text/plain", "{}"), 415);
     }
 </#if>
+<#if s.secured && s.firstCollection??>
+
+    @Test
+    @Tag("access")
+    void tokensThatAreNotValidAreRefused() {
+        Instant later = Instant.now().plus(Duration.ofHours(1));
+        String valid = TestTokens.of(List.of(${s.roles}));
+        String header = valid.substring(valid.indexOf('.'), valid.lastIndexOf('.') + 1);
+
+        assertRefused(TestTokens.signed("another secret that has 32 bytes or more", List.of(), later));
+        assertRefused(TestTokens.signed(TestTokens.SECRET, List.of(), Instant.now().minus(Duration.ofHours(1))));
+        assertRefused(valid.substring(0, valid.length() - 4));
+        assertRefused(Base64.getUrlEncoder().encodeToString("{\"alg\":\"none\"}".getBytes(StandardCharsets.UTF_8)) + header);
+        assertRefused("not a token");
+    }
+
+    private void assertRefused(String token) {
+        ApiAnswer answer = api.sending("Authorization", "Bearer " + token).get(${s.firstCollection});
+        assertProblem(answer, 401);
+        assertThat(answer.header("WWW-Authenticate")).contains("invalid_token");
+    }
+</#if>
 
     private static void assertProblem(ApiAnswer answer, int status) {
         assertThat(answer.status()).isEqualTo(status);

@@ -25,7 +25,7 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
     }
 
     public Api api() {
-        return new Api(running.server.url());
+        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})))</#if>;
     }
 
     /** A connection of the test's own, on which everything takes effect at once. */
@@ -49,7 +49,7 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
                 Connection connection = database.connect();
                 return new Running(Server.start(Settings.from(Map.of(
                         "DB_URL", database.url(), "DB_USER", database.user(), "DB_PASSWORD", database.password(),
-                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0"))), connection);
+                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0"<#if s.secured>, "AUTH_SECRET", TestTokens.SECRET</#if>))), connection);
             } catch (SQLException e) {
                 throw new IllegalStateException("The test database does not answer.", e);
             }

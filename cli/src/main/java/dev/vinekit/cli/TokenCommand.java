@@ -1,0 +1,49 @@
+package dev.vinekit.cli;
+
+import dev.vinekit.VineKit;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.project.Project;
+import java.time.Duration;
+import java.util.List;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Makes a token for trying a service out. */
+@Command(name = "token", description = {
+    "Makes a bearer token for the service of a generated project, as serve runs it: to try the roles out.",
+    "It is signed with AUTH_SECRET if that is set, else with a secret of the project's own on this machine."})
+final class TokenCommand extends ToolCommand {
+    private static final int MOST_MINUTES = 60 * 24 * 30;
+
+    @Mixin
+    private ProjectOptions project;
+
+    @Option(names = "--role", paramLabel = "ROLE", split = ",",
+            description = "Role of the token; may be given more than once (default: all roles).")
+    private List<String> roles;
+
+    @Option(names = "--subject", paramLabel = "NAME", defaultValue = "developer",
+            description = "Who the token is for (default: ${DEFAULT-VALUE}).")
+    private String subject;
+
+    @Option(names = "--minutes", paramLabel = "NUMBER", defaultValue = "60",
+            description = "How long it is valid (default: ${DEFAULT-VALUE}).")
+    private int minutes;
+
+    @Override
+    public Integer call() {
+        if (minutes < 1 || minutes > MOST_MINUTES) {
+            throw Fault.inCall("A token cannot be valid for " + minutes + " minutes.",
+                    "Give --minutes a number from 1 to " + MOST_MINUTES + ".");
+        }
+        Project existing = Project.existing(project.directory());
+        List<String> chosen = roles == null ? existing.service().roles() : roles;
+        System.out.println(VineKit.token(existing, System.getenv(), subject, chosen, Duration.ofMinutes(minutes)));
+        if (!output.quiet()) {
+            System.err.println((chosen.isEmpty() ? "No roles" : "Roles: " + String.join(", ", chosen)) + "; valid for "
+                    + minutes + " minutes. Send it as header: Authorization: Bearer TOKEN");
+        }
+        return 0;
+    }
+}

@@ -1,0 +1,30 @@
+/** Lets nobody through to a method that {@link Requires} rights but those who have them. */
+@Provider
+public final class AccessFilter implements DynamicFeature {
+    private final AccessTokens tokens;
+
+    public AccessFilter(AccessTokens tokens) {
+        this.tokens = tokens;
+    }
+
+    @Override
+    public void configure(ResourceInfo method, FeatureContext context) {
+        Requires requires = method.getResourceMethod().getAnnotation(Requires.class);
+        if (requires != null) {
+            context.register(new Check(tokens, List.of(requires.value())), Priorities.AUTHORIZATION);
+        }
+    }
+
+    private record Check(AccessTokens tokens, List<AccessRight> rights) implements ContainerRequestFilter {
+        @Override
+        public void filter(ContainerRequestContext request) {
+            SecurityContext caller = tokens.caller(request.getHeaderString(HttpHeaders.AUTHORIZATION));
+            for (AccessRight right : rights) {
+                if (!right.belongsTo(caller)) {
+                    throw ProblemException.forbidden();
+                }
+            }
+            request.setSecurityContext(caller);
+        }
+    }
+}

@@ -1,0 +1,6 @@
+/** The rights that a request needs, all of them. */
+@Retention(RetentionPolicy.RUNTIME)
+@Target(ElementType.METHOD)
+public @interface Requires {
+    AccessRight[] value();
+}
