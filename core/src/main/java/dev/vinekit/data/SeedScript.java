@@ -96,7 +96,8 @@ public final class SeedScript {
         return LocalDate.parse(iso.substring(0, 10)).plusDays(n) + iso.substring(10);
     }
 
-    private static String text(Sample sample, int n) {
+    /** A value as text, binary ones in hexadecimal. */
+    static String text(Sample sample, int n) {
         if (sample instanceof Sample.Text text) {
             return text.value();
         } else if (sample instanceof Sample.NumberedText text) {

@@ -34,7 +34,7 @@ public final class ReservedTypes {
             ProblemException Violation Constraint SqlError SqlErrors Columns PageRequest Page Cursor Validated OnCreate OnReplace Rules
             EntryPoint Health MergePatch PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
             ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer
-            OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany Versioned RequestIds Gate AccessRight
+            OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany Versioned RequestIds Gate OpenApi AccessRight
             Requires AccessFilter AccessTokens TestTokens Workers
             """.trim().split("\\s+"));
 

@@ -7,6 +7,7 @@ import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.ReservedTypes;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.source.openapi.OpenApi;
 import dev.vinekit.source.view.EntityView;
 import dev.vinekit.source.view.FieldView;
 import dev.vinekit.source.view.ServiceView;
@@ -29,7 +30,7 @@ import javax.lang.model.SourceVersion;
 public final class Sources {
     static final List<String> SUPPORT = List.of(
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
-            "InputReader", "Insert", "Json", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OrderBy", "Page",
+            "InputReader", "Insert", "Json", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
             "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "ColumnConverter", "KeyParameters");
 
@@ -136,6 +137,7 @@ public final class Sources {
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
         file("src/main/resources/db/schema.sql", mapping.definition(), "schema.sql");
         file("src/main/resources/db/seed.sql", seed, "seed.sql");
+        file("src/main/resources/openapi.json", OpenApi.of(mapping, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));
         while (library.find()) {

@@ -23,6 +23,7 @@ public final class Application {
                         ${e.path}<#if e?has_next>,<#else>)),</#if>
 </#list>
                 new Health(dataSource),
+                new OpenApi(settings.http().basePath()),
 <#list s.entities as e>
                 new ${e.name}Controller(${e.serviceVariable}<#list e.childServices as c>, ${c.variable}</#list>)<#if e?has_next>,<#else>);</#if>
 </#list>

@@ -30,6 +30,15 @@ class ContractTest {
 
     @Test
     @Tag("contract")
+    void descriptionOfTheInterfaceIsServed() {
+        ApiAnswer answer = api.get("/openapi.json");
+
+        assertThat(answer.body().path("openapi").textValue()).startsWith("3.1");
+        assertThat(answer.body().path("paths").has(${s.firstCollection!'"/health"'})).isTrue();
+    }
+
+    @Test
+    @Tag("contract")
     void unknownPathIsAProblem() {
         assertProblem(api.get("/no-such-collection"), 404);
     }

@@ -1,0 +1,128 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Relation;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.InsertedRows;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Rows that could be inserted into a seeded database next, and keys of rows that it has. */
+public final class ExampleRows {
+    private static final int MOST_ATTEMPTS = 1000;
+
+    private final SampleRows samples;
+    private final Mapping mapping;
+    private final Map<TableName, List<Map<Field, String>>> seeded = new HashMap<>();
+
+    /**
+     * For a seeded database.
+     *
+     * @param seed the script that inserts its rows
+     */
+    public ExampleRows(Mapping mapping, String seed) {
+        this.mapping = mapping;
+        this.samples = new SampleRows(mapping);
+        for (InsertedRows inserted : InsertedRows.of(seed)) {
+            mapping.entities().stream().filter(entity -> entity.table().name().name().equalsIgnoreCase(inserted.table()))
+                    .findFirst().ifPresent(entity -> remember(entity, inserted));
+        }
+    }
+
+    private void remember(Entity entity, InsertedRows inserted) {
+        List<Map<Field, String>> rows = seeded.computeIfAbsent(entity.table().name(), key -> new ArrayList<>());
+        for (List<Optional<String>> row : inserted.rows()) {
+            Map<Field, String> values = new HashMap<>();
+            for (Field field : entity.fields()) {
+                for (int i = 0; i < Math.min(row.size(), inserted.columns().size()); i++) {
+                    if (inserted.columns().get(i).equalsIgnoreCase(field.column().name())) {
+                        row.get(i).ifPresent(value -> values.put(field, value));
+                    }
+                }
+                if (field.input() == Field.Input.ASSIGNED) {
+                    values.putIfAbsent(field, String.valueOf(rows.size() + 1));
+                }
+            }
+            rows.add(values);
+        }
+    }
+
+    /** The key of a row that is there, part by part as text; nothing if none is known. */
+    public Optional<List<String>> key(Entity entity) {
+        return rows(entity).stream().filter(row -> row.keySet().containsAll(entity.key()))
+                .map(row -> entity.key().stream().map(row::get).toList()).findFirst();
+    }
+
+    /**
+     * A row that breaks no constraint beside those that are there: a text for each field that has a value, binary ones in
+     * hexadecimal. Nothing if no such row can be told.
+     */
+    public Optional<Map<Field, String>> another(Entity entity) {
+        int number = rows(entity).size() + 1;
+        Map<Field, String> row = new LinkedHashMap<>();
+        SampleRow sample = samples.row(entity, false);
+        for (Map.Entry<Field, Sample> value : sample.values().entrySet()) {
+            if (!(value.getValue() instanceof Sample.Nothing) && !(value.getValue() instanceof Sample.Reference)) {
+                row.put(value.getKey(), SeedScript.text(value.getValue(), number));
+            }
+        }
+        List<Relation> followed = entity.relations().stream().filter(relation -> relation.fields().stream()
+                .anyMatch(field -> sample.values().get(field) instanceof Sample.Reference)).toList();
+        for (int attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
+            Optional<Map<Field, String>> candidate = referring(followed, row, attempt);
+            if (candidate.isEmpty()) {
+                return Optional.empty();
+            }
+            if (rows(entity).stream().noneMatch(other -> collides(entity, candidate.get(), other))) {
+                return candidate;
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The row with references, those of each attempt to other rows. */
+    private Optional<Map<Field, String>> referring(List<Relation> relations, Map<Field, String> row, int attempt) {
+        Map<Field, String> complete = new LinkedHashMap<>(row);
+        int rest = attempt;
+        for (Relation relation : relations) {
+            Entity target = mapping.entity(relation.foreignKey().target());
+            List<Field> targets = relation.foreignKey().targetColumns().stream().map(target::field).toList();
+            List<Map<Field, String>> known = rows(target).stream().filter(parent -> parent.keySet().containsAll(targets))
+                    .toList();
+            if (known.isEmpty()) {
+                return Optional.empty();
+            }
+            Map<Field, String> parent = known.get(rest % known.size());
+            rest /= known.size();
+            for (int i = 0; i < targets.size(); i++) {
+                String value = parent.get(targets.get(i));
+                String before = complete.putIfAbsent(relation.fields().get(i), value);
+                if (before != null && !before.equals(value)) {
+                    return Optional.empty();
+                }
+            }
+        }
+        return Optional.of(complete);
+    }
+
+    private static boolean collides(Entity entity, Map<Field, String> row, Map<Field, String> other) {
+        List<UniqueKey> keys = new ArrayList<>(entity.table().uniqueKeys());
+        entity.table().primaryKey().ifPresent(keys::add);
+        entity.table().indexes().stream().filter(index -> index.unique() && index.definition().isEmpty())
+                .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
+        return keys.stream().map(key -> key.columns().stream().map(entity::field).toList())
+                .anyMatch(fields -> fields.stream().allMatch(field ->
+                        row.get(field) != null && row.get(field).equalsIgnoreCase(other.get(field))));
+    }
+
+    private List<Map<Field, String>> rows(Entity entity) {
+        return seeded.getOrDefault(entity.table().name(), List.of());
+    }
+}

@@ -1,0 +1,61 @@
+package dev.vinekit.source.openapi;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Iterator;
+import java.util.Map;
+
+/** Writes JSON so that it reads and compares well line by line: whatever fits on a line is on one. */
+final class JsonText {
+    private static final int WIDTH = 110;
+
+    private final StringBuilder text = new StringBuilder();
+
+    private JsonText() {
+    }
+
+    static String of(JsonNode value) {
+        JsonText writer = new JsonText();
+        writer.write(value, "");
+        return writer.text.append('\n').toString();
+    }
+
+    private void write(JsonNode value, String margin) {
+        String line = fits(value, WIDTH - margin.length()) >= 0 ? value.toString() : "";
+        if (!line.isEmpty()) {
+            text.append(line);
+            return;
+        }
+        String inner = margin + "  ";
+        boolean object = value instanceof ObjectNode;
+        text.append(object ? '{' : '[');
+        Iterator<Map.Entry<String, JsonNode>> properties = value.properties().iterator();
+        Iterator<JsonNode> elements = value.iterator();
+        while (elements.hasNext()) {
+            JsonNode element = elements.next();
+            text.append('\n').append(inner);
+            if (object) {
+                text.append(OpenApi.MAPPER.getNodeFactory().textNode(properties.next().getKey())).append(": ");
+            }
+            write(element, inner);
+            text.append(elements.hasNext() ? "," : "");
+        }
+        text.append('\n').append(margin).append(object ? '}' : ']');
+    }
+
+    /** The room that is left when a value has been written on a line; negative if it does not fit, or should not. */
+    private static int fits(JsonNode value, int room) {
+        if (!value.isContainerNode()) {
+            return value.isTextual() ? room - value.textValue().length() - 2 : room - value.asText().length();
+        }
+        int left = room - 2;
+        Iterator<Map.Entry<String, JsonNode>> properties = value.properties().iterator();
+        for (JsonNode element : value) {
+            left = fits(element, left - 2 - (properties.hasNext() ? properties.next().getKey().length() + 3 : 0));
+            if (left < 0) {
+                return left;
+            }
+        }
+        return left;
+    }
+}

@@ -1,0 +1,452 @@
+package dev.vinekit.source.openapi;
+
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.vinekit.data.ExampleRows;
+import dev.vinekit.mapping.Child;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.Relation;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Describes the HTTP interface of a service (OpenAPI Specification 3.1.0). */
+public final class OpenApi {
+    static final JsonMapper MAPPER = JsonMapper.builder()
+            .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).nodeFactory(new JsonNodeFactory(true)).build();
+
+    private final Mapping mapping;
+    private final ExampleRows examples;
+    private final ObjectNode document = MAPPER.createObjectNode();
+    private final ObjectNode parameters = MAPPER.createObjectNode();
+    private final ObjectNode schemas = MAPPER.createObjectNode();
+
+    private OpenApi(Mapping mapping, String seed) {
+        this.mapping = mapping;
+        this.examples = new ExampleRows(mapping, seed);
+    }
+
+    /**
+     * The document, as text.
+     *
+     * @param seed the script whose rows its examples go with
+     */
+    public static String of(Mapping mapping, String seed) {
+        return JsonText.of(new OpenApi(mapping, seed).document());
+    }
+
+    private ObjectNode document() {
+        document.put("openapi", "3.1.0");
+        document.putObject("info").put("title", mapping.artifact()).put("version", "1.0.0").put("description",
+                "HEAD can be used wherever GET can. An answer of an error is a problem (RFC 9457).");
+        document.putArray("servers").addObject().put("url", mapping.conventions().basePath());
+        if (mapping.hasAccess()) {
+            document.putArray("security").addObject().putArray("bearer");
+        }
+        ObjectNode paths = document.putObject("paths");
+        paths.set("/", MAPPER.createObjectNode().set("get", open("entryPoint", "The collections and their links",
+                json("The collections by name", MAPPER.createObjectNode().put("type", "object").set("additionalProperties",
+                        MAPPER.createObjectNode().put("type", "string").put("format", "uri"))), "503")));
+        paths.set("/health", MAPPER.createObjectNode().set("get", open("health", "Whether the service can do its work",
+                json("It can", status("up")), "503")));
+        paths.withObject("/~1health").withObject("/get").withObject("/responses").set("503", json("The database does not answer", status("down")));
+        paths.set("/openapi.json", MAPPER.createObjectNode().set("get", open("openapi", "This description",
+                json("OpenAPI 3.1", MAPPER.createObjectNode().put("type", "object")))));
+        commonParameters();
+        schemas.set("Problem", problem());
+        for (Entity entity : mapping.entities()) {
+            table(paths, entity);
+        }
+        for (Child child : mapping.children()) {
+            children(paths, child);
+        }
+        ObjectNode components = document.putObject("components");
+        components.set("schemas", schemas);
+        components.set("parameters", parameters);
+        components.set("responses", new Responses(mapping.hasAccess()).all());
+        components.set("headers", Responses.headers());
+        if (mapping.hasAccess()) {
+            components.putObject("securitySchemes").putObject("bearer")
+                    .put("type", "http").put("scheme", "bearer").put("bearerFormat", "JWT");
+        }
+        return document;
+    }
+
+    /** An operation that needs no token. */
+    private static ObjectNode open(String id, String summary, ObjectNode success, String... statuses) {
+        ObjectNode operation = MAPPER.createObjectNode().put("operationId", id).put("summary", summary);
+        operation.putArray("security");
+        ObjectNode responses = operation.putObject("responses");
+        responses.set("200", success);
+        Responses.refer(responses, statuses);
+        return operation;
+    }
+
+    private static ObjectNode status(String status) {
+        ObjectNode schema = MAPPER.createObjectNode().put("type", "object");
+        schema.putObject("properties").putObject("status").put("const", status);
+        return schema;
+    }
+
+    private static ObjectNode json(String description, ObjectNode schema) {
+        ObjectNode response = MAPPER.createObjectNode().put("description", description);
+        response.putObject("content").putObject("application/json").set("schema", schema);
+        return response;
+    }
+
+    private static ObjectNode problem() {
+        ObjectNode problem = MAPPER.createObjectNode().put("type", "object");
+        ObjectNode properties = problem.putObject("properties");
+        properties.putObject("type").put("type", "string");
+        properties.putObject("title").put("type", "string");
+        properties.putObject("status").put("type", "integer");
+        properties.putObject("detail").put("type", "string");
+        properties.putObject("request").put("type", "string").put("description", "Identifier that is also in the log");
+        ObjectNode violation = properties.putObject("violations").put("type", "array").putObject("items").put("type", "object");
+        ObjectNode of = violation.putObject("properties");
+        of.putObject("field").put("type", "string");
+        of.putObject("rule").put("type", "string");
+        of.putObject("message").put("type", "string");
+        violation.putArray("required").add("field").add("rule").add("message");
+        problem.putArray("required").add("type").add("title").add("status").add("detail");
+        return problem;
+    }
+
+    private void commonParameters() {
+        query("limit", "The greatest number of rows", MAPPER.createObjectNode().put("type", "integer")
+                .put("minimum", 1).put("maximum", 500).put("default", 50));
+        query("after", "A cursor from the Link header of the page before, asked for with the same sort",
+                MAPPER.createObjectNode().put("type", "string"));
+        query("count", "Whether the header Total-Count tells the number of all rows",
+                MAPPER.createObjectNode().put("type", "boolean").put("default", false));
+        header("If-Match", "Entity tags, one of which the row must have");
+        header("If-None-Match", "Entity tags of the states that the client knows");
+    }
+
+    private void query(String name, String description, ObjectNode schema) {
+        parameters.set(name, parameter(name, "query", description, schema));
+    }
+
+    private void header(String name, String description) {
+        parameters.set(name, parameter(name, "header", description, MAPPER.createObjectNode().put("type", "string")));
+    }
+
+    private static ObjectNode parameter(String name, String in, String description, ObjectNode schema) {
+        ObjectNode parameter = MAPPER.createObjectNode().put("name", name).put("in", in).put("description", description);
+        parameter.set("schema", schema);
+        return parameter;
+    }
+
+    private void table(ObjectNode paths, Entity entity) {
+        String name = entity.name().value();
+        schemas.set(name, stored(entity));
+        listParameters(entity);
+        ObjectNode collection = MAPPER.createObjectNode();
+        if (entity.can(Operation.LIST)) {
+            collection.set("get", list(entity, "list" + name, entity.path(), "Lists the " + plural(entity)));
+        }
+        if (entity.can(Operation.CREATE)) {
+            schemas.set(name + "Input", new Bodies(entity, examples).created());
+            collection.set("post", create(entity));
+        }
+        if (!collection.isEmpty()) {
+            paths.set("/" + entity.path(), collection);
+        }
+        ObjectNode item = MAPPER.createObjectNode();
+        if (!entity.key().isEmpty()) {
+            parameters.set(name + ".key", key(entity));
+            item.putArray("parameters").add(reference("parameters", name + ".key"));
+        }
+        item(item, entity);
+        if (item.size() > 1) {
+            paths.set("/" + entity.path() + "/{key}", item);
+        }
+    }
+
+    private void item(ObjectNode item, Entity entity) {
+        String name = entity.name().value();
+        if (entity.can(Operation.READ)) {
+            ObjectNode read = operation(entity, "read" + name, "Reads " + article(entity));
+            ArrayNode list = read.putArray("parameters").add(reference("parameters", "If-None-Match"))
+                    .add(reference("parameters", name + ".fields"));
+            if (isIncluding(entity)) {
+                list.add(reference("parameters", name + ".include"));
+            }
+            ObjectNode responses = read.putObject("responses");
+            responses.set("200", withTag(json("The row", reference("schemas", name))));
+            Responses.refer(responses, "304", "400", "404", "406", "412", "500", "503");
+            secured(responses);
+            item.set("get", read);
+        }
+        if (entity.can(Operation.REPLACE)) {
+            schemas.set(name + "Replacement", new Bodies(entity, examples).replaced());
+            item.set("put", write(entity, "replace", "Replaces " + article(entity), "application/json", name + "Replacement"));
+        }
+        if (entity.can(Operation.PATCH)) {
+            schemas.set(name + "Change", new Bodies(entity, examples).changed());
+            item.set("patch", write(entity, "change", "Changes fields of " + article(entity),
+                    "application/merge-patch+json", name + "Change"));
+        }
+        if (entity.can(Operation.DELETE)) {
+            ObjectNode delete = operation(entity, "delete" + name, "Deletes " + article(entity));
+            delete.putArray("parameters").add(reference("parameters", "If-Match"));
+            ObjectNode responses = delete.putObject("responses");
+            responses.putObject("204").put("description", "It is gone");
+            Responses.refer(responses, "400", "404", "409", "412", "500", "503");
+            secured(responses);
+            item.set("delete", delete);
+        }
+    }
+
+    private ObjectNode operation(Entity entity, String id, String summary) {
+        ObjectNode operation = MAPPER.createObjectNode().put("operationId", id).put("summary", summary);
+        operation.putArray("tags").add(entity.path());
+        return operation;
+    }
+
+    private void secured(ObjectNode responses) {
+        if (mapping.hasAccess()) {
+            Responses.refer(responses, "401", "403");
+        }
+    }
+
+    private ObjectNode list(Entity entity, String id, String tag, String summary) {
+        ObjectNode list = MAPPER.createObjectNode().put("operationId", id).put("summary", summary);
+        list.putArray("tags").add(tag);
+        ArrayNode wanted = list.putArray("parameters");
+        String name = entity.name().value();
+        Stream.of("limit", "after", "count", name + ".sort", name + ".fields", name + ".include")
+                .filter(parameters::has).forEach(parameter -> wanted.add(reference("parameters", parameter)));
+        filters(entity).forEach(filter -> wanted.add(reference("parameters", filter)));
+        ObjectNode rows = MAPPER.createObjectNode().put("type", "array");
+        rows.set("items", reference("schemas", name));
+        ObjectNode success = json("The rows of a page", rows);
+        success.putObject("headers").setAll(Map.of(
+                "Link", reference("headers", "Link"), "Total-Count", reference("headers", "Total-Count")));
+        ObjectNode responses = list.putObject("responses");
+        responses.set("200", success);
+        Responses.refer(responses, "400", "406", "500", "503");
+        secured(responses);
+        return list;
+    }
+
+    private ObjectNode create(Entity entity) {
+        String name = entity.name().value();
+        ObjectNode create = operation(entity, "create" + name, "Creates " + article(entity)
+                + (entity.transactional() ? ", or all that an array has" : ""));
+        ObjectNode body = MAPPER.createObjectNode();
+        ObjectNode one = reference("schemas", name + "Input");
+        if (entity.transactional()) {
+            ObjectNode many = MAPPER.createObjectNode().put("type", "array").put("maxItems", 1000);
+            many.set("items", one.deepCopy());
+            body.putArray("oneOf").add(one).add(many);
+        } else {
+            body = one;
+        }
+        requestBody(create, "application/json", body, new Bodies(entity, examples).exampleOfCreated());
+        ObjectNode row = reference("schemas", name);
+        ObjectNode answer = row;
+        if (entity.transactional()) {
+            answer = MAPPER.createObjectNode();
+            ObjectNode rows = MAPPER.createObjectNode().put("type", "array");
+            rows.set("items", row.deepCopy());
+            answer.putArray("oneOf").add(row).add(rows);
+        }
+        ObjectNode success = json("As stored", answer);
+        if (entity.can(Operation.READ)) {
+            withTag(success).withObject("/headers").set("Location", reference("headers", "Location"));
+        }
+        ObjectNode responses = create.putObject("responses");
+        responses.set("201", success);
+        Responses.refer(responses, "400", "406", "409", "413", "415", "422", "500", "503");
+        secured(responses);
+        return create;
+    }
+
+    private ObjectNode write(Entity entity, String verb, String summary, String mediaType, String schema) {
+        ObjectNode write = operation(entity, verb + entity.name().value(), summary);
+        write.putArray("parameters").add(reference("parameters", "If-Match"));
+        Bodies bodies = new Bodies(entity, examples);
+        requestBody(write, mediaType, reference("schemas", schema),
+                verb.equals("replace") ? bodies.exampleOfReplaced() : bodies.exampleOfChanged());
+        ObjectNode responses = write.putObject("responses");
+        responses.set("200", withTag(json("As stored", reference("schemas", entity.name().value()))));
+        Responses.refer(responses, "400", "404", "406", "409", "412", "413", "415", "422", "500", "503");
+        secured(responses);
+        return write;
+    }
+
+    private static void requestBody(ObjectNode operation, String mediaType, ObjectNode schema, Optional<ObjectNode> example) {
+        ObjectNode body = operation.putObject("requestBody").put("required", true);
+        ObjectNode content = body.putObject("content").putObject(mediaType);
+        content.set("schema", schema);
+        example.ifPresent(value -> content.set("example", value));
+    }
+
+    private static ObjectNode withTag(ObjectNode response) {
+        response.withObject("/headers").set("ETag", reference("headers", "ETag"));
+        return response;
+    }
+
+    private void children(ObjectNode paths, Child child) {
+        String path = "/" + child.parent().path() + "/{key}/" + child.path();
+        String id = child.finder().value() + "Of" + child.parent().name().value();
+        ObjectNode item = MAPPER.createObjectNode();
+        item.putArray("parameters").add(reference("parameters", child.parent().name().value() + ".key"));
+        ObjectNode list = list(child.entity(), id, child.parent().path(),
+                "Lists the " + plural(child.entity()) + " of " + article(child.parent()));
+        Responses.refer(list.withObject("/responses"), "404");
+        item.set("get", list);
+        paths.set(path, item);
+    }
+
+    private ObjectNode stored(Entity entity) {
+        ObjectNode schema = MAPPER.createObjectNode().put("type", "object");
+        if (!entity.table().comment().isBlank()) {
+            schema.put("description", entity.table().comment());
+        }
+        ObjectNode properties = schema.putObject("properties");
+        ArrayNode required = schema.putArray("required");
+        for (Field field : entity.fields()) {
+            ObjectNode property = TypeSchemas.stored(field);
+            Bodies.describe(property, field);
+            properties.set(field.jsonName(), property);
+            required.add(field.jsonName());
+        }
+        for (Relation relation : entity.relations()) {
+            if (relation.followed()) {
+                ObjectNode included = MAPPER.createObjectNode();
+                included.putArray("anyOf").add(reference("schemas", mapping.entity(relation.foreignKey().target()).name().value()))
+                        .add(MAPPER.createObjectNode().put("type", "null"));
+                properties.set(relation.jsonName(), included.put("description", "With include only"));
+            }
+        }
+        return schema;
+    }
+
+    private ObjectNode key(Entity entity) {
+        boolean single = entity.key().size() == 1;
+        ObjectNode schema = single ? TypeSchemas.type(entity.key().get(0)) : MAPPER.createObjectNode().put("type", "string");
+        ObjectNode key = parameter("key", "path", single ? "The key of a row"
+                : "The key of a row: " + entity.key().stream().map(Field::jsonName).collect(Collectors.joining(", "))
+                        + ", each percent-encoded, joined by commas", schema).put("required", true);
+        examples.key(entity).ifPresent(parts -> key.set("example", single
+                ? TypeSchemas.value(entity.key().get(0), parts.get(0))
+                : MAPPER.getNodeFactory().textNode(parts.stream().map(part ->
+                        URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20")).collect(Collectors.joining(",")))));
+        return key;
+    }
+
+    private static boolean isIncluding(Entity entity) {
+        return entity.relations().stream().anyMatch(Relation::followed);
+    }
+
+    private void listParameters(Entity entity) {
+        String name = entity.name().value();
+        List<String> sortable = Stream.concat(
+                (entity.key().isEmpty() ? entity.comparable() : entity.key()).stream(), filterFields(entity).stream())
+                .filter(field -> field.type() != JavaType.FLOAT).map(Field::jsonName).distinct().toList();
+        names(name + ".sort", "sort", "What to order by, with a minus in front for descending order; rows without a value come "
+                + "before others", sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
+        names(name + ".fields", "fields", "The answer has these fields only",
+                entity.fields().stream().map(Field::jsonName).toList());
+        if (isIncluding(entity)) {
+            names(name + ".include", "include", "The rows referred to that the answer is to have",
+                    entity.relations().stream().filter(Relation::followed).map(Relation::jsonName).toList());
+        }
+        for (Field field : filterFields(entity)) {
+            for (String operator : operators(field)) {
+                ObjectNode schema = switch (operator) {
+                    case "isNull" -> MAPPER.createObjectNode().put("type", "boolean");
+                    case "contains", "startsWith" -> MAPPER.createObjectNode().put("type", "string");
+                    case "in" -> {
+                        ObjectNode many = MAPPER.createObjectNode().put("type", "array").put("maxItems", 100);
+                        many.set("items", TypeSchemas.type(field));
+                        yield many;
+                    }
+                    default -> TypeSchemas.type(field);
+                };
+                ObjectNode parameter = parameter(field.jsonName() + (operator.isEmpty() ? "" : "." + operator), "query",
+                        described(field, operator), schema);
+                if (operator.equals("in")) {
+                    parameter.put("style", "form").put("explode", false);
+                }
+                parameters.set(filterName(entity, field, operator), parameter);
+            }
+        }
+    }
+
+    private void names(String component, String name, String description, List<String> options) {
+        ObjectNode many = MAPPER.createObjectNode().put("type", "array");
+        ArrayNode names = many.putObject("items").put("type", "string").putArray("enum");
+        options.forEach(names::add);
+        parameters.set(component, parameter(name, "query", description, many).put("style", "form").put("explode", false));
+    }
+
+    private static List<Field> filterFields(Entity entity) {
+        return Stream.concat(entity.filters().stream(),
+                entity.finders().stream().flatMap(finder -> finder.fields().stream())).distinct().toList();
+    }
+
+    private static List<String> operators(Field field) {
+        List<String> operators = new ArrayList<>(List.of("", "not", "in", "isNull"));
+        if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
+            operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
+        }
+        if (field.type() == JavaType.STRING) {
+            operators.addAll(List.of("contains", "startsWith"));
+        }
+        return operators;
+    }
+
+    private List<String> filters(Entity entity) {
+        return filterFields(entity).stream()
+                .flatMap(field -> operators(field).stream().map(operator -> filterName(entity, field, operator))).toList();
+    }
+
+    /** The component of a parameter, in the letters that components may have. */
+    private static String filterName(Entity entity, Field field, String operator) {
+        return entity.name().value().replaceAll("[^A-Za-z0-9_]", "_") + ".filter" + entity.fields().indexOf(field)
+                + (operator.isEmpty() ? "" : "." + operator);
+    }
+
+    private static String described(Field field, String operator) {
+        String name = field.jsonName();
+        return switch (operator) {
+            case "not" -> "Rows with another " + name;
+            case "in" -> "Rows with one of these " + name;
+            case "isNull" -> "Rows without, or with, a " + name;
+            case "atLeast" -> "Rows with this " + name + " or more";
+            case "atMost" -> "Rows with this " + name + " or less";
+            case "greater" -> "Rows with more than this " + name;
+            case "less" -> "Rows with less than this " + name;
+            case "contains" -> "Rows whose " + name + " contains this";
+            case "startsWith" -> "Rows whose " + name + " starts with this";
+            default -> "Rows with this " + name;
+        };
+    }
+
+    static ObjectNode reference(String kind, String name) {
+        return MAPPER.createObjectNode().put("$ref", "#/components/" + kind + "/" + name);
+    }
+
+    private static String plural(Entity entity) {
+        return entity.path().replace('-', ' ');
+    }
+
+    private static String article(Entity entity) {
+        return ("aeiou".indexOf(entity.title().charAt(0)) >= 0 ? "an " : "a ") + entity.title();
+    }
+}

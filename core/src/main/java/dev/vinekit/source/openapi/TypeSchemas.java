@@ -1,0 +1,144 @@
+package dev.vinekit.source.openapi;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.RowRule;
+import java.math.BigDecimal;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.UUID;
+import java.util.regex.Pattern;
+
+/** JSON Schemas of values (draft 2020-12, with the formats of the OpenAPI format registry). */
+final class TypeSchemas {
+    static final JsonNodeFactory JSON = new JsonNodeFactory(true);
+
+    /** Regular expressions that mean the same in Java and in ECMA-262, which JSON Schema refers to. */
+    private static final Pattern PLAIN_REGEX = Pattern.compile("(?:[A-Za-z0-9 _,;:@%&=!<>\"'#~/-]|\\\\[dwstnr.\\\\/^$*+?()\\[\\]{}|-]"
+            + "|[\\[\\]^$|()*+?{}.]|\\(\\?[:=!])*");
+
+    private TypeSchemas() {
+    }
+
+    /** The values of a field as answers have them. */
+    static ObjectNode stored(Field field) {
+        return nullable(type(field), field.column().nullable());
+    }
+
+    /**
+     * The values of a field that are taken.
+     *
+     * @param mayBeNull whether null is, in place of leaving it out
+     */
+    static ObjectNode taken(Entity entity, Field field, boolean mayBeNull) {
+        ObjectNode schema = type(field);
+        field.rules().forEach(rule -> rule(schema, field, rule));
+        entity.rowRules().forEach(rule -> {
+            if (rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field)) {
+                ArrayNode options = schema.putArray("enum");
+                oneOf.options().forEach(options::add);
+            }
+        });
+        return nullable(schema, mayBeNull);
+    }
+
+    private static ObjectNode nullable(ObjectNode schema, boolean mayBeNull) {
+        if (mayBeNull && schema.has("type")) {
+            String type = schema.get("type").textValue();
+            schema.set("type", JSON.arrayNode().add(type).add("null"));
+            if (schema.get("enum") instanceof ArrayNode options) {
+                options.addNull();
+            }
+        }
+        return schema;
+    }
+
+    /** The JSON type without what else the column demands; anything for a type of a person's own. */
+    static ObjectNode type(Field field) {
+        ObjectNode schema = JSON.objectNode();
+        if (field.converter().isPresent()) {
+            return schema;
+        }
+        if (field.enumeration().isPresent()) {
+            ArrayNode options = schema.put("type", "string").putArray("enum");
+            field.enumeration().get().constants().values().forEach(options::add);
+            return schema;
+        }
+        return switch (field.type()) {
+            case BOOLEAN -> schema.put("type", "boolean");
+            case INTEGER -> schema.put("type", "integer").put("format", "int32");
+            case LONG -> schema.put("type", "integer").put("format", "int64");
+            case BIG_DECIMAL -> schema.put("type", "number");
+            case FLOAT -> schema.put("type", "number").put("format", "float");
+            case DOUBLE -> schema.put("type", "number").put("format", "double");
+            case STRING, ENUM -> schema.put("type", "string");
+            case BINARY -> schema.put("type", "string").put("contentEncoding", "base64");
+            case DATE -> schema.put("type", "string").put("format", "date");
+            case TIME -> schema.put("type", "string").put("format", "time-local");
+            case OFFSET_TIME -> schema.put("type", "string").put("format", "time");
+            case DATE_TIME -> schema.put("type", "string").put("format", "date-time-local");
+            case OFFSET_DATE_TIME -> schema.put("type", "string").put("format", "date-time");
+            case UUID -> schema.put("type", "string").put("format", "uuid");
+            case JSON -> schema;
+        };
+    }
+
+    private static void rule(ObjectNode schema, Field field, FieldRule rule) {
+        if (rule instanceof FieldRule.Length length) {
+            if (length.least() > 0) {
+                schema.put("minLength", Math.max(length.least(), schema.path("minLength").asInt(0)));
+            }
+            if (length.most() < Integer.MAX_VALUE) {
+                schema.put("maxLength", Math.min(length.most(), schema.path("maxLength").asInt(Integer.MAX_VALUE)));
+            }
+        } else if (rule instanceof FieldRule.Least least) {
+            schema.put(least.inclusive() ? "minimum" : "exclusiveMinimum", least.bound());
+        } else if (rule instanceof FieldRule.Most most) {
+            schema.put(most.inclusive() ? "maximum" : "exclusiveMaximum", most.bound());
+        } else if (rule instanceof FieldRule.Digits digits) {
+            BigDecimal bound = BigDecimal.ONE.movePointRight(digits.integer());
+            if (!schema.has("maximum") && !schema.has("exclusiveMaximum")) {
+                schema.put("exclusiveMaximum", bound);
+            }
+            if (!schema.has("minimum") && !schema.has("exclusiveMinimum")) {
+                schema.put("exclusiveMinimum", bound.negate());
+            }
+            schema.put("multipleOf", BigDecimal.ONE.movePointLeft(digits.fraction()));
+        } else if (rule instanceof FieldRule.Pattern pattern) {
+            if (PLAIN_REGEX.matcher(pattern.regex()).matches() && !schema.has("pattern")) {
+                schema.put("pattern", "^(?:" + pattern.regex() + ")$");
+            } else {
+                schema.put("description", "Matches " + pattern.regex());
+            }
+        }
+    }
+
+    /** A value as JSON has it. */
+    static JsonNode value(Field field, String text) {
+        if (field.enumeration().isPresent()) {
+            return JSON.textNode(text);
+        }
+        return switch (field.type()) {
+            case BOOLEAN -> JSON.booleanNode(text.equalsIgnoreCase("true") || text.equals("1"));
+            case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> JSON.numberNode(new BigDecimal(text));
+            case BINARY -> JSON.textNode(Base64.getEncoder().encodeToString(HexFormat.of().parseHex(text)));
+            case DATE_TIME, OFFSET_DATE_TIME -> JSON.textNode(text.replace(' ', 'T'));
+            case JSON -> parsed(text);
+            default -> JSON.textNode(text);
+        };
+    }
+
+    private static JsonNode parsed(String json) {
+        try {
+            return OpenApi.MAPPER.readTree(json);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException("not JSON: " + json, e);
+        }
+    }
+}
