@@ -4,6 +4,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
+import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.InsertedRows;
@@ -80,7 +81,8 @@ public final class ExampleRows {
             if (candidate.isEmpty()) {
                 return Optional.empty();
             }
-            if (rows(entity).stream().noneMatch(other -> collides(entity, candidate.get(), other))) {
+            if (keepsRules(entity, candidate.get())
+                    && rows(entity).stream().noneMatch(other -> collides(entity, candidate.get(), other))) {
                 return candidate;
             }
         }
@@ -110,6 +112,17 @@ public final class ExampleRows {
             }
         }
         return Optional.of(complete);
+    }
+
+    /** Whether references that must differ, or be equal, are so. */
+    private static boolean keepsRules(Entity entity, Map<Field, String> row) {
+        return entity.rowRules().stream().filter(RowRule.Compare.class::isInstance).map(RowRule.Compare.class::cast)
+                .filter(rule -> row.containsKey(rule.left()) && row.containsKey(rule.right()))
+                .allMatch(rule -> switch (rule.operator()) {
+                    case NOT_EQUAL -> !row.get(rule.left()).equals(row.get(rule.right()));
+                    case EQUAL -> row.get(rule.left()).equals(row.get(rule.right()));
+                    default -> true;
+                });
     }
 
     private static boolean collides(Entity entity, Map<Field, String> row, Map<Field, String> other) {

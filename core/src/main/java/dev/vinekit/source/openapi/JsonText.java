@@ -21,9 +21,8 @@ final class JsonText {
     }
 
     private void write(JsonNode value, String margin) {
-        String line = fits(value, WIDTH - margin.length()) >= 0 ? value.toString() : "";
-        if (!line.isEmpty()) {
-            text.append(line);
+        if (!value.isContainerNode() || fits(value, WIDTH - margin.length()) >= 0) {
+            text.append(value);
             return;
         }
         String inner = margin + "  ";

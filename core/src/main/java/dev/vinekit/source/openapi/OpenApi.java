@@ -16,6 +16,7 @@ import dev.vinekit.mapping.Relation;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -302,7 +303,9 @@ public final class OpenApi {
 
     private void children(ObjectNode paths, Child child) {
         String path = "/" + child.parent().path() + "/{key}/" + child.path();
-        String id = child.finder().value() + "Of" + child.parent().name().value();
+        String id = "list" + Arrays.stream(child.path().split("[^\\p{L}\\p{N}]+")).filter(word -> !word.isEmpty())
+                .map(word -> Character.toUpperCase(word.charAt(0)) + word.substring(1)).collect(Collectors.joining())
+                + "Of" + child.parent().name().value();
         ObjectNode item = MAPPER.createObjectNode();
         item.putArray("parameters").add(reference("parameters", child.parent().name().value() + ".key"));
         ObjectNode list = list(child.entity(), id, child.parent().path(),

@@ -36,7 +36,7 @@ public final class Application {
 
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper(), new RequestIds()<#if s.secured>,
+        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper()<#if s.secured>,
                 new AccessFilter(new AccessTokens(settings.access()))</#if><#if s.temporalKeys>, new KeyParameters()</#if>);
     }
 }

@@ -1,7 +1,6 @@
 /** What every request passes on its way in: limits, an identifier, the access log, and an orderly stop. */
 final class Gate implements HttpHandler {
     private static final Logger ACCESS = LoggerFactory.getLogger(Gate.class);
-    private static final HttpString REQUEST_ID = new HttpString(RequestIds.HEADER);
 
     /** As much of a body is read before a thread is taken for the request. */
     private static final int BUFFER = 16 * 1024;
@@ -18,9 +17,8 @@ final class Gate implements HttpHandler {
 
     @Override
     public void handleRequest(HttpServerExchange exchange) throws Exception {
-        String id = RequestIds.of(exchange.getRequestHeaders().getFirst(REQUEST_ID));
-        exchange.getRequestHeaders().put(REQUEST_ID, id);
-        exchange.getResponseHeaders().put(REQUEST_ID, id);
+        String id = RequestIds.of(exchange.getRequestHeaders().getFirst(RequestIds.HEADER));
+        exchange.getResponseHeaders().put(RequestIds.HEADER, id);
         exchange.addDefaultResponseListener(Gate::explain);
         if (ACCESS.isInfoEnabled()) {
             long begin = System.nanoTime();
@@ -96,7 +94,7 @@ final class Gate implements HttpHandler {
         }
         exchange.getResponseHeaders().put(Headers.CONTENT_TYPE, Problem.MEDIA_TYPE);
         exchange.getResponseSender().send(Json.tree(Problem.of(status, StatusCodes.getReason(status), detail, List.of())
-                .to(exchange.getResponseHeaders().getFirst(REQUEST_ID))).toString());
+                .to(exchange.getResponseHeaders().getFirst(RequestIds.HEADER))).toString());
         return true;
     }
 

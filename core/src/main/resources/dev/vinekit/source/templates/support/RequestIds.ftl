@@ -1,23 +1,27 @@
 /** Gives each request an identifier, unless it brings one: it is in the log, in the answer and in problems. */
-@Provider
-@PreMatching
-public final class RequestIds implements ContainerRequestFilter, ContainerResponseFilter {
-    static final String HEADER = "X-Request-Id";
+final class RequestIds implements HttpHandler {
+    static final HttpString HEADER = new HttpString("X-Request-Id");
 
     private static final String KEY = "request";
     private static final Pattern GIVEN = Pattern.compile("[A-Za-z0-9._~-]{1,64}");
     private static final String PROCESS = Long.toString(new SecureRandom().nextLong() & 0xFFFFFFFFFL, 36) + "-";
     private static final AtomicLong NUMBER = new AtomicLong();
 
-    @Override
-    public void filter(ContainerRequestContext request) {
-        MDC.put(KEY, of(request.getHeaderString(HEADER)));
+    private final HttpHandler next;
+
+    /** Puts the identifier of each request into what its thread logs. */
+    RequestIds(HttpHandler next) {
+        this.next = next;
     }
 
     @Override
-    public void filter(ContainerRequestContext request, ContainerResponseContext response) {
-        response.getHeaders().putSingle(HEADER, current());
-        MDC.remove(KEY);
+    public void handleRequest(HttpServerExchange exchange) throws Exception {
+        MDC.put(KEY, exchange.getResponseHeaders().getFirst(HEADER));
+        try {
+            next.handleRequest(exchange);
+        } finally {
+            MDC.remove(KEY);
+        }
     }
 
     /** The identifier that a client or a proxy gives, if it is fit for a log; otherwise a new one. */

@@ -70,6 +70,7 @@ public final class Server implements AutoCloseable {
                 .setContextPath(basePath)
                 .addServletContextAttribute(ResteasyDeployment.class.getName(), deployment)
                 .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).setAsyncSupported(true).addMapping("/*"));
+        info.addInnerHandlerChainWrapper(RequestIds::new);
         threads.ifPresent(info::setExecutor);
         DeploymentManager manager = Servlets.defaultContainer().addDeployment(info);
         manager.deploy();

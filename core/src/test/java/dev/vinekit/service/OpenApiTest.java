@@ -1,0 +1,120 @@
+package dev.vinekit.service;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import dev.vinekit.TestDatabases;
+import dev.vinekit.Scope;
+import dev.vinekit.VineKit;
+import dev.vinekit.source.SourceFile;
+import io.swagger.v3.parser.OpenAPIV3Parser;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The description of the interface, read by a parser that is not ours, and held against what the service does. */
+class OpenApiTest {
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    void descriptionIsWellFormed(String engine) {
+        assertThat(mistakes(ServedCellar.on(engine).http().get("/openapi.json").text())).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql"})
+    void descriptionOfAHostileSchemaIsWellFormed(String engine) throws Exception {
+        try (TestDatabases database = TestDatabases.hostile(engine)) {
+            String description = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.hostile"))
+                    .files().stream().filter(file -> file.path().endsWith("openapi.json")).map(SourceFile::text)
+                    .findFirst().orElseThrow();
+
+            assertThat(mistakes(description)).isEmpty();
+        }
+    }
+
+    private static List<String> mistakes(String description) {
+        return new OpenAPIV3Parser().readContents(description, null, null).getMessages();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    void everyExampleIsAcceptedAndEveryAnswerIsAsDescribed(String engine) {
+        Http http = ServedCellar.on(engine).http();
+        JsonNode description = http.get("/openapi.json").body();
+        List<String> sent = new ArrayList<>();
+        description.path("paths").properties().forEach(path -> {
+            JsonNode item = path.getValue();
+            if (item.has("post")) {
+                create(http, description, path.getKey(), item.get("post"));
+                sent.add("post");
+            }
+            JsonNode key = description.at(item.at("/parameters/0/$ref").asText("#/none").substring(1)).path("example");
+            String concrete = path.getKey().replace("{key}", key.asText());
+            if (item.has("get") && (!path.getKey().contains("{key}") || !key.isMissingNode())) {
+                assertDescribed(description, item.get("get"), http.get(concrete), 200);
+                sent.add("get");
+            }
+            if (item.has("put") && !key.isMissingNode()) {
+                change(http, description, concrete, item);
+                sent.add("put");
+            }
+        });
+
+        assertThat(sent.stream().filter("post"::equals)).hasSize(14);
+        assertThat(sent.stream().filter("put"::equals)).hasSize(12);
+        assertThat(sent.stream().filter("get"::equals)).hasSizeGreaterThan(40);
+    }
+
+    private static void create(Http http, JsonNode description, String path, JsonNode operation) {
+        JsonNode content = operation.at("/requestBody/content/application~1json");
+        assertValid(description, content.get("schema"), content.get("example"), "the example of " + path);
+        Http.Answer created = http.post(path, content.get("example").toString());
+        assertDescribed(description, operation, created, 201);
+        assertDescribed(description, operation, http.post(path, "{\"no such property\":1}"), 400);
+        if (!created.header("Location").isEmpty()) {
+            String place = created.header("Location").substring(http.url().length());
+            assertThat(http.get(place).header("ETag")).isEqualTo(created.header("ETag"));
+            assertThat(http.send("DELETE", place, "").status()).isEqualTo(204);
+        }
+    }
+
+    /** Replaces and patches a row, and puts it back as it was. */
+    private static void change(Http http, JsonNode description, String path, JsonNode item) {
+        ObjectNode before = (ObjectNode) http.get(path).body();
+        JsonNode replacement = item.at("/put/requestBody/content/application~1json");
+        before.retain(names(description.at(replacement.at("/schema/$ref").asText().substring(1)).path("properties")));
+        JsonNode patch = item.at("/patch/requestBody/content/application~1merge-patch+json");
+        assertValid(description, replacement.get("schema"), replacement.get("example"), "the replacement of " + path);
+        assertValid(description, patch.get("schema"), patch.get("example"), "the patch of " + path);
+
+        assertDescribed(description, item.get("patch"), http.send("PATCH", path, patch.get("example").toString()), 200);
+        assertDescribed(description, item.get("put"), http.send("PUT", path, replacement.get("example").toString()), 200);
+
+        assertThat(http.send("PUT", path, before.toString()).status()).isEqualTo(200);
+    }
+
+    private static List<String> names(JsonNode properties) {
+        return properties.properties().stream().map(Map.Entry::getKey).toList();
+    }
+
+    private static void assertDescribed(JsonNode description, JsonNode operation, Http.Answer answer, int status) {
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        JsonNode response = operation.path("responses").path(String.valueOf(status));
+        JsonNode described = response.has("$ref") ? description.at(response.get("$ref").asText().substring(1)) : response;
+        String mediaType = status < 300 ? "application/json" : "application/problem+json";
+        assertThat(answer.header("Content-Type")).startsWith(mediaType);
+        assertValid(description, described.path("content").path(mediaType).get("schema"), answer.body(), answer.text());
+    }
+
+    private static void assertValid(JsonNode description, JsonNode schema, JsonNode value, String what) {
+        ObjectNode whole = schema.deepCopy();
+        whole.set("components", description.get("components"));
+        assertThat(JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(whole).validate(value))
+                .as(what).isEmpty();
+    }
+}

@@ -1,0 +1,215 @@
+package dev.vinekit.service;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vinekit.run.RunningService;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.Socket;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIf;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The service as something that runs: limits, clients that dawdle, a database without time, an orderly stop. */
+class ServingTest {
+    @Test
+    void slowClientsHoldNoConnectionToTheDatabase() throws Exception {
+        try (RunningService service = ServedCellar.on("h2").replica(Map.of("DB_POOL_SIZE", "2", "HTTP_THREADS", "4"))) {
+            List<Socket> slow = new ArrayList<>();
+            for (int i = 0; i < 20; i++) {
+                slow.add(opened(service, "POST", "/vessels", "Content-Length: 5000\r\n\r\n{\"code\":"));
+                slow.add(opened(service, "GET", "/vessels", "X-Never-Ends: "));
+            }
+
+            for (int i = 0; i < 20; i++) {
+                assertThat(new Http(service.url()).get("/vessels/1").status()).isEqualTo(200);
+            }
+            for (Socket socket : slow) {
+                socket.close();
+            }
+        }
+    }
+
+    @Test
+    void clientsThatSayNothingAreCutOff() throws Exception {
+        try (RunningService service = ServedCellar.on("h2").replica(Map.of("HTTP_IDLE_SECONDS", "1"));
+                Socket half = opened(service, "POST", "/vessels", "Content-Length: 5000\r\n\r\n{\"code\":")) {
+            half.setSoTimeout(10_000);
+            assertThat(half.getInputStream().readAllBytes().length).isLessThan(1000);
+        }
+    }
+
+    private static Socket opened(RunningService service, String method, String path, String rest) throws IOException {
+        URI url = URI.create(service.url());
+        Socket socket = new Socket(url.getHost(), url.getPort());
+        socket.getOutputStream().write((method + " " + url.getPath() + path + " HTTP/1.1\r\nHost: x\r\n"
+                + "Content-Type: application/json\r\n" + rest).getBytes(StandardCharsets.UTF_8));
+        socket.getOutputStream().flush();
+        return socket;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"postgresql", "mariadb"})
+    void poolWithoutConnectionsAndSlowStatementsAreUnavailableInTime(String engine) throws Exception {
+        ServedCellar cellar = ServedCellar.on(engine);
+        Map<String, String> settings = cellar.with(Map.of());
+        try (RunningService service = cellar.replica(Map.of(
+                        "DB_POOL_SIZE", "1", "DB_POOL_WAIT_SECONDS", "1", "DB_STATEMENT_SECONDS", "3"));
+                Connection locking = DriverManager.getConnection(
+                        settings.get("DB_URL"), settings.get("DB_USER"), settings.get("DB_PASSWORD"));
+                Statement lock = locking.createStatement()) {
+            Http http = new Http(service.url());
+            locking.setAutoCommit(false);
+            lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 3");
+            CompletableFuture<Http.Answer> blocked
+                    = CompletableFuture.supplyAsync(() -> http.send("PATCH", "/labels/3", "{\"backText\":\"x\"}"));
+            TimeUnit.MILLISECONDS.sleep(300);
+
+            long begin = System.nanoTime();
+            Http.Answer waiting = http.get("/labels/1");
+            assertThat(waiting.status()).as(waiting.text()).isEqualTo(503);
+            assertThat(waiting.header("Retry-After")).isNotEmpty();
+            assertThat(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begin)).isBetween(900L, 2500L);
+            assertThat(http.get("/health").status()).isEqualTo(503);
+            assertThat(blocked.get(20, TimeUnit.SECONDS).status()).isEqualTo(503);
+
+            locking.rollback();
+            assertThat(http.send("PATCH", "/labels/3", "{\"backText\":null}").status()).isEqualTo(200);
+        }
+    }
+
+    @Test
+    void runningRequestsAreFinishedWhenTheServiceStops() throws Exception {
+        ServedCellar cellar = ServedCellar.on("postgresql");
+        Map<String, String> settings = cellar.with(Map.of());
+        RunningService service = cellar.replica(Map.of("HTTP_STOP_SECONDS", "10"));
+        Http http = new Http(service.url());
+        CompletableFuture<Http.Answer> running;
+        CompletableFuture<Void> stopped;
+        try (Connection locking = DriverManager.getConnection(
+                        settings.get("DB_URL"), settings.get("DB_USER"), settings.get("DB_PASSWORD"));
+                Statement lock = locking.createStatement()) {
+            locking.setAutoCommit(false);
+            lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 4");
+            running = CompletableFuture.supplyAsync(() -> http.send("PATCH", "/labels/4", "{\"backText\":\"finished\"}"));
+            TimeUnit.MILLISECONDS.sleep(300);
+            stopped = CompletableFuture.runAsync(service::close);
+            TimeUnit.MILLISECONDS.sleep(300);
+            assertThat(http.get("/labels/1").status()).isEqualTo(503);
+            assertThat(stopped).isNotDone();
+            locking.rollback();
+        }
+
+        assertThat(running.get(10, TimeUnit.SECONDS).body().path("backText").asText()).isEqualTo("finished");
+        stopped.get(10, TimeUnit.SECONDS);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "HTTP_PORT=99999          | HTTP_PORT is not a number from 0 to 65535: 99999",
+        "DB_POOL_WAIT_SECONDS=0   | DB_POOL_WAIT_SECONDS is not a number from 1 to 600: 0",
+        "HTTP_BASE_PATH=api       | HTTP_BASE_PATH is not a path such as /api: api",
+        "DB_URL=                  | DB_URL is not set",
+        "DB_URL=jdbc:h2:tcp://127.0.0.1:1/x | The database does not answer",
+        "HTTP_PORT=taken          | is in use. Set HTTP_PORT to another one; 0 picks a free one."})
+    void wrongSettingIsNamedAndTheProcessEnds(String setting, String message) throws Exception {
+        ServedCellar cellar = ServedCellar.on("h2");
+        String taken = String.valueOf(URI.create(cellar.http().url()).getPort());
+        String[] parts = setting.split("=", 2);
+        Process process = process(cellar, "", Map.of(parts[0], parts[1].equals("taken") ? taken : parts[1]));
+
+        assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.exitValue()).isEqualTo(1);
+        assertThat(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8)).contains(message)
+                .doesNotContain("\tat ");
+    }
+
+    @Test
+    void startAndRequestsAreInTheLogAndValuesAreNot() throws Exception {
+        Process process = process(ServedCellar.on("sqlite"), "", Map.of("SQL_LOG", "DEBUG"));
+        StringBuilder log = new StringBuilder();
+        try {
+            String url = urlOnceReady(process, log);
+            assertThat(new Http(url).with("X-Request-Id", "seen-before").get("/vessels?code=V-SECRET-9").status()).isEqualTo(200);
+        } finally {
+            process.destroy();
+        }
+        assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        log.append(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8));
+
+        assertThat(log).contains("/api/vessels/{key}", "Requests run on 64 threads", "no access control");
+        assertThat(log).containsPattern("Sql seen-before - [0-9.]+ ms  SELECT");
+        assertThat(log).containsPattern("GET /api/vessels 200 2 bytes \\d+ ms seen-before");
+        assertThat(log.toString()).doesNotContain("V-SECRET-9");
+    }
+
+    static boolean hasLaterJava() {
+        return laterJava() != null;
+    }
+
+    /** A Java with virtual threads on this machine; continuous integration has one. */
+    private static Path laterJava() {
+        try (Stream<Path> homes = Files.list(Path.of("/usr/lib/jvm"))) {
+            return homes.map(home -> home.resolve("bin/java")).filter(Files::isExecutable)
+                    .filter(java -> java.toString().matches(".*\\D(2[1-9]|[3-9]\\d)\\D.*")).findFirst().orElse(null);
+        } catch (IOException e) {
+            return null;
+        }
+    }
+
+    @Test
+    @EnabledIf("hasLaterJava")
+    void laterJavaRunsRequestsOnVirtualThreads() throws Exception {
+        Process process = process(ServedCellar.on("sqlite"), laterJava().toString(), Map.of());
+        StringBuilder log = new StringBuilder();
+        try {
+            assertThat(new Http(urlOnceReady(process, log)).get("/vessels/1").status()).isEqualTo(200);
+        } finally {
+            process.destroy();
+        }
+        assertThat(log).contains("Requests run on virtual threads");
+    }
+
+    private static Process process(ServedCellar cellar, String java, Map<String, String> settings) throws IOException {
+        String classes = cellar.project().directory().resolve("target/classes").toString();
+        ProcessBuilder builder = new ProcessBuilder(
+                java.isEmpty() ? Path.of(System.getProperty("java.home"), "bin/java").toString() : java,
+                "-cp", classes + System.getProperty("path.separator") + System.getProperty("java.class.path"),
+                "com.example.cellar.support.Main").redirectErrorStream(true);
+        builder.environment().putAll(cellar.with(settings));
+        return builder.start();
+    }
+
+    private static String urlOnceReady(Process process, StringBuilder log) throws IOException {
+        InputStream out = process.getInputStream();
+        ByteArrayOutputStream line = new ByteArrayOutputStream();
+        for (int c = out.read(); c >= 0; c = out.read()) {
+            line.write(c);
+            if (c == '\n') {
+                String text = line.toString(StandardCharsets.UTF_8);
+                log.append(text);
+                line.reset();
+                if (text.contains("Ready at ")) {
+                    return text.replaceFirst("(?s).*Ready at (\\S+)/ .*", "$1");
+                }
+            }
+        }
+        throw new AssertionError("the service did not start: " + log);
+    }
+}
