@@ -66,8 +66,14 @@ class SabotageTest {
         "two columns swapped in an insert | repository/PressRepository  | .set(\"maker\", input.maker())             | .set(\"maker\", input.name())",
         "two columns swapped when reading | repository/PressRepository  | row.getString(3)                           | row.getString(2)",
         "column left out of an update    | repository/PressRepository   | maker = ?,                                 | maker = COALESCE(maker, ?),",
-        "paging off by one               | repository/PressRepository   | page.condition().and(\"id > ?\"           | page.condition().and(\"id >= ?\"",
-        "order lost                      | repository/PressRepository   | ORDER BY id                                | ORDER BY id DESC",
+        "paging off by one               | support/OrderBy              | ? \" < \" : \" > \";                        | ? \" <= \" : \" >= \";",
+        "order lost                      | support/OrderBy              | (descending ? \" DESC\" : \"\")              | \" DESC\"",
+        "descending order ignored        | support/Filters              | new OrderBy(column, part.startsWith(\"-\")) | new OrderBy(column, false)",
+        "rows counted wrongly            | support/PageRequest          | response.header(\"Total-Count\", total)     | response.header(\"Total-Count\", total + 1)",
+        "fields not narrowed             | support/RowSelection         | objects.forEach(object -> object.retain(kept)); | ",
+        "state of the row ignored        | support/Precondition         | throw ProblemException.changed();          |   ",
+        "known state sent again          | support/Precondition         | .anyMatch(known                            | .noneMatch(known",
+        "each of many on its own         | support/Transactions         | results.add(step.run(connection, element)); | results.add(step.run(connection, element)); connection.commit();",
         "a page too short                | support/PageRequest          | limit(query.getFirst(\"limit\")) + 1         | limit(query.getFirst(\"limit\"))",
         "child collection not narrowed   | repository/PressingRepository | .and(\"press_id = ?\", pressId)            |   ",
         "wrong row included              | service/PressingService      | Pressing::pressId, new                     | Pressing::run, new",
@@ -78,10 +84,10 @@ class SabotageTest {
         "wrong status for a duplicate    | support/ProblemException     | Problem.of(409, \"Conflict\", detail         | Problem.of(400, \"Conflict\", detail",
         "constraint not translated       | support/SqlErrors            | case REFERENCE -> deleting                 | case REFERENCE -> !deleting",
         "transaction not committed       | support/Transactions         | connection.commit();                       | connection.rollback();",
-        "no location                     | controller/PressController   | Response.created(location)                 | Response.status(201)",
+        "no location                     | support/RowRequest           | Response.created(location)                 | Response.status(201)",
         "unknown properties let through  | support/InputReader          | if (!names.contains(name)) {               | if (name.isEmpty()) {",
         "patch that replaces             | support/MergePatch           | target.set(name, property.getValue());     | target.removeAll().set(name, property.getValue());",
-        "cursor ignored                  | support/PageRequest          | if (text == null) {\\n            return null; | if (text != keyType.getName()) {\\n            return null;"})
+        "cursor ignored                  | support/Cursor               | if (text == null) {                        | if (sort == null) {"})
     void changeIsNoticed(String what, String file, String from, String to) throws Exception {
         sabotaged = project.directory().resolve("src/main/java/com/example/made/" + file + ".java");
         original = Files.readString(sabotaged);

@@ -27,12 +27,14 @@ final class Matrix {
         int width = report.service().tables().stream().mapToInt(table -> table.table().length()).max().orElse(5);
         int nameWidth = Math.min(GREATEST_NAME, Math.max(5, width));
         out.print(style.strong(String.format(Locale.ROOT, "%-" + nameWidth + "s", "table")));
-        TestReport.ASPECTS.forEach(aspect -> out.print(style.strong("  " + aspect)));
+        List<String> aspects = TestReport.ASPECTS.stream()
+                .filter(aspect -> !aspect.equals("access") || report.service().secured()).toList();
+        aspects.forEach(aspect -> out.print(style.strong("  " + aspect)));
         out.println();
         for (ServiceDescription.TableDescription table : report.service().tables()) {
             String name = style.table(table.table(), nameWidth);
             out.print(name + " ".repeat(nameWidth - name.length()));
-            for (String aspect : TestReport.ASPECTS) {
+            for (String aspect : aspects) {
                 out.print("  " + cell(report.cell(table.entity(), aspect), aspect.length()));
             }
             out.println();

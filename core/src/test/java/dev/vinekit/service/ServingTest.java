@@ -3,9 +3,7 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.run.RunningService;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -19,9 +17,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIf;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -128,35 +129,34 @@ class ServingTest {
         "DB_URL=                  | DB_URL is not set",
         "DB_URL=jdbc:h2:tcp://127.0.0.1:1/x | The database does not answer",
         "HTTP_PORT=taken          | is in use. Set HTTP_PORT to another one; 0 picks a free one."})
-    void wrongSettingIsNamedAndTheProcessEnds(String setting, String message) throws Exception {
+    void wrongSettingIsNamedAndTheProcessEnds(String setting, String message, @TempDir Path directory) throws Exception {
         ServedCellar cellar = ServedCellar.on("h2");
         String taken = String.valueOf(URI.create(cellar.http().url()).getPort());
         String[] parts = setting.split("=", 2);
-        Process process = process(cellar, "", Map.of(parts[0], parts[1].equals("taken") ? taken : parts[1]));
+        Path log = directory.resolve("log");
+        Process process = process(cellar, "", log, Map.of(parts[0], parts[1].equals("taken") ? taken : parts[1]));
 
         assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
         assertThat(process.exitValue()).isEqualTo(1);
-        assertThat(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8)).contains(message)
-                .doesNotContain("\tat ");
+        assertThat(log).content().contains(message).doesNotContain("\tat ");
     }
 
     @Test
-    void startAndRequestsAreInTheLogAndValuesAreNot() throws Exception {
-        Process process = process(ServedCellar.on("sqlite"), "", Map.of("SQL_LOG", "DEBUG"));
-        StringBuilder log = new StringBuilder();
+    void startAndRequestsAreInTheLogAndValuesAreNot(@TempDir Path directory) throws Exception {
+        Path log = directory.resolve("log");
+        Process process = process(ServedCellar.on("sqlite"), "", log, Map.of("SQL_LOG", "DEBUG"));
         try {
-            String url = urlOnceReady(process, log);
-            assertThat(new Http(url).with("X-Request-Id", "seen-before").get("/vessels?code=V-SECRET-9").status()).isEqualTo(200);
+            Http http = new Http(urlOnceReady(process, log));
+            assertThat(http.with("X-Request-Id", "seen-before").get("/vessels?code=V-SECRET-9").status()).isEqualTo(200);
         } finally {
             process.destroy();
         }
         assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
-        log.append(new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8));
 
-        assertThat(log).contains("/api/vessels/{key}", "Requests run on 64 threads", "no access control");
-        assertThat(log).containsPattern("Sql seen-before - [0-9.]+ ms  SELECT");
-        assertThat(log).containsPattern("GET /api/vessels 200 2 bytes \\d+ ms seen-before");
-        assertThat(log.toString()).doesNotContain("V-SECRET-9");
+        assertThat(log).content().contains("/api/vessels/{key}", "Requests run on 64 threads", "no access control")
+                .containsPattern("Sql seen-before - [0-9.]+ ms  SELECT")
+                .containsPattern("GET /api/vessels 200 2 bytes \\d+ ms seen-before")
+                .doesNotContain("V-SECRET-9");
     }
 
     static boolean hasLaterJava() {
@@ -167,7 +167,7 @@ class ServingTest {
     private static Path laterJava() {
         try (Stream<Path> homes = Files.list(Path.of("/usr/lib/jvm"))) {
             return homes.map(home -> home.resolve("bin/java")).filter(Files::isExecutable)
-                    .filter(java -> java.toString().matches(".*\\D(2[1-9]|[3-9]\\d)\\D.*")).findFirst().orElse(null);
+                    .filter(java -> java.toString().matches(".*[-/](2[1-9]|3\\d)[-/].*")).findFirst().orElse(null);
         } catch (IOException e) {
             return null;
         }
@@ -175,41 +175,37 @@ class ServingTest {
 
     @Test
     @EnabledIf("hasLaterJava")
-    void laterJavaRunsRequestsOnVirtualThreads() throws Exception {
-        Process process = process(ServedCellar.on("sqlite"), laterJava().toString(), Map.of());
-        StringBuilder log = new StringBuilder();
+    void laterJavaRunsRequestsOnVirtualThreads(@TempDir Path directory) throws Exception {
+        Path log = directory.resolve("log");
+        Process process = process(ServedCellar.on("sqlite"), laterJava().toString(), log, Map.of());
         try {
             assertThat(new Http(urlOnceReady(process, log)).get("/vessels/1").status()).isEqualTo(200);
         } finally {
             process.destroy();
         }
-        assertThat(log).contains("Requests run on virtual threads");
+        assertThat(log).content().contains("Requests run on virtual threads");
     }
 
-    private static Process process(ServedCellar cellar, String java, Map<String, String> settings) throws IOException {
+    private static Process process(ServedCellar cellar, String java, Path log, Map<String, String> settings)
+            throws IOException {
         String classes = cellar.project().directory().resolve("target/classes").toString();
         ProcessBuilder builder = new ProcessBuilder(
                 java.isEmpty() ? Path.of(System.getProperty("java.home"), "bin/java").toString() : java,
+                "-Dlogback.configurationFile=" + classes + "/logback.xml",
                 "-cp", classes + System.getProperty("path.separator") + System.getProperty("java.class.path"),
-                "com.example.cellar.support.Main").redirectErrorStream(true);
+                "com.example.cellar.support.Main").redirectErrorStream(true).redirectOutput(log.toFile());
         builder.environment().putAll(cellar.with(settings));
         return builder.start();
     }
 
-    private static String urlOnceReady(Process process, StringBuilder log) throws IOException {
-        InputStream out = process.getInputStream();
-        ByteArrayOutputStream line = new ByteArrayOutputStream();
-        for (int c = out.read(); c >= 0; c = out.read()) {
-            line.write(c);
-            if (c == '\n') {
-                String text = line.toString(StandardCharsets.UTF_8);
-                log.append(text);
-                line.reset();
-                if (text.contains("Ready at ")) {
-                    return text.replaceFirst("(?s).*Ready at (\\S+)/ .*", "$1");
-                }
+    private static String urlOnceReady(Process process, Path log) throws Exception {
+        for (int i = 0; i < 300 && process.isAlive(); i++) {
+            Matcher ready = Pattern.compile("Ready at (\\S+)/ ").matcher(Files.readString(log));
+            if (ready.find()) {
+                return ready.group(1);
             }
+            TimeUnit.MILLISECONDS.sleep(100);
         }
-        throw new AssertionError("the service did not start: " + log);
+        throw new AssertionError("the service did not start: " + Files.readString(log));
     }
 }

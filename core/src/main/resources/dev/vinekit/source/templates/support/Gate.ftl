@@ -32,7 +32,7 @@ final class Gate implements HttpHandler {
         if (refusal == 0) {
             next.handleRequest(exchange);
         } else {
-            exchange.setStatusCode(refusal).setPersistent(false).endExchange();
+            exchange.setStatusCode(refusal).endExchange();
         }
     }
 

@@ -92,7 +92,8 @@ public final class Server implements AutoCloseable {
                         2 * (settings.http().greatestUrl() + settings.http().greatestHeaders()))
                 .setServerOption(UndertowOptions.REQUEST_PARSE_TIMEOUT, idle)
                 .setServerOption(UndertowOptions.NO_REQUEST_TIMEOUT, idle)
-                .setServerOption(UndertowOptions.IDLE_TIMEOUT, idle)
+                .setSocketOption(Options.READ_TIMEOUT, idle)
+                .setSocketOption(Options.WRITE_TIMEOUT, idle)
                 .setHandler(gate)
                 .build();
     }

@@ -6,7 +6,10 @@ import com.example.cellar.entity.BlendComponentKey;
 import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.service.BlendComponentService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -19,11 +22,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 
 /** The HTTP face of blend components. */
 @Path("blend-components")
@@ -37,45 +40,50 @@ public final class BlendComponentController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<BlendComponentKey> page
-                = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
+        PageRequest page
+                = PageRequest.of(uri, BlendComponent.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
-        return page.answer(service.list(page.page()), BlendComponent::primaryKey, service::including);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(BlendComponentInput input, @Context UriInfo uri) {
-        BlendComponent created = service.create(input);
+    public Response create(OneOrMany<BlendComponentInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        BlendComponent created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(created.primaryKey().segment());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@Encoded @PathParam("key") BlendComponentKey key, @Context UriInfo uri) {
-        List<String> included = BlendComponentService.INCLUDES.asked(uri);
-        BlendComponent found = service.find(key);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@Encoded @PathParam("key") BlendComponentKey key, @Context UriInfo uri,
+            @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, BlendComponent.class, BlendComponentService.INCLUDES);
+        return wanted.answer(service.find(key), service::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public BlendComponent replace(@Encoded @PathParam("key") BlendComponentKey key, BlendComponentInput input) {
-        return service.replace(key, input);
+    public Response replace(@Encoded @PathParam("key") BlendComponentKey key, BlendComponentInput input,
+            @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(key, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public BlendComponent change(@Encoded @PathParam("key") BlendComponentKey key, ObjectNode patch) {
-        return service.change(key, patch);
+    public Response change(@Encoded @PathParam("key") BlendComponentKey key, ObjectNode patch,
+            @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(key, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@Encoded @PathParam("key") BlendComponentKey key) {
-        service.delete(key);
+    public void delete(@Encoded @PathParam("key") BlendComponentKey key, @Context HttpHeaders headers) {
+        service.delete(key, Precondition.of(headers));
     }
 }

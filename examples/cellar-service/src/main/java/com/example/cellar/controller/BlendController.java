@@ -3,7 +3,6 @@ package com.example.cellar.controller;
 import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
-import com.example.cellar.entity.BlendComponentKey;
 import com.example.cellar.entity.Bottling;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.BlendComponentRepository;
@@ -15,7 +14,10 @@ import com.example.cellar.service.BlendService;
 import com.example.cellar.service.BottlingService;
 import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -27,12 +29,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
-import java.util.UUID;
 
 /** The HTTP face of blends. */
 @Path("blends")
@@ -53,73 +54,73 @@ public final class BlendController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(service.list(page.page()), Blend::id, service::including);
+        PageRequest page = PageRequest.of(uri, Blend.class, BlendRepository.FILTERS, BlendService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(BlendInput input, @Context UriInfo uri) {
-        Blend created = service.create(input);
+    public Response create(OneOrMany<BlendInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        Blend created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
-        List<String> included = BlendService.INCLUDES.asked(uri);
-        Blend found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, Blend.class, BlendService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @GET
     @Path("{key}/blend-components")
     public Response listBlendComponents(@PathParam("key") int id, @Context UriInfo uri) {
         Blend parent = service.find(id);
-        PageRequest<BlendComponentKey> page
-                = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
+        PageRequest page
+                = PageRequest.of(uri, BlendComponent.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
         return page.answer(blendComponentService.listWhereBlendIdIs(parent.id(), page.page()),
-                BlendComponent::primaryKey, blendComponentService::including);
+                blendComponentService::including);
     }
 
     @GET
     @Path("{key}/bottlings")
     public Response listBottlings(@PathParam("key") int id, @Context UriInfo uri) {
         Blend parent = service.find(id);
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(bottlingService.listWhereBlendIdIs(parent.id(), page.page()), Bottling::id,
-                bottlingService::including);
+        PageRequest page = PageRequest.of(uri, Bottling.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
+        return page.answer(bottlingService.listWhereBlendIdIs(parent.id(), page.page()), bottlingService::including);
     }
 
     @GET
     @Path("{key}/wine-lots")
     public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
         Blend parent = service.find(id);
-        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.listJoinedToBlendByBlendComponent(parent.id(), page.page()), WineLot::id,
+        PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(wineLotService.listJoinedToBlendByBlendComponent(parent.id(), page.page()),
                 wineLotService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public Blend replace(@PathParam("key") int id, BlendInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") int id, BlendInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Blend change(@PathParam("key") int id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") int id) {
-        service.delete(id);
+    public void delete(@PathParam("key") int id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

@@ -5,7 +5,10 @@ import com.example.cellar.entity.Bottling;
 import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.service.BottlingService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -17,11 +20,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 
 /** The HTTP face of bottlings. */
 @Path("bottlings")
@@ -35,44 +38,45 @@ public final class BottlingController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(service.list(page.page()), Bottling::id, service::including);
+        PageRequest page = PageRequest.of(uri, Bottling.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(BottlingInput input, @Context UriInfo uri) {
-        Bottling created = service.create(input);
+    public Response create(OneOrMany<BottlingInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        Bottling created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
-        List<String> included = BottlingService.INCLUDES.asked(uri);
-        Bottling found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, Bottling.class, BottlingService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public Bottling replace(@PathParam("key") int id, BottlingInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") int id, BottlingInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Bottling change(@PathParam("key") int id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") int id) {
-        service.delete(id);
+    public void delete(@PathParam("key") int id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

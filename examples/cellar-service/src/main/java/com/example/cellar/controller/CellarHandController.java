@@ -3,6 +3,7 @@ package com.example.cellar.controller;
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.CellarHand;
+import com.example.cellar.entity.CellarLog;
 import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.repository.BlendRepository;
@@ -16,7 +17,10 @@ import com.example.cellar.service.CellarLogService;
 import com.example.cellar.service.HarvestService;
 import com.example.cellar.service.VesselTransferService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -28,11 +32,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 
 /** The HTTP face of cellar hands. */
 @Path("cellar-hands")
@@ -55,92 +59,90 @@ public final class CellarHandController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
-        return page.answer(service.list(page.page()), CellarHand::id, service::including);
+        PageRequest page
+                = PageRequest.of(uri, CellarHand.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(CellarHandInput input, @Context UriInfo uri) {
-        CellarHand created = service.create(input);
+    public Response create(OneOrMany<CellarHandInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        CellarHand created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
-        List<String> included = CellarHandService.INCLUDES.asked(uri);
-        CellarHand found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, CellarHand.class, CellarHandService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @GET
     @Path("{key}/blends")
     public Response listBlends(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(blendService.listWhereApprovedByIs(parent.id(), page.page()), Blend::id,
-                blendService::including);
+        PageRequest page = PageRequest.of(uri, Blend.class, BlendRepository.FILTERS, BlendService.INCLUDES);
+        return page.answer(blendService.listWhereApprovedByIs(parent.id(), page.page()), blendService::including);
     }
 
     @GET
     @Path("{key}/cellar-hands")
     public Response listCellarHands(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
-        return page.answer(service.listWhereSupervisorIdIs(parent.id(), page.page()), CellarHand::id,
-                service::including);
+        PageRequest page
+                = PageRequest.of(uri, CellarHand.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
+        return page.answer(service.listWhereSupervisorIdIs(parent.id(), page.page()), service::including);
     }
 
     @GET
     @Path("{key}/cellar-logs")
     public Response listCellarLogs(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
-        return page.answerByOffset(cellarLogService.listWhereHandIdIs(parent.id(), page.page()),
-                cellarLogService::including);
+        PageRequest page = PageRequest.of(uri, CellarLog.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
+        return page.answer(cellarLogService.listWhereHandIdIs(parent.id(), page.page()), cellarLogService::including);
     }
 
     @GET
     @Path("{key}/harvests")
     public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
-        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.listWherePickedByIs(parent.id(), page.page()), Harvest::id,
-                harvestService::including);
+        PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(harvestService.listWherePickedByIs(parent.id(), page.page()), harvestService::including);
     }
 
     @GET
     @Path("{key}/vessel-transfers")
     public Response listVesselTransfers(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.listWhereMovedByIs(parent.id(), page.page()), VesselTransfer::id,
+        PageRequest page
+                = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
+                        VesselTransferService.INCLUDES);
+        return page.answer(vesselTransferService.listWhereMovedByIs(parent.id(), page.page()),
                 vesselTransferService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public CellarHand replace(@PathParam("key") int id, CellarHandInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") int id, CellarHandInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public CellarHand change(@PathParam("key") int id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") int id) {
-        service.delete(id);
+    public void delete(@PathParam("key") int id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

@@ -4,6 +4,7 @@ import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.repository.CellarLogRepository;
 import com.example.cellar.service.CellarLogService;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.GET;
@@ -27,15 +28,17 @@ public final class CellarLogController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
-        return page.answerByOffset(service.list(page.page()), service::including);
+        PageRequest page = PageRequest.of(uri, CellarLog.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(CellarLogInput input, @Context UriInfo uri) {
-        CellarLog created = service.create(input);
+    public Response create(OneOrMany<CellarLogInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        CellarLog created = service.create(body.one());
         return Response.status(Response.Status.CREATED).entity(created).build();
     }
 }

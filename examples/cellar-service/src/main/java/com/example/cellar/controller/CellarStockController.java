@@ -1,5 +1,6 @@
 package com.example.cellar.controller;
 
+import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
 import com.example.cellar.service.CellarStockService;
 import com.example.cellar.support.Includes;
@@ -24,7 +25,7 @@ public final class CellarStockController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class, CellarStockRepository.FILTERS, Includes.none());
-        return page.answerByOffset(service.list(page.page()), (names, rows) -> rows);
+        PageRequest page = PageRequest.of(uri, CellarStock.class, CellarStockRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), Includes::nothing);
     }
 }

@@ -9,8 +9,11 @@ import com.example.cellar.service.GrapeVarietyService;
 import com.example.cellar.service.ParcelService;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
 import com.example.cellar.support.PathKeys;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -22,6 +25,7 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
@@ -41,51 +45,53 @@ public final class GrapeVarietyController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<String> page = PageRequest.of(uri, String.class, GrapeVarietyRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), GrapeVariety::code, (names, rows) -> rows);
+        PageRequest page = PageRequest.of(uri, GrapeVariety.class, GrapeVarietyRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), Includes::nothing);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(GrapeVarietyInput input, @Context UriInfo uri) {
-        GrapeVariety created = service.create(input);
+    public Response create(OneOrMany<GrapeVarietyInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        GrapeVariety created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(PathKeys.join(created.code()));
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public GrapeVariety read(@PathParam("key") String code) {
-        return service.find(code);
+    public Response read(@PathParam("key") String code, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, GrapeVariety.class, Includes.none());
+        return wanted.answer(service.find(code), Includes::nothing);
     }
 
     @GET
     @Path("{key}/parcels")
     public Response listParcels(@PathParam("key") String code, @Context UriInfo uri) {
         GrapeVariety parent = service.find(code);
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
-        return page.answer(parcelService.listWhereVarietyCodeIs(parent.code(), page.page()), Parcel::id,
-                parcelService::including);
+        PageRequest page = PageRequest.of(uri, Parcel.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
+        return page.answer(parcelService.listWhereVarietyCodeIs(parent.code(), page.page()), parcelService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public GrapeVariety replace(@PathParam("key") String code, GrapeVarietyInput input) {
-        return service.replace(code, input);
+    public Response replace(@PathParam("key") String code, GrapeVarietyInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(code, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public GrapeVariety change(@PathParam("key") String code, ObjectNode patch) {
-        return service.change(code, patch);
+    public Response change(@PathParam("key") String code, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(code, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") String code) {
-        service.delete(code);
+    public void delete(@PathParam("key") String code, @Context HttpHeaders headers) {
+        service.delete(code, Precondition.of(headers));
     }
 }

@@ -4,7 +4,6 @@ import com.example.cellar.dto.HarvestInput;
 import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.entity.WineLotHarvest;
-import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.repository.WineLotRepository;
@@ -12,7 +11,10 @@ import com.example.cellar.service.HarvestService;
 import com.example.cellar.service.WineLotHarvestService;
 import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -24,12 +26,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
-import java.util.UUID;
 
 /** The HTTP face of harvests. */
 @Path("harvests")
@@ -48,63 +49,65 @@ public final class HarvestController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(service.list(page.page()), Harvest::id, service::including);
+        PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(HarvestInput input, @Context UriInfo uri) {
-        Harvest created = service.create(input);
+    public Response create(OneOrMany<HarvestInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        Harvest created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") long id, @Context UriInfo uri) {
-        List<String> included = HarvestService.INCLUDES.asked(uri);
-        Harvest found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") long id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, Harvest.class, HarvestService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @GET
     @Path("{key}/wine-lot-harvests")
     public Response listWineLotHarvests(@PathParam("key") long id, @Context UriInfo uri) {
         Harvest parent = service.find(id);
-        PageRequest<WineLotHarvestKey> page
-                = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
+        PageRequest page
+                = PageRequest.of(uri, WineLotHarvest.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
         return page.answer(wineLotHarvestService.listWhereHarvestIdIs(parent.id(), page.page()),
-                WineLotHarvest::primaryKey, wineLotHarvestService::including);
+                wineLotHarvestService::including);
     }
 
     @GET
     @Path("{key}/wine-lots")
     public Response listWineLots(@PathParam("key") long id, @Context UriInfo uri) {
         Harvest parent = service.find(id);
-        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.listJoinedToHarvestByWineLotHarvest(parent.id(), page.page()), WineLot::id,
+        PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(wineLotService.listJoinedToHarvestByWineLotHarvest(parent.id(), page.page()),
                 wineLotService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public Harvest replace(@PathParam("key") long id, HarvestInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") long id, HarvestInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Harvest change(@PathParam("key") long id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") long id) {
-        service.delete(id);
+    public void delete(@PathParam("key") long id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

@@ -9,7 +9,10 @@ import com.example.cellar.service.BottlingService;
 import com.example.cellar.service.LabelService;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -21,6 +24,7 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
@@ -40,51 +44,53 @@ public final class LabelController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, LabelRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), Label::id, (names, rows) -> rows);
+        PageRequest page = PageRequest.of(uri, Label.class, LabelRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), Includes::nothing);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(LabelInput input, @Context UriInfo uri) {
-        Label created = service.create(input);
+    public Response create(OneOrMany<LabelInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        Label created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Label read(@PathParam("key") int id) {
-        return service.find(id);
+    public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, Label.class, Includes.none());
+        return wanted.answer(service.find(id), Includes::nothing);
     }
 
     @GET
     @Path("{key}/bottlings")
     public Response listBottlings(@PathParam("key") int id, @Context UriInfo uri) {
         Label parent = service.find(id);
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(bottlingService.listWhereLabelIdIs(parent.id(), page.page()), Bottling::id,
-                bottlingService::including);
+        PageRequest page = PageRequest.of(uri, Bottling.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
+        return page.answer(bottlingService.listWhereLabelIdIs(parent.id(), page.page()), bottlingService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public Label replace(@PathParam("key") int id, LabelInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") int id, LabelInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Label change(@PathParam("key") int id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") int id) {
-        service.delete(id);
+    public void delete(@PathParam("key") int id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

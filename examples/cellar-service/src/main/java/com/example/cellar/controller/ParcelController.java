@@ -8,7 +8,10 @@ import com.example.cellar.repository.ParcelRepository;
 import com.example.cellar.service.HarvestService;
 import com.example.cellar.service.ParcelService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -20,11 +23,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 
 /** The HTTP face of parcels. */
 @Path("parcels")
@@ -40,53 +43,53 @@ public final class ParcelController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page
-                = PageRequest.of(uri, Integer.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
-        return page.answer(service.list(page.page()), Parcel::id, service::including);
+        PageRequest page = PageRequest.of(uri, Parcel.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(ParcelInput input, @Context UriInfo uri) {
-        Parcel created = service.create(input);
+    public Response create(OneOrMany<ParcelInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        Parcel created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") int id, @Context UriInfo uri) {
-        List<String> included = ParcelService.INCLUDES.asked(uri);
-        Parcel found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, Parcel.class, ParcelService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @GET
     @Path("{key}/harvests")
     public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
         Parcel parent = service.find(id);
-        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.listWhereParcelIdIs(parent.id(), page.page()), Harvest::id,
-                harvestService::including);
+        PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(harvestService.listWhereParcelIdIs(parent.id(), page.page()), harvestService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public Parcel replace(@PathParam("key") int id, ParcelInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") int id, ParcelInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Parcel change(@PathParam("key") int id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") int id) {
-        service.delete(id);
+    public void delete(@PathParam("key") int id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

@@ -12,7 +12,10 @@ import com.example.cellar.service.VesselTransferService;
 import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -24,11 +27,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.UUID;
 
 /** The HTTP face of vessels. */
 @Path("vessels")
@@ -47,31 +50,36 @@ public final class VesselController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, VesselRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), Vessel::id, (names, rows) -> rows);
+        PageRequest page = PageRequest.of(uri, Vessel.class, VesselRepository.FILTERS, Includes.none());
+        return page.answer(service.list(page.page()), Includes::nothing);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(VesselInput input, @Context UriInfo uri) {
-        Vessel created = service.create(input);
+    public Response create(OneOrMany<VesselInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        Vessel created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Vessel read(@PathParam("key") int id) {
-        return service.find(id);
+    public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, Vessel.class, Includes.none());
+        return wanted.answer(service.find(id), Includes::nothing);
     }
 
     @GET
     @Path("{key}/vessel-transfers-by-from-vessel")
     public Response listVesselTransfersByFromVessel(@PathParam("key") int id, @Context UriInfo uri) {
         Vessel parent = service.find(id);
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.listWhereFromIs(parent.id(), page.page()), VesselTransfer::id,
+        PageRequest page
+                = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
+                        VesselTransferService.INCLUDES);
+        return page.answer(vesselTransferService.listWhereFromIs(parent.id(), page.page()),
                 vesselTransferService::including);
     }
 
@@ -79,9 +87,10 @@ public final class VesselController {
     @Path("{key}/vessel-transfers-by-to-vessel")
     public Response listVesselTransfersByToVessel(@PathParam("key") int id, @Context UriInfo uri) {
         Vessel parent = service.find(id);
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.listWhereToIs(parent.id(), page.page()), VesselTransfer::id,
+        PageRequest page
+                = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
+                        VesselTransferService.INCLUDES);
+        return page.answer(vesselTransferService.listWhereToIs(parent.id(), page.page()),
                 vesselTransferService::including);
     }
 
@@ -89,28 +98,27 @@ public final class VesselController {
     @Path("{key}/wine-lots")
     public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
         Vessel parent = service.find(id);
-        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.listWhereVesselIdIs(parent.id(), page.page()), WineLot::id,
-                wineLotService::including);
+        PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(wineLotService.listWhereVesselIdIs(parent.id(), page.page()), wineLotService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public Vessel replace(@PathParam("key") int id, VesselInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") int id, VesselInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Vessel change(@PathParam("key") int id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") int id) {
-        service.delete(id);
+    public void delete(@PathParam("key") int id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

@@ -5,7 +5,10 @@ import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.repository.VesselTransferRepository;
 import com.example.cellar.service.VesselTransferService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -17,11 +20,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 
 /** The HTTP face of vessel transfers. */
 @Path("vessel-transfers")
@@ -35,44 +38,47 @@ public final class VesselTransferController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, VesselTransferRepository.FILTERS, VesselTransferService.INCLUDES);
-        return page.answer(service.list(page.page()), VesselTransfer::id, service::including);
+        PageRequest page
+                = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
+                        VesselTransferService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(VesselTransferInput input, @Context UriInfo uri) {
-        VesselTransfer created = service.create(input);
+    public Response create(OneOrMany<VesselTransferInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        VesselTransfer created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") long id, @Context UriInfo uri) {
-        List<String> included = VesselTransferService.INCLUDES.asked(uri);
-        VesselTransfer found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") long id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, VesselTransfer.class, VesselTransferService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public VesselTransfer replace(@PathParam("key") long id, VesselTransferInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") long id, VesselTransferInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public VesselTransfer change(@PathParam("key") long id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") long id) {
-        service.delete(id);
+    public void delete(@PathParam("key") long id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

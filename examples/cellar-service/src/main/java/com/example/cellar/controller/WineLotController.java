@@ -3,12 +3,10 @@ package com.example.cellar.controller;
 import com.example.cellar.dto.WineLotInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
-import com.example.cellar.entity.BlendComponentKey;
 import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.entity.WineLotHarvest;
-import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.HarvestRepository;
@@ -22,7 +20,10 @@ import com.example.cellar.service.LabAnalysisService;
 import com.example.cellar.service.WineLotHarvestService;
 import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -34,11 +35,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 import java.util.UUID;
 
 /** The HTTP face of wine lots. */
@@ -65,44 +66,46 @@ public final class WineLotController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<UUID> page = PageRequest.of(uri, UUID.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(service.list(page.page()), WineLot::id, service::including);
+        PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(WineLotInput input, @Context UriInfo uri) {
-        WineLot created = service.create(input);
+    public Response create(OneOrMany<WineLotInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        WineLot created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@PathParam("key") UUID id, @Context UriInfo uri) {
-        List<String> included = WineLotService.INCLUDES.asked(uri);
-        WineLot found = service.find(id);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@PathParam("key") UUID id, @Context UriInfo uri, @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, WineLot.class, WineLotService.INCLUDES);
+        return wanted.answer(service.find(id), service::including);
     }
 
     @GET
     @Path("{key}/blend-components")
     public Response listBlendComponents(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
-        PageRequest<BlendComponentKey> page
-                = PageRequest.of(uri, BlendComponentKey.class, BlendComponentRepository.FILTERS,
+        PageRequest page
+                = PageRequest.of(uri, BlendComponent.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
         return page.answer(blendComponentService.listWhereWineLotIdIs(parent.id(), page.page()),
-                BlendComponent::primaryKey, blendComponentService::including);
+                blendComponentService::including);
     }
 
     @GET
     @Path("{key}/lab-analyses")
     public Response listLabAnalyses(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
-        PageRequest<Long> page
-                = PageRequest.of(uri, Long.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
-        return page.answer(labAnalysisService.listWhereWineLotIdIs(parent.id(), page.page()), LabAnalysis::id,
+        PageRequest page
+                = PageRequest.of(uri, LabAnalysis.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
+        return page.answer(labAnalysisService.listWhereWineLotIdIs(parent.id(), page.page()),
                 labAnalysisService::including);
     }
 
@@ -110,19 +113,19 @@ public final class WineLotController {
     @Path("{key}/wine-lot-harvests")
     public Response listWineLotHarvests(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
-        PageRequest<WineLotHarvestKey> page
-                = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
+        PageRequest page
+                = PageRequest.of(uri, WineLotHarvest.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
         return page.answer(wineLotHarvestService.listWhereWineLotIdIs(parent.id(), page.page()),
-                WineLotHarvest::primaryKey, wineLotHarvestService::including);
+                wineLotHarvestService::including);
     }
 
     @GET
     @Path("{key}/blends")
     public Response listBlends(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
-        PageRequest<Integer> page = PageRequest.of(uri, Integer.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(blendService.listJoinedToWineLotByBlendComponent(parent.id(), page.page()), Blend::id,
+        PageRequest page = PageRequest.of(uri, Blend.class, BlendRepository.FILTERS, BlendService.INCLUDES);
+        return page.answer(blendService.listJoinedToWineLotByBlendComponent(parent.id(), page.page()),
                 blendService::including);
     }
 
@@ -130,28 +133,28 @@ public final class WineLotController {
     @Path("{key}/harvests")
     public Response listHarvests(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
-        PageRequest<Long> page = PageRequest.of(uri, Long.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.listJoinedToWineLotByWineLotHarvest(parent.id(), page.page()), Harvest::id,
+        PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
+        return page.answer(harvestService.listJoinedToWineLotByWineLotHarvest(parent.id(), page.page()),
                 harvestService::including);
     }
 
     @PUT
     @Path("{key}")
     @Consumes(MediaType.APPLICATION_JSON)
-    public WineLot replace(@PathParam("key") UUID id, WineLotInput input) {
-        return service.replace(id, input);
+    public Response replace(@PathParam("key") UUID id, WineLotInput input, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.replace(id, input, Precondition.of(headers)));
     }
 
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public WineLot change(@PathParam("key") UUID id, ObjectNode patch) {
-        return service.change(id, patch);
+    public Response change(@PathParam("key") UUID id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@PathParam("key") UUID id) {
-        service.delete(id);
+    public void delete(@PathParam("key") UUID id, @Context HttpHeaders headers) {
+        service.delete(id, Precondition.of(headers));
     }
 }

@@ -5,7 +5,10 @@ import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.service.WineLotHarvestService;
+import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.Precondition;
+import com.example.cellar.support.RowRequest;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
 import jakarta.ws.rs.Encoded;
@@ -15,11 +18,11 @@ import jakarta.ws.rs.Path;
 import jakarta.ws.rs.PathParam;
 import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
 import java.net.URI;
-import java.util.List;
 
 /** The HTTP face of wine lot harvests. */
 @Path("wine-lot-harvests")
@@ -33,31 +36,34 @@ public final class WineLotHarvestController {
 
     @GET
     public Response list(@Context UriInfo uri) {
-        PageRequest<WineLotHarvestKey> page
-                = PageRequest.of(uri, WineLotHarvestKey.class, WineLotHarvestRepository.FILTERS,
+        PageRequest page
+                = PageRequest.of(uri, WineLotHarvest.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
-        return page.answer(service.list(page.page()), WineLotHarvest::primaryKey, service::including);
+        return page.answer(service.list(page.page()), service::including);
     }
 
     @POST
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response create(WineLotHarvestInput input, @Context UriInfo uri) {
-        WineLotHarvest created = service.create(input);
+    public Response create(OneOrMany<WineLotHarvestInput> body, @Context UriInfo uri) {
+        if (body.isMany()) {
+            return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
+        }
+        WineLotHarvest created = service.create(body.one());
         URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(created.primaryKey().segment());
-        return Response.created(location).entity(created).build();
+        return RowRequest.created(location, created);
     }
 
     @GET
     @Path("{key}")
-    public Object read(@Encoded @PathParam("key") WineLotHarvestKey key, @Context UriInfo uri) {
-        List<String> included = WineLotHarvestService.INCLUDES.asked(uri);
-        WineLotHarvest found = service.find(key);
-        return included.isEmpty() ? found : service.including(included, List.of(found)).get(0);
+    public Response read(@Encoded @PathParam("key") WineLotHarvestKey key, @Context UriInfo uri,
+            @Context HttpHeaders headers) {
+        RowRequest wanted = RowRequest.of(uri, headers, WineLotHarvest.class, WineLotHarvestService.INCLUDES);
+        return wanted.answer(service.find(key), service::including);
     }
 
     @DELETE
     @Path("{key}")
-    public void delete(@Encoded @PathParam("key") WineLotHarvestKey key) {
-        service.delete(key);
+    public void delete(@Encoded @PathParam("key") WineLotHarvestKey key, @Context HttpHeaders headers) {
+        service.delete(key, Precondition.of(headers));
     }
 }

@@ -6,6 +6,7 @@ import com.example.cellar.entity.BlendComponentKey;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -27,10 +28,11 @@ public final class BlendComponentRepository {
             Constraint.reference("BLEND_COMPONENT_LOT_FKEY", "blend-components", "wine-lots", "wineLotId"),
             Constraint.check("BLEND_COMPONENT_SHARE_CHECK", "blend-components", "share"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("blendId", "blend_id", Integer.class),
-            Filters.on("wineLotId", "wine_lot_id", UUID.class));
+            Filters.on("wineLotId", "wine_lot_id", UUID.class))
+            .key("blendId", "wineLotId");
 
     private static final String COLUMNS = """
             blend_id, wine_lot_id, share
@@ -40,13 +42,12 @@ public final class BlendComponentRepository {
             FROM blend_component
             """;
 
-    private static final String PAGE = """
-            ORDER BY blend_id, wine_lot_id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE blend_id = ? AND wine_lot_id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -65,14 +66,9 @@ public final class BlendComponentRepository {
             WHERE blend_id = ? AND wine_lot_id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<BlendComponent> list(Connection connection, Page<BlendComponentKey> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition()
-                        .and("(blend_id, wine_lot_id) > (?, ?)", page.after().blendId(), page.after().wineLotId());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, BlendComponentRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<BlendComponent> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, BlendComponentRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -80,15 +76,20 @@ public final class BlendComponentRepository {
         return Sql.first(connection, FIND, BlendComponentRepository::row, key.blendId(), key.wineLotId());
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<BlendComponent> lockById(Connection connection, BlendComponentKey key) throws SQLException {
+        return Sql.first(connection, LOCK, BlendComponentRepository::row, key.blendId(), key.wineLotId());
+    }
+
     /** The rows of a page that refer to this blend. */
-    public List<BlendComponent> listWhereBlendIdIs(Connection connection, int blendId, Page<BlendComponentKey> page)
+    public FoundRows<BlendComponent> listWhereBlendIdIs(Connection connection, int blendId, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<BlendComponent> listWhereWineLotIdIs(Connection connection, UUID wineLotId,
-            Page<BlendComponentKey> page) throws SQLException {
+    public FoundRows<BlendComponent> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }
 

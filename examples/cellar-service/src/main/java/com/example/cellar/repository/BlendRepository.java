@@ -5,6 +5,7 @@ import com.example.cellar.entity.Blend;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -26,12 +27,13 @@ public final class BlendRepository {
             Constraint.reference("BLEND_APPROVER_FKEY", "blends", "cellar-hands", "approvedBy"),
             Constraint.check("BLEND_VINTAGE_CHECK", "blends", "vintage"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Integer.class),
             Filters.on("name", "name", String.class),
-            Filters.on("vintage", "vintage", Integer.class),
-            Filters.on("approvedBy", "approved_by", Integer.class));
+            Filters.on("vintage", "vintage", Integer.class).orNull(),
+            Filters.on("approvedBy", "approved_by", Integer.class).orNull())
+            .key("id");
 
     private static final String COLUMNS = """
             id, name, vintage, blended_on, tasting_notes, approved_by
@@ -41,13 +43,12 @@ public final class BlendRepository {
             FROM blend
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -70,13 +71,9 @@ public final class BlendRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<Blend> list(Connection connection, Page<Integer> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, BlendRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<Blend> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, BlendRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -84,19 +81,24 @@ public final class BlendRepository {
         return Sql.first(connection, FIND, BlendRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<Blend> lockById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, LOCK, BlendRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<Blend> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Blend> listWhereApprovedByIs(Connection connection, int approvedBy, Page<Integer> page)
+    public FoundRows<Blend> listWhereApprovedByIs(Connection connection, int approvedBy, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("approved_by = ?", approvedBy)));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
-    public List<Blend> listJoinedToWineLotByBlendComponent(Connection connection, UUID wineLotId, Page<Integer> page)
+    public FoundRows<Blend> listJoinedToWineLotByBlendComponent(Connection connection, UUID wineLotId, Page page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

@@ -6,6 +6,7 @@ import com.example.cellar.entity.BottlingClosedWith;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -28,11 +29,12 @@ public final class BottlingRepository {
             Constraint.check("BOTTLING_PRICE_CHECK", "bottlings", "price"),
             Constraint.check("BOTTLING_SIZE_CHECK", "bottlings", "bottleMl"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Integer.class),
             Filters.on("blendId", "blend_id", Integer.class),
-            Filters.on("labelId", "label_id", Integer.class));
+            Filters.on("labelId", "label_id", Integer.class).orNull())
+            .key("id");
 
     private static final String COLUMNS = """
             id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
@@ -42,13 +44,12 @@ public final class BottlingRepository {
             FROM bottling
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -73,13 +74,9 @@ public final class BottlingRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<Bottling> list(Connection connection, Page<Integer> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, BottlingRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<Bottling> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, BottlingRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -87,15 +84,18 @@ public final class BottlingRepository {
         return Sql.first(connection, FIND, BottlingRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<Bottling> lockById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, LOCK, BottlingRepository::row, id);
+    }
+
     /** The rows of a page that refer to this blend. */
-    public List<Bottling> listWhereBlendIdIs(Connection connection, int blendId, Page<Integer> page)
-            throws SQLException {
+    public FoundRows<Bottling> listWhereBlendIdIs(Connection connection, int blendId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
     }
 
     /** The rows of a page that refer to this label. */
-    public List<Bottling> listWhereLabelIdIs(Connection connection, int labelId, Page<Integer> page)
-            throws SQLException {
+    public FoundRows<Bottling> listWhereLabelIdIs(Connection connection, int labelId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("label_id = ?", labelId)));
     }
 

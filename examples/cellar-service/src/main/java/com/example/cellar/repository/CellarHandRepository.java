@@ -6,6 +6,7 @@ import com.example.cellar.entity.CellarHandCraft;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -29,11 +30,12 @@ public final class CellarHandRepository {
             Constraint.check("CELLAR_HAND_DATES_CHECK", "cellar-hands", "hiredOn", "leftOn"),
             Constraint.check("CELLAR_HAND_EMAIL_CHECK", "cellar-hands", "email"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Integer.class),
             Filters.on("email", "email", String.class),
-            Filters.on("supervisorId", "supervisor_id", Integer.class));
+            Filters.on("supervisorId", "supervisor_id", Integer.class).orNull())
+            .key("id");
 
     private static final String COLUMNS = """
             id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
@@ -43,13 +45,12 @@ public final class CellarHandRepository {
             FROM cellar_hand
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -74,13 +75,9 @@ public final class CellarHandRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<CellarHand> list(Connection connection, Page<Integer> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, CellarHandRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<CellarHand> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, CellarHandRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -88,13 +85,18 @@ public final class CellarHandRepository {
         return Sql.first(connection, FIND, CellarHandRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<CellarHand> lockById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, LOCK, CellarHandRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<CellarHand> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarHand> listWhereSupervisorIdIs(Connection connection, int supervisorId, Page<Integer> page)
+    public FoundRows<CellarHand> listWhereSupervisorIdIs(Connection connection, int supervisorId, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("supervisor_id = ?", supervisorId)));
     }

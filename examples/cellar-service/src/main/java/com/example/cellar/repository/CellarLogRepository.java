@@ -5,6 +5,7 @@ import com.example.cellar.entity.CellarLog;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -20,10 +21,13 @@ public final class CellarLogRepository {
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.reference("CELLAR_LOG_HAND_FKEY", "cellar-logs", "cellar-hands", "handId"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("loggedAt", "logged_at", LocalDateTime.class),
-            Filters.on("handId", "hand_id", Integer.class));
+            Filters.on("handId", "hand_id", Integer.class).orNull())
+            .order(Filters.on("loggedAt", "logged_at", LocalDateTime.class),
+                    Filters.on("handId", "hand_id", Integer.class).orNull(),
+                            Filters.on("entry", "entry", String.class));
 
     private static final String COLUMNS = """
             logged_at, hand_id, entry
@@ -33,25 +37,18 @@ public final class CellarLogRepository {
             FROM cellar_log
             """;
 
-    private static final String PAGE = """
-            ORDER BY logged_at, hand_id, entry
-            LIMIT ? OFFSET ?
-            """;
-
     private static final String COUNT = """
             SELECT COUNT(*)
             FROM cellar_log
             """;
 
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
-    public List<CellarLog> list(Connection connection, Page<Long> page) throws SQLException {
-        long offset = page.after() == null ? 0 : page.after();
-        return Sql.list(connection, SELECT + page.condition().where() + PAGE, CellarLogRepository::row,
-                page.condition().valuesAnd(page.limit(), offset));
+    public FoundRows<CellarLog> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, CellarLogRepository::row);
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarLog> listWhereHandIdIs(Connection connection, int handId, Page<Long> page) throws SQLException {
+    public FoundRows<CellarLog> listWhereHandIdIs(Connection connection, int handId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("hand_id = ?", handId)));
     }
 

@@ -3,26 +3,27 @@ package com.example.cellar.repository;
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.util.List;
 
 /** The SQL for {@code CELLAR_STOCK}. Every method works on the connection, and in the transaction, that it is given. */
 public final class CellarStockRepository {
-    /** The columns that a list can be narrowed by. */
-    public static final Filters FILTERS = Filters.of();
+    /** What the rows can be filtered and sorted by. */
+    public static final Filters FILTERS = Filters.of()
+            .order(Filters.on("code", "code", String.class).orNull(), Filters.on("kind", "kind", String.class).orNull(),
+                    Filters.on("capacityLitres", "capacity_litres", Integer.class).orNull(),
+                            Filters.on("wine", "wine", String.class).orNull(),
+                                    Filters.on("vintage", "vintage", Integer.class).orNull(),
+                                            Filters.on("litres", "litres", BigDecimal.class).orNull());
 
     private static final String SELECT = """
             SELECT code, kind, capacity_litres, wine, vintage, litres
             FROM cellar_stock
-            """;
-
-    private static final String PAGE = """
-            ORDER BY code, kind, capacity_litres, wine, vintage, litres
-            LIMIT ? OFFSET ?
             """;
 
     private static final String COUNT = """
@@ -31,10 +32,8 @@ public final class CellarStockRepository {
             """;
 
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
-    public List<CellarStock> list(Connection connection, Page<Long> page) throws SQLException {
-        long offset = page.after() == null ? 0 : page.after();
-        return Sql.list(connection, SELECT + page.condition().where() + PAGE, CellarStockRepository::row,
-                page.condition().valuesAnd(page.limit(), offset));
+    public FoundRows<CellarStock> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, CellarStockRepository::row);
     }
 
     /** The number of rows that fulfil a condition. */

@@ -6,6 +6,7 @@ import com.example.cellar.entity.GrapeVarietyColour;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -26,10 +27,11 @@ public final class GrapeVarietyRepository {
             Constraint.unique("GRAPE_VARIETY_NAME_KEY", "grape-varieties", "name"),
             Constraint.check("GRAPE_VARIETY_COLOUR_CHECK", "grape-varieties", "colour"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("code", "code", String.class),
-            Filters.on("name", "name", String.class));
+            Filters.on("name", "name", String.class))
+            .key("code");
 
     private static final String COLUMNS = """
             code, name, colour, "order", synonyms
@@ -39,13 +41,12 @@ public final class GrapeVarietyRepository {
             FROM grape_variety
             """;
 
-    private static final String PAGE = """
-            ORDER BY code
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE code = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -67,13 +68,9 @@ public final class GrapeVarietyRepository {
             WHERE code = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<GrapeVariety> list(Connection connection, Page<String> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("code > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, GrapeVarietyRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<GrapeVariety> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, GrapeVarietyRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -81,9 +78,14 @@ public final class GrapeVarietyRepository {
         return Sql.first(connection, FIND, GrapeVarietyRepository::row, code);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<GrapeVariety> lockById(Connection connection, String code) throws SQLException {
+        return Sql.first(connection, LOCK, GrapeVarietyRepository::row, code);
+    }
+
     /** The rows with these values of code, in one statement. */
     public List<GrapeVariety> lookUpByCode(Connection connection, Collection<String> keys) throws SQLException {
-        return list(connection, Page.<String>all().where(condition -> condition.in("code", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("code", "?", keys))).rows();
     }
 
     /** The number of rows that fulfil a condition. */

@@ -5,6 +5,7 @@ import com.example.cellar.entity.Harvest;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -28,12 +29,13 @@ public final class HarvestRepository {
             Constraint.check("HARVEST_BRIX_CHECK", "harvests", "brix"),
             Constraint.check("HARVEST_WEIGHT_CHECK", "harvests", "weightKg"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Long.class),
             Filters.on("parcelId", "parcel_id", Integer.class),
             Filters.on("pickedOn", "picked_on", LocalDate.class),
-            Filters.on("pickedBy", "picked_by", Integer.class));
+            Filters.on("pickedBy", "picked_by", Integer.class).orNull())
+            .key("id");
 
     private static final String COLUMNS = """
             id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by
@@ -43,13 +45,12 @@ public final class HarvestRepository {
             FROM harvest
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -73,13 +74,9 @@ public final class HarvestRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<Harvest> list(Connection connection, Page<Long> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, HarvestRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<Harvest> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, HarvestRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -87,23 +84,28 @@ public final class HarvestRepository {
         return Sql.first(connection, FIND, HarvestRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<Harvest> lockById(Connection connection, long id) throws SQLException {
+        return Sql.first(connection, LOCK, HarvestRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<Harvest> lookUpById(Connection connection, Collection<Long> keys) throws SQLException {
-        return list(connection, Page.<Long>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The rows of a page that refer to this parcel. */
-    public List<Harvest> listWhereParcelIdIs(Connection connection, int parcelId, Page<Long> page) throws SQLException {
+    public FoundRows<Harvest> listWhereParcelIdIs(Connection connection, int parcelId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("parcel_id = ?", parcelId)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Harvest> listWherePickedByIs(Connection connection, int pickedBy, Page<Long> page) throws SQLException {
+    public FoundRows<Harvest> listWherePickedByIs(Connection connection, int pickedBy, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("picked_by = ?", pickedBy)));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
-    public List<Harvest> listJoinedToWineLotByWineLotHarvest(Connection connection, UUID wineLotId, Page<Long> page)
+    public FoundRows<Harvest> listJoinedToWineLotByWineLotHarvest(Connection connection, UUID wineLotId, Page page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

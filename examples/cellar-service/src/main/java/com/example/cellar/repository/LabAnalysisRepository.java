@@ -5,6 +5,7 @@ import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Json;
 import com.example.cellar.support.Page;
@@ -26,10 +27,11 @@ public final class LabAnalysisRepository {
             Constraint.check("LAB_ANALYSIS_ALCOHOL_CHECK", "lab-analyses", "alcoholVolume"),
             Constraint.check("LAB_ANALYSIS_PH_CHECK", "lab-analyses", "ph"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Long.class),
-            Filters.on("wineLotId", "wine_lot_id", UUID.class));
+            Filters.on("wineLotId", "wine_lot_id", UUID.class))
+            .key("id");
 
     private static final String COLUMNS = """
             id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
@@ -39,13 +41,12 @@ public final class LabAnalysisRepository {
             FROM lab_analysis
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -70,13 +71,9 @@ public final class LabAnalysisRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<LabAnalysis> list(Connection connection, Page<Long> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, LabAnalysisRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<LabAnalysis> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, LabAnalysisRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -84,8 +81,13 @@ public final class LabAnalysisRepository {
         return Sql.first(connection, FIND, LabAnalysisRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<LabAnalysis> lockById(Connection connection, long id) throws SQLException {
+        return Sql.first(connection, LOCK, LabAnalysisRepository::row, id);
+    }
+
     /** The rows of a page that refer to this wine lot. */
-    public List<LabAnalysis> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page<Long> page)
+    public FoundRows<LabAnalysis> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }

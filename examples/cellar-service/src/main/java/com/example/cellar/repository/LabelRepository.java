@@ -6,6 +6,7 @@ import com.example.cellar.support.Binary;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -23,11 +24,12 @@ public final class LabelRepository {
             Constraint.unique("LABEL_PKEY", "labels", "id"),
             Constraint.unique("LABEL_TITLE_LANGUAGE_KEY", "labels", "title", "languageCode"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Integer.class),
             Filters.on("title", "title", String.class),
-            Filters.on("languageCode", "language_code", String.class));
+            Filters.on("languageCode", "language_code", String.class))
+            .key("id");
 
     private static final String COLUMNS = """
             id, title, language_code, back_text, picture
@@ -37,13 +39,12 @@ public final class LabelRepository {
             FROM label
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -65,13 +66,9 @@ public final class LabelRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<Label> list(Connection connection, Page<Integer> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, LabelRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<Label> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, LabelRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -79,9 +76,14 @@ public final class LabelRepository {
         return Sql.first(connection, FIND, LabelRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<Label> lockById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, LOCK, LabelRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<Label> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The number of rows that fulfil a condition. */

@@ -6,6 +6,7 @@ import com.example.cellar.entity.ParcelSoil;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -30,11 +31,12 @@ public final class ParcelRepository {
             Constraint.check("PARCEL_SLOPE_CHECK", "parcels", "slopePercent"),
             Constraint.check("PARCEL_SOIL_CHECK", "parcels", "soil"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Integer.class),
             Filters.on("name", "name", String.class),
-            Filters.on("varietyCode", "variety_code", String.class));
+            Filters.on("varietyCode", "variety_code", String.class))
+            .key("id");
 
     private static final String COLUMNS = """
             id, name, variety_code, area_ha, slope_percent, soil, planted_on, organic, latitude,
@@ -45,13 +47,12 @@ public final class ParcelRepository {
             FROM parcel
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -78,13 +79,9 @@ public final class ParcelRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<Parcel> list(Connection connection, Page<Integer> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, ParcelRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<Parcel> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, ParcelRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -92,13 +89,18 @@ public final class ParcelRepository {
         return Sql.first(connection, FIND, ParcelRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<Parcel> lockById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, LOCK, ParcelRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<Parcel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The rows of a page that refer to this grape variety. */
-    public List<Parcel> listWhereVarietyCodeIs(Connection connection, String varietyCode, Page<Integer> page)
+    public FoundRows<Parcel> listWhereVarietyCodeIs(Connection connection, String varietyCode, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("variety_code = ?", varietyCode)));
     }

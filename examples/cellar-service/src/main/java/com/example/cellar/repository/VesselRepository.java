@@ -7,6 +7,7 @@ import com.example.cellar.entity.VesselToast;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -28,10 +29,11 @@ public final class VesselRepository {
             Constraint.check("VESSEL_KIND_CHECK", "vessels", "kind"),
             Constraint.check("VESSEL_TOAST_CHECK", "vessels", "toast"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Integer.class),
-            Filters.on("code", "code", String.class));
+            Filters.on("code", "code", String.class))
+            .key("id");
 
     private static final String COLUMNS = """
             id, code, kind, capacity_litres, toast, bought_on, in_use
@@ -41,13 +43,12 @@ public final class VesselRepository {
             FROM vessel
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -71,13 +72,9 @@ public final class VesselRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<Vessel> list(Connection connection, Page<Integer> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, VesselRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<Vessel> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, VesselRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -85,9 +82,14 @@ public final class VesselRepository {
         return Sql.first(connection, FIND, VesselRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<Vessel> lockById(Connection connection, int id) throws SQLException {
+        return Sql.first(connection, LOCK, VesselRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<Vessel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.<Integer>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The number of rows that fulfil a condition. */

@@ -5,6 +5,7 @@ import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -28,13 +29,14 @@ public final class VesselTransferRepository {
             Constraint.check("VESSEL_TRANSFER_ENDS_CHECK", "vessel-transfers", "from", "to"),
             Constraint.check("VESSEL_TRANSFER_LITRES_CHECK", "vessel-transfers", "litres"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", Long.class),
             Filters.on("from", "\"from\"", Integer.class),
             Filters.on("to", "\"to\"", Integer.class),
             Filters.on("movedAt", "moved_at", LocalDateTime.class),
-            Filters.on("movedBy", "moved_by", Integer.class));
+            Filters.on("movedBy", "moved_by", Integer.class))
+            .key("id");
 
     private static final String COLUMNS = """
             id, "from", "to", litres, moved_at, moved_by, reason
@@ -44,13 +46,12 @@ public final class VesselTransferRepository {
             FROM vessel_transfer
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -74,13 +75,9 @@ public final class VesselTransferRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<VesselTransfer> list(Connection connection, Page<Long> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, VesselTransferRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<VesselTransfer> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, VesselTransferRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -88,19 +85,24 @@ public final class VesselTransferRepository {
         return Sql.first(connection, FIND, VesselTransferRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<VesselTransfer> lockById(Connection connection, long id) throws SQLException {
+        return Sql.first(connection, LOCK, VesselTransferRepository::row, id);
+    }
+
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> listWhereFromIs(Connection connection, int from, Page<Long> page) throws SQLException {
+    public FoundRows<VesselTransfer> listWhereFromIs(Connection connection, int from, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"from\" = ?", from)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<VesselTransfer> listWhereMovedByIs(Connection connection, int movedBy, Page<Long> page)
+    public FoundRows<VesselTransfer> listWhereMovedByIs(Connection connection, int movedBy, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("moved_by = ?", movedBy)));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> listWhereToIs(Connection connection, int to, Page<Long> page) throws SQLException {
+    public FoundRows<VesselTransfer> listWhereToIs(Connection connection, int to, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"to\" = ?", to)));
     }
 

@@ -6,6 +6,7 @@ import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -26,10 +27,11 @@ public final class WineLotHarvestRepository {
             Constraint.reference("WINE_LOT_HARVEST_HARVEST_FKEY", "wine-lot-harvests", "harvests", "harvestId"),
             Constraint.reference("WINE_LOT_HARVEST_LOT_FKEY", "wine-lot-harvests", "wine-lots", "wineLotId"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("wineLotId", "wine_lot_id", UUID.class),
-            Filters.on("harvestId", "harvest_id", Long.class));
+            Filters.on("harvestId", "harvest_id", Long.class))
+            .key("wineLotId", "harvestId");
 
     private static final String COLUMNS = """
             wine_lot_id, harvest_id
@@ -39,13 +41,12 @@ public final class WineLotHarvestRepository {
             FROM wine_lot_harvest
             """;
 
-    private static final String PAGE = """
-            ORDER BY wine_lot_id, harvest_id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE wine_lot_id = ? AND harvest_id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -58,14 +59,9 @@ public final class WineLotHarvestRepository {
             WHERE wine_lot_id = ? AND harvest_id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<WineLotHarvest> list(Connection connection, Page<WineLotHarvestKey> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition()
-                        .and("(wine_lot_id, harvest_id) > (?, ?)", page.after().wineLotId(), page.after().harvestId());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, WineLotHarvestRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<WineLotHarvest> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, WineLotHarvestRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -73,15 +69,20 @@ public final class WineLotHarvestRepository {
         return Sql.first(connection, FIND, WineLotHarvestRepository::row, key.wineLotId(), key.harvestId());
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<WineLotHarvest> lockById(Connection connection, WineLotHarvestKey key) throws SQLException {
+        return Sql.first(connection, LOCK, WineLotHarvestRepository::row, key.wineLotId(), key.harvestId());
+    }
+
     /** The rows of a page that refer to this harvest. */
-    public List<WineLotHarvest> listWhereHarvestIdIs(Connection connection, long harvestId,
-            Page<WineLotHarvestKey> page) throws SQLException {
+    public FoundRows<WineLotHarvest> listWhereHarvestIdIs(Connection connection, long harvestId, Page page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("harvest_id = ?", harvestId)));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<WineLotHarvest> listWhereWineLotIdIs(Connection connection, UUID wineLotId,
-            Page<WineLotHarvestKey> page) throws SQLException {
+    public FoundRows<WineLotHarvest> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }
 

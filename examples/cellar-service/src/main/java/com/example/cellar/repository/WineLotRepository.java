@@ -5,6 +5,7 @@ import com.example.cellar.entity.WineLot;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
@@ -29,12 +30,13 @@ public final class WineLotRepository {
             Constraint.check("WINE_LOT_LITRES_CHECK", "wine-lots", "litres"),
             Constraint.check("WINE_LOT_VINTAGE_CHECK", "wine-lots", "vintage"));
 
-    /** The columns that a list can be narrowed by. */
+    /** What the rows can be filtered and sorted by. */
     public static final Filters FILTERS = Filters.of(
             Filters.on("id", "id", UUID.class),
             Filters.on("name", "name", String.class),
             Filters.on("vintage", "vintage", Integer.class),
-            Filters.on("vesselId", "vessel_id", Integer.class));
+            Filters.on("vesselId", "vessel_id", Integer.class).orNull())
+            .key("id");
 
     private static final String COLUMNS = """
             id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
@@ -44,13 +46,12 @@ public final class WineLotRepository {
             FROM wine_lot
             """;
 
-    private static final String PAGE = """
-            ORDER BY id
-            LIMIT ?
-            """;
-
     private static final String FIND = SELECT + """
             WHERE id = ?
+            """;
+
+    private static final String LOCK = FIND + """
+            FOR UPDATE
             """;
 
     private static final String COUNT = """
@@ -75,13 +76,9 @@ public final class WineLotRepository {
             WHERE id = ?
             """;
 
-    /** The rows of a page, by ascending key. */
-    public List<WineLot> list(Connection connection, Page<UUID> page) throws SQLException {
-        Condition condition = page.after() == null
-                ? page.condition()
-                : page.condition().and("id > ?", page.after());
-        return Sql.list(connection, SELECT + condition.where() + PAGE, WineLotRepository::row,
-                condition.valuesAnd(page.limit()));
+    /** The rows of a page, by ascending key if it does not say otherwise. */
+    public FoundRows<WineLot> list(Connection connection, Page page) throws SQLException {
+        return page.read(connection, FILTERS, SELECT, COUNT, WineLotRepository::row);
     }
 
     /** The row with this key, if there is one. */
@@ -89,18 +86,23 @@ public final class WineLotRepository {
         return Sql.first(connection, FIND, WineLotRepository::row, id);
     }
 
+    /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
+    public Optional<WineLot> lockById(Connection connection, UUID id) throws SQLException {
+        return Sql.first(connection, LOCK, WineLotRepository::row, id);
+    }
+
     /** The rows with these values of id, in one statement. */
     public List<WineLot> lookUpById(Connection connection, Collection<UUID> keys) throws SQLException {
-        return list(connection, Page.<UUID>all().where(condition -> condition.in("id", "?", keys)));
+        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<WineLot> listWhereVesselIdIs(Connection connection, int vesselId, Page<UUID> page) throws SQLException {
+    public FoundRows<WineLot> listWhereVesselIdIs(Connection connection, int vesselId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("vessel_id = ?", vesselId)));
     }
 
     /** The rows of a page that blend components join to this blend. */
-    public List<WineLot> listJoinedToBlendByBlendComponent(Connection connection, int blendId, Page<UUID> page)
+    public FoundRows<WineLot> listJoinedToBlendByBlendComponent(Connection connection, int blendId, Page page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->
@@ -108,7 +110,7 @@ public final class WineLotRepository {
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
-    public List<WineLot> listJoinedToHarvestByWineLotHarvest(Connection connection, long harvestId, Page<UUID> page)
+    public FoundRows<WineLot> listJoinedToHarvestByWineLotHarvest(Connection connection, long harvestId, Page page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

@@ -8,11 +8,13 @@ import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -38,7 +40,7 @@ public final class BlendComponentService {
     }
 
     /** The rows of a page. */
-    public List<BlendComponent> list(Page<BlendComponentKey> page) {
+    public FoundRows<BlendComponent> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -52,12 +54,12 @@ public final class BlendComponentService {
     }
 
     /** The rows of a page that refer to this blend. */
-    public List<BlendComponent> listWhereBlendIdIs(int blendId, Page<BlendComponentKey> page) {
+    public FoundRows<BlendComponent> listWhereBlendIdIs(int blendId, Page page) {
         return transactions.read(connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<BlendComponent> listWhereWineLotIdIs(UUID wineLotId, Page<BlendComponentKey> page) {
+    public FoundRows<BlendComponent> listWhereWineLotIdIs(UUID wineLotId, Page page) {
         return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
@@ -77,26 +79,43 @@ public final class BlendComponentService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<BlendComponent> createAll(List<BlendComponentInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public BlendComponent replace(BlendComponentKey key, BlendComponentInput input) {
+    public BlendComponent replace(BlendComponentKey key, BlendComponentInput input, Precondition precondition) {
         checkReplacement(key, input);
-        return transactions.write(connection -> updated(connection, key, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, key));
+            }
+            return updated(connection, key, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public BlendComponent change(BlendComponentKey key, ObjectNode patch) {
+    public BlendComponent change(BlendComponentKey key, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            BlendComponentInput current = BlendComponentInput.of(existing(connection, key));
-            BlendComponentInput changed = MergePatch.apply(patch, current, BlendComponentInput.class);
+            BlendComponent current = locked(connection, key);
+            precondition.verify(current);
+            BlendComponentInput changed
+                    = MergePatch.apply(patch, BlendComponentInput.of(current), BlendComponentInput.class);
             checkReplacement(key, changed);
             return updated(connection, key, changed);
         });
@@ -105,10 +124,15 @@ public final class BlendComponentService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(BlendComponentKey key) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, key));
+    public void delete(BlendComponentKey key, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, key));
+            }
+            return repository.delete(connection, key);
+        });
         if (!deleted) {
             throw missing(key);
         }
@@ -116,6 +140,10 @@ public final class BlendComponentService {
 
     private BlendComponent existing(Connection connection, BlendComponentKey key) throws SQLException {
         return repository.findById(connection, key).orElseThrow(() -> missing(key));
+    }
+
+    private BlendComponent locked(Connection connection, BlendComponentKey key) throws SQLException {
+        return repository.lockById(connection, key).orElseThrow(() -> missing(key));
     }
 
     private BlendComponent updated(Connection connection, BlendComponentKey key, BlendComponentInput input)

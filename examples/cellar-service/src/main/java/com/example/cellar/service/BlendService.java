@@ -5,11 +5,13 @@ import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -34,7 +36,7 @@ public final class BlendService {
     }
 
     /** The rows of a page. */
-    public List<Blend> list(Page<Integer> page) {
+    public FoundRows<Blend> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -48,12 +50,12 @@ public final class BlendService {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Blend> listWhereApprovedByIs(int approvedBy, Page<Integer> page) {
+    public FoundRows<Blend> listWhereApprovedByIs(int approvedBy, Page page) {
         return transactions.read(connection -> repository.listWhereApprovedByIs(connection, approvedBy, page));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
-    public List<Blend> listJoinedToWineLotByBlendComponent(UUID wineLotId, Page<Integer> page) {
+    public FoundRows<Blend> listJoinedToWineLotByBlendComponent(UUID wineLotId, Page page) {
         return transactions.read(connection ->
                 repository.listJoinedToWineLotByBlendComponent(connection, wineLotId, page));
     }
@@ -74,26 +76,42 @@ public final class BlendService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<Blend> createAll(List<BlendInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Blend replace(int id, BlendInput input) {
+    public Blend replace(int id, BlendInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Blend change(int id, ObjectNode patch) {
+    public Blend change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            BlendInput current = BlendInput.of(existing(connection, id));
-            BlendInput changed = MergePatch.apply(patch, current, BlendInput.class);
+            Blend current = locked(connection, id);
+            precondition.verify(current);
+            BlendInput changed = MergePatch.apply(patch, BlendInput.of(current), BlendInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -102,10 +120,15 @@ public final class BlendService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(int id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(int id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -113,6 +136,10 @@ public final class BlendService {
 
     private Blend existing(Connection connection, int id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private Blend locked(Connection connection, int id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private Blend updated(Connection connection, int id, BlendInput input) throws SQLException {

@@ -7,11 +7,13 @@ import com.example.cellar.entity.Label;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.repository.LabelRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -36,7 +38,7 @@ public final class BottlingService {
     }
 
     /** The rows of a page. */
-    public List<Bottling> list(Page<Integer> page) {
+    public FoundRows<Bottling> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -50,12 +52,12 @@ public final class BottlingService {
     }
 
     /** The rows of a page that refer to this blend. */
-    public List<Bottling> listWhereBlendIdIs(int blendId, Page<Integer> page) {
+    public FoundRows<Bottling> listWhereBlendIdIs(int blendId, Page page) {
         return transactions.read(connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this label. */
-    public List<Bottling> listWhereLabelIdIs(int labelId, Page<Integer> page) {
+    public FoundRows<Bottling> listWhereLabelIdIs(int labelId, Page page) {
         return transactions.read(connection -> repository.listWhereLabelIdIs(connection, labelId, page));
     }
 
@@ -75,26 +77,42 @@ public final class BottlingService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<Bottling> createAll(List<BottlingInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Bottling replace(int id, BottlingInput input) {
+    public Bottling replace(int id, BottlingInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Bottling change(int id, ObjectNode patch) {
+    public Bottling change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            BottlingInput current = BottlingInput.of(existing(connection, id));
-            BottlingInput changed = MergePatch.apply(patch, current, BottlingInput.class);
+            Bottling current = locked(connection, id);
+            precondition.verify(current);
+            BottlingInput changed = MergePatch.apply(patch, BottlingInput.of(current), BottlingInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -103,10 +121,15 @@ public final class BottlingService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(int id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(int id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -114,6 +137,10 @@ public final class BottlingService {
 
     private Bottling existing(Connection connection, int id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private Bottling locked(Connection connection, int id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private Bottling updated(Connection connection, int id, BottlingInput input) throws SQLException {

@@ -3,11 +3,13 @@ package com.example.cellar.service;
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.CellarHandRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -31,7 +33,7 @@ public final class CellarHandService {
     }
 
     /** The rows of a page. */
-    public List<CellarHand> list(Page<Integer> page) {
+    public FoundRows<CellarHand> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -45,7 +47,7 @@ public final class CellarHandService {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarHand> listWhereSupervisorIdIs(int supervisorId, Page<Integer> page) {
+    public FoundRows<CellarHand> listWhereSupervisorIdIs(int supervisorId, Page page) {
         return transactions.read(connection -> repository.listWhereSupervisorIdIs(connection, supervisorId, page));
     }
 
@@ -65,26 +67,42 @@ public final class CellarHandService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<CellarHand> createAll(List<CellarHandInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public CellarHand replace(int id, CellarHandInput input) {
+    public CellarHand replace(int id, CellarHandInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public CellarHand change(int id, ObjectNode patch) {
+    public CellarHand change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            CellarHandInput current = CellarHandInput.of(existing(connection, id));
-            CellarHandInput changed = MergePatch.apply(patch, current, CellarHandInput.class);
+            CellarHand current = locked(connection, id);
+            precondition.verify(current);
+            CellarHandInput changed = MergePatch.apply(patch, CellarHandInput.of(current), CellarHandInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -93,10 +111,15 @@ public final class CellarHandService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(int id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(int id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -104,6 +127,10 @@ public final class CellarHandService {
 
     private CellarHand existing(Connection connection, int id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private CellarHand locked(Connection connection, int id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private CellarHand updated(Connection connection, int id, CellarHandInput input) throws SQLException {

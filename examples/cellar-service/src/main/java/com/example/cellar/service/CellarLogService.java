@@ -5,6 +5,7 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.CellarLogRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.Page;
@@ -28,12 +29,12 @@ public final class CellarLogService {
     }
 
     /** The rows of a page. */
-    public List<CellarLog> list(Page<Long> page) {
+    public FoundRows<CellarLog> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<CellarLog> listWhereHandIdIs(int handId, Page<Long> page) {
+    public FoundRows<CellarLog> listWhereHandIdIs(int handId, Page page) {
         return transactions.read(connection -> repository.listWhereHandIdIs(connection, handId, page));
     }
 
@@ -50,6 +51,16 @@ public final class CellarLogService {
     public CellarLog create(CellarLogInput input) {
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
+    }
+
+    /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<CellarLog> createAll(List<CellarLogInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
     }
 
     private static Rules check(CellarLogInput input, Class<?> group) {

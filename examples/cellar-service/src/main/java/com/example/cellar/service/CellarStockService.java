@@ -2,9 +2,9 @@ package com.example.cellar.service;
 
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Transactions;
-import java.util.List;
 
 /** What can be done with cellar stock, each in a transaction of its own. */
 public final class CellarStockService {
@@ -17,7 +17,7 @@ public final class CellarStockService {
     }
 
     /** The rows of a page. */
-    public List<CellarStock> list(Page<Long> page) {
+    public FoundRows<CellarStock> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 }

@@ -3,10 +3,12 @@ package com.example.cellar.service;
 import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.repository.GrapeVarietyRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -26,7 +28,7 @@ public final class GrapeVarietyService {
     }
 
     /** The rows of a page. */
-    public List<GrapeVariety> list(Page<String> page) {
+    public FoundRows<GrapeVariety> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -50,26 +52,42 @@ public final class GrapeVarietyService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<GrapeVariety> createAll(List<GrapeVarietyInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public GrapeVariety replace(String code, GrapeVarietyInput input) {
+    public GrapeVariety replace(String code, GrapeVarietyInput input, Precondition precondition) {
         checkReplacement(code, input);
-        return transactions.write(connection -> updated(connection, code, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, code));
+            }
+            return updated(connection, code, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public GrapeVariety change(String code, ObjectNode patch) {
+    public GrapeVariety change(String code, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            GrapeVarietyInput current = GrapeVarietyInput.of(existing(connection, code));
-            GrapeVarietyInput changed = MergePatch.apply(patch, current, GrapeVarietyInput.class);
+            GrapeVariety current = locked(connection, code);
+            precondition.verify(current);
+            GrapeVarietyInput changed = MergePatch.apply(patch, GrapeVarietyInput.of(current), GrapeVarietyInput.class);
             checkReplacement(code, changed);
             return updated(connection, code, changed);
         });
@@ -78,10 +96,15 @@ public final class GrapeVarietyService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(String code) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, code));
+    public void delete(String code, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, code));
+            }
+            return repository.delete(connection, code);
+        });
         if (!deleted) {
             throw missing(code);
         }
@@ -89,6 +112,10 @@ public final class GrapeVarietyService {
 
     private GrapeVariety existing(Connection connection, String code) throws SQLException {
         return repository.findById(connection, code).orElseThrow(() -> missing(code));
+    }
+
+    private GrapeVariety locked(Connection connection, String code) throws SQLException {
+        return repository.lockById(connection, code).orElseThrow(() -> missing(code));
     }
 
     private GrapeVariety updated(Connection connection, String code, GrapeVarietyInput input) throws SQLException {

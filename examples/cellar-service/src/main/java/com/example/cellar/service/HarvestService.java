@@ -7,11 +7,13 @@ import com.example.cellar.entity.Parcel;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -37,7 +39,7 @@ public final class HarvestService {
     }
 
     /** The rows of a page. */
-    public List<Harvest> list(Page<Long> page) {
+    public FoundRows<Harvest> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -51,17 +53,17 @@ public final class HarvestService {
     }
 
     /** The rows of a page that refer to this parcel. */
-    public List<Harvest> listWhereParcelIdIs(int parcelId, Page<Long> page) {
+    public FoundRows<Harvest> listWhereParcelIdIs(int parcelId, Page page) {
         return transactions.read(connection -> repository.listWhereParcelIdIs(connection, parcelId, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<Harvest> listWherePickedByIs(int pickedBy, Page<Long> page) {
+    public FoundRows<Harvest> listWherePickedByIs(int pickedBy, Page page) {
         return transactions.read(connection -> repository.listWherePickedByIs(connection, pickedBy, page));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
-    public List<Harvest> listJoinedToWineLotByWineLotHarvest(UUID wineLotId, Page<Long> page) {
+    public FoundRows<Harvest> listJoinedToWineLotByWineLotHarvest(UUID wineLotId, Page page) {
         return transactions.read(connection ->
                 repository.listJoinedToWineLotByWineLotHarvest(connection, wineLotId, page));
     }
@@ -82,26 +84,42 @@ public final class HarvestService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<Harvest> createAll(List<HarvestInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Harvest replace(long id, HarvestInput input) {
+    public Harvest replace(long id, HarvestInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Harvest change(long id, ObjectNode patch) {
+    public Harvest change(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            HarvestInput current = HarvestInput.of(existing(connection, id));
-            HarvestInput changed = MergePatch.apply(patch, current, HarvestInput.class);
+            Harvest current = locked(connection, id);
+            precondition.verify(current);
+            HarvestInput changed = MergePatch.apply(patch, HarvestInput.of(current), HarvestInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -110,10 +128,15 @@ public final class HarvestService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(long id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(long id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -121,6 +144,10 @@ public final class HarvestService {
 
     private Harvest existing(Connection connection, long id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private Harvest locked(Connection connection, long id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private Harvest updated(Connection connection, long id, HarvestInput input) throws SQLException {

@@ -5,11 +5,13 @@ import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -34,7 +36,7 @@ public final class LabAnalysisService {
     }
 
     /** The rows of a page. */
-    public List<LabAnalysis> list(Page<Long> page) {
+    public FoundRows<LabAnalysis> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -48,7 +50,7 @@ public final class LabAnalysisService {
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<LabAnalysis> listWhereWineLotIdIs(UUID wineLotId, Page<Long> page) {
+    public FoundRows<LabAnalysis> listWhereWineLotIdIs(UUID wineLotId, Page page) {
         return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
@@ -68,26 +70,42 @@ public final class LabAnalysisService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<LabAnalysis> createAll(List<LabAnalysisInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public LabAnalysis replace(long id, LabAnalysisInput input) {
+    public LabAnalysis replace(long id, LabAnalysisInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public LabAnalysis change(long id, ObjectNode patch) {
+    public LabAnalysis change(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            LabAnalysisInput current = LabAnalysisInput.of(existing(connection, id));
-            LabAnalysisInput changed = MergePatch.apply(patch, current, LabAnalysisInput.class);
+            LabAnalysis current = locked(connection, id);
+            precondition.verify(current);
+            LabAnalysisInput changed = MergePatch.apply(patch, LabAnalysisInput.of(current), LabAnalysisInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -96,10 +114,15 @@ public final class LabAnalysisService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(long id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(long id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -107,6 +130,10 @@ public final class LabAnalysisService {
 
     private LabAnalysis existing(Connection connection, long id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private LabAnalysis locked(Connection connection, long id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private LabAnalysis updated(Connection connection, long id, LabAnalysisInput input) throws SQLException {

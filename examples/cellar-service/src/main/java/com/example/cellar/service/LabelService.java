@@ -3,10 +3,12 @@ package com.example.cellar.service;
 import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
 import com.example.cellar.repository.LabelRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -26,7 +28,7 @@ public final class LabelService {
     }
 
     /** The rows of a page. */
-    public List<Label> list(Page<Integer> page) {
+    public FoundRows<Label> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -50,26 +52,42 @@ public final class LabelService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<Label> createAll(List<LabelInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Label replace(int id, LabelInput input) {
+    public Label replace(int id, LabelInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Label change(int id, ObjectNode patch) {
+    public Label change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            LabelInput current = LabelInput.of(existing(connection, id));
-            LabelInput changed = MergePatch.apply(patch, current, LabelInput.class);
+            Label current = locked(connection, id);
+            precondition.verify(current);
+            LabelInput changed = MergePatch.apply(patch, LabelInput.of(current), LabelInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -78,10 +96,15 @@ public final class LabelService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(int id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(int id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -89,6 +112,10 @@ public final class LabelService {
 
     private Label existing(Connection connection, int id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private Label locked(Connection connection, int id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private Label updated(Connection connection, int id, LabelInput input) throws SQLException {

@@ -5,11 +5,13 @@ import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.entity.Parcel;
 import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.repository.ParcelRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -33,7 +35,7 @@ public final class ParcelService {
     }
 
     /** The rows of a page. */
-    public List<Parcel> list(Page<Integer> page) {
+    public FoundRows<Parcel> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -47,7 +49,7 @@ public final class ParcelService {
     }
 
     /** The rows of a page that refer to this grape variety. */
-    public List<Parcel> listWhereVarietyCodeIs(String varietyCode, Page<Integer> page) {
+    public FoundRows<Parcel> listWhereVarietyCodeIs(String varietyCode, Page page) {
         return transactions.read(connection -> repository.listWhereVarietyCodeIs(connection, varietyCode, page));
     }
 
@@ -67,26 +69,42 @@ public final class ParcelService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<Parcel> createAll(List<ParcelInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Parcel replace(int id, ParcelInput input) {
+    public Parcel replace(int id, ParcelInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Parcel change(int id, ObjectNode patch) {
+    public Parcel change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            ParcelInput current = ParcelInput.of(existing(connection, id));
-            ParcelInput changed = MergePatch.apply(patch, current, ParcelInput.class);
+            Parcel current = locked(connection, id);
+            precondition.verify(current);
+            ParcelInput changed = MergePatch.apply(patch, ParcelInput.of(current), ParcelInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -95,10 +113,15 @@ public final class ParcelService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(int id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(int id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -106,6 +129,10 @@ public final class ParcelService {
 
     private Parcel existing(Connection connection, int id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private Parcel locked(Connection connection, int id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private Parcel updated(Connection connection, int id, ParcelInput input) throws SQLException {

@@ -3,10 +3,12 @@ package com.example.cellar.service;
 import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
 import com.example.cellar.repository.VesselRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -26,7 +28,7 @@ public final class VesselService {
     }
 
     /** The rows of a page. */
-    public List<Vessel> list(Page<Integer> page) {
+    public FoundRows<Vessel> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -50,26 +52,42 @@ public final class VesselService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<Vessel> createAll(List<VesselInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Vessel replace(int id, VesselInput input) {
+    public Vessel replace(int id, VesselInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public Vessel change(int id, ObjectNode patch) {
+    public Vessel change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            VesselInput current = VesselInput.of(existing(connection, id));
-            VesselInput changed = MergePatch.apply(patch, current, VesselInput.class);
+            Vessel current = locked(connection, id);
+            precondition.verify(current);
+            VesselInput changed = MergePatch.apply(patch, VesselInput.of(current), VesselInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -78,10 +96,15 @@ public final class VesselService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(int id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(int id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -89,6 +112,10 @@ public final class VesselService {
 
     private Vessel existing(Connection connection, int id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private Vessel locked(Connection connection, int id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private Vessel updated(Connection connection, int id, VesselInput input) throws SQLException {

@@ -7,11 +7,13 @@ import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.repository.VesselTransferRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -37,7 +39,7 @@ public final class VesselTransferService {
     }
 
     /** The rows of a page. */
-    public List<VesselTransfer> list(Page<Long> page) {
+    public FoundRows<VesselTransfer> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -51,17 +53,17 @@ public final class VesselTransferService {
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> listWhereFromIs(int from, Page<Long> page) {
+    public FoundRows<VesselTransfer> listWhereFromIs(int from, Page page) {
         return transactions.read(connection -> repository.listWhereFromIs(connection, from, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public List<VesselTransfer> listWhereMovedByIs(int movedBy, Page<Long> page) {
+    public FoundRows<VesselTransfer> listWhereMovedByIs(int movedBy, Page page) {
         return transactions.read(connection -> repository.listWhereMovedByIs(connection, movedBy, page));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<VesselTransfer> listWhereToIs(int to, Page<Long> page) {
+    public FoundRows<VesselTransfer> listWhereToIs(int to, Page page) {
         return transactions.read(connection -> repository.listWhereToIs(connection, to, page));
     }
 
@@ -81,26 +83,43 @@ public final class VesselTransferService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<VesselTransfer> createAll(List<VesselTransferInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public VesselTransfer replace(long id, VesselTransferInput input) {
+    public VesselTransfer replace(long id, VesselTransferInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public VesselTransfer change(long id, ObjectNode patch) {
+    public VesselTransfer change(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            VesselTransferInput current = VesselTransferInput.of(existing(connection, id));
-            VesselTransferInput changed = MergePatch.apply(patch, current, VesselTransferInput.class);
+            VesselTransfer current = locked(connection, id);
+            precondition.verify(current);
+            VesselTransferInput changed
+                    = MergePatch.apply(patch, VesselTransferInput.of(current), VesselTransferInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -109,10 +128,15 @@ public final class VesselTransferService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(long id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(long id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -120,6 +144,10 @@ public final class VesselTransferService {
 
     private VesselTransfer existing(Connection connection, long id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private VesselTransfer locked(Connection connection, long id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private VesselTransfer updated(Connection connection, long id, VesselTransferInput input) throws SQLException {

@@ -8,9 +8,11 @@ import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -36,7 +38,7 @@ public final class WineLotHarvestService {
     }
 
     /** The rows of a page. */
-    public List<WineLotHarvest> list(Page<WineLotHarvestKey> page) {
+    public FoundRows<WineLotHarvest> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -50,12 +52,12 @@ public final class WineLotHarvestService {
     }
 
     /** The rows of a page that refer to this harvest. */
-    public List<WineLotHarvest> listWhereHarvestIdIs(long harvestId, Page<WineLotHarvestKey> page) {
+    public FoundRows<WineLotHarvest> listWhereHarvestIdIs(long harvestId, Page page) {
         return transactions.read(connection -> repository.listWhereHarvestIdIs(connection, harvestId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public List<WineLotHarvest> listWhereWineLotIdIs(UUID wineLotId, Page<WineLotHarvestKey> page) {
+    public FoundRows<WineLotHarvest> listWhereWineLotIdIs(UUID wineLotId, Page page) {
         return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
@@ -75,12 +77,27 @@ public final class WineLotHarvestService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<WineLotHarvest> createAll(List<WineLotHarvestInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(WineLotHarvestKey key) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, key));
+    public void delete(WineLotHarvestKey key, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, key));
+            }
+            return repository.delete(connection, key);
+        });
         if (!deleted) {
             throw missing(key);
         }
@@ -88,6 +105,10 @@ public final class WineLotHarvestService {
 
     private WineLotHarvest existing(Connection connection, WineLotHarvestKey key) throws SQLException {
         return repository.findById(connection, key).orElseThrow(() -> missing(key));
+    }
+
+    private WineLotHarvest locked(Connection connection, WineLotHarvestKey key) throws SQLException {
+        return repository.lockById(connection, key).orElseThrow(() -> missing(key));
     }
 
     private static ProblemException missing(WineLotHarvestKey key) {

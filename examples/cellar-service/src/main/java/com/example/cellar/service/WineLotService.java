@@ -5,11 +5,13 @@ import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.repository.WineLotRepository;
+import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
+import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
@@ -34,7 +36,7 @@ public final class WineLotService {
     }
 
     /** The rows of a page. */
-    public List<WineLot> list(Page<UUID> page) {
+    public FoundRows<WineLot> list(Page page) {
         return transactions.read(connection -> repository.list(connection, page));
     }
 
@@ -48,17 +50,17 @@ public final class WineLotService {
     }
 
     /** The rows of a page that refer to this vessel. */
-    public List<WineLot> listWhereVesselIdIs(int vesselId, Page<UUID> page) {
+    public FoundRows<WineLot> listWhereVesselIdIs(int vesselId, Page page) {
         return transactions.read(connection -> repository.listWhereVesselIdIs(connection, vesselId, page));
     }
 
     /** The rows of a page that blend components join to this blend. */
-    public List<WineLot> listJoinedToBlendByBlendComponent(int blendId, Page<UUID> page) {
+    public FoundRows<WineLot> listJoinedToBlendByBlendComponent(int blendId, Page page) {
         return transactions.read(connection -> repository.listJoinedToBlendByBlendComponent(connection, blendId, page));
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
-    public List<WineLot> listJoinedToHarvestByWineLotHarvest(long harvestId, Page<UUID> page) {
+    public FoundRows<WineLot> listJoinedToHarvestByWineLotHarvest(long harvestId, Page page) {
         return transactions.read(connection ->
                 repository.listJoinedToHarvestByWineLotHarvest(connection, harvestId, page));
     }
@@ -79,26 +81,42 @@ public final class WineLotService {
     }
 
     /**
+     * Creates all rows or, if one cannot be, none, and returns them as stored.
+     *
+     * @throws ProblemException as {@link #create}, naming the element
+     */
+    public List<WineLot> createAll(List<WineLotInput> inputs) {
+        Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+        return transactions.writeEach(inputs, repository::insert);
+    }
+
+    /**
      * Replaces everything but the key and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public WineLot replace(UUID id, WineLotInput input) {
+    public WineLot replace(UUID id, WineLotInput input, Precondition precondition) {
         checkReplacement(id, input);
-        return transactions.write(connection -> updated(connection, id, input));
+        return transactions.write(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return updated(connection, id, input);
+        });
     }
 
     /**
      * Changes some fields (RFC 7396) and returns the row as stored.
      *
-     * @throws ProblemException 404 if there is no such row, 400 if a rule is broken, 409 for a duplicate, 422 for a
-     *     reference to a missing row
+     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
+     *     for a duplicate, 422 for a reference to a missing row
      */
-    public WineLot change(UUID id, ObjectNode patch) {
+    public WineLot change(UUID id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
-            WineLotInput current = WineLotInput.of(existing(connection, id));
-            WineLotInput changed = MergePatch.apply(patch, current, WineLotInput.class);
+            WineLot current = locked(connection, id);
+            precondition.verify(current);
+            WineLotInput changed = MergePatch.apply(patch, WineLotInput.of(current), WineLotInput.class);
             checkReplacement(id, changed);
             return updated(connection, id, changed);
         });
@@ -107,10 +125,15 @@ public final class WineLotService {
     /**
      * Deletes the row with this key.
      *
-     * @throws ProblemException 404 if there is none, 409 if other rows refer to it
+     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
      */
-    public void delete(UUID id) {
-        boolean deleted = transactions.delete(connection -> repository.delete(connection, id));
+    public void delete(UUID id, Precondition precondition) {
+        boolean deleted = transactions.delete(connection -> {
+            if (!precondition.isNone()) {
+                precondition.verify(locked(connection, id));
+            }
+            return repository.delete(connection, id);
+        });
         if (!deleted) {
             throw missing(id);
         }
@@ -118,6 +141,10 @@ public final class WineLotService {
 
     private WineLot existing(Connection connection, UUID id) throws SQLException {
         return repository.findById(connection, id).orElseThrow(() -> missing(id));
+    }
+
+    private WineLot locked(Connection connection, UUID id) throws SQLException {
+        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
     private WineLot updated(Connection connection, UUID id, WineLotInput input) throws SQLException {

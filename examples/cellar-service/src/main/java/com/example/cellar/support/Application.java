@@ -51,8 +51,15 @@ import javax.sql.DataSource;
 /** The parts of the service, put together. */
 public final class Application {
     private final List<Object> controllers;
+    private final Settings settings;
 
-    public Application(DataSource dataSource) {
+    /**
+     * The service on a database.
+     *
+     * @param settings for HTTP
+     */
+    public Application(DataSource dataSource, Settings settings) {
+        this.settings = settings;
         Transactions transactions = new Transactions(dataSource, new SqlErrors(List.of(
                 BlendRepository.CONSTRAINTS,
                 BlendComponentRepository.CONSTRAINTS,
@@ -105,6 +112,7 @@ public final class Application {
                         "wine-lots",
                         "wine-lot-harvests")),
                 new Health(dataSource),
+                new OpenApi(settings.http().basePath()),
                 new BlendController(blendService, blendComponentService, bottlingService, wineLotService),
                 new BlendComponentController(blendComponentService),
                 new BottlingController(bottlingService),
@@ -131,6 +139,6 @@ public final class Application {
 
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(), new ProblemMapper());
+        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper());
     }
 }

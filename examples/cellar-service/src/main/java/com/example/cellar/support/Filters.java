@@ -9,43 +9,111 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** The columns that a list can be narrowed by, and what query parameters say about them. */
+/** What the rows of a table can be filtered and sorted by. */
 public final class Filters {
     private static final int MOST_OPTIONS = 100;
 
-    private final Map<String, Column> columns = new LinkedHashMap<>();
+    private final Map<String, Column> columns;
+    private final List<Column> order;
+    private final boolean keyed;
 
     /**
-     * A column to narrow by.
+     * A column to filter or sort by.
      *
      * @param name of its JSON property
      * @param sql the column as statements spell it
      * @param marker its parameter marker
+     * @param nullable whether rows may have no value in it
      */
-    public record Column(String name, String sql, String marker, Class<?> type) {
+    public record Column(String name, String sql, String marker, Class<?> type, boolean nullable) {
+        /** The same column, where rows may have no value in it. */
+        public Column orNull() {
+            return new Column(name, sql, marker, type, true);
+        }
     }
 
-    private Filters(List<Column> columns) {
-        columns.forEach(column -> this.columns.put(column.name(), column));
+    private Filters(Map<String, Column> columns, List<Column> order, boolean keyed) {
+        this.columns = columns;
+        this.order = order;
+        this.keyed = keyed;
     }
 
     public static Filters of(Column... columns) {
-        return new Filters(List.of(columns));
+        Map<String, Column> byName = new LinkedHashMap<>();
+        Arrays.stream(columns).forEach(column -> byName.put(column.name(), column));
+        return new Filters(byName, List.of(), false);
     }
 
     public static Column on(String name, String sql, Class<?> type) {
-        return new Column(name, sql, "?", type);
+        return new Column(name, sql, "?", type, false);
     }
 
     /** A column whose parameter marker is more than a question mark. */
     public static Column on(String name, String sql, String marker, Class<?> type) {
-        return new Column(name, sql, marker, type);
+        return new Column(name, sql, marker, type, false);
+    }
+
+    /** The same for rows that these columns tell apart, which are their order too. */
+    public Filters key(Column... key) {
+        return new Filters(columns, List.of(key), true);
+    }
+
+    /** The same for rows that these columns tell apart, each of which is to filter by. */
+    public Filters key(String... key) {
+        return new Filters(columns, Arrays.stream(key).map(columns::get).toList(), true);
+    }
+
+    /** The same for rows without a key, which come in the order of these columns. */
+    public Filters order(Column... first) {
+        return new Filters(columns, List.of(first), false);
+    }
+
+    /** Whether rows have a key, so that a page can begin after a row; otherwise rows are counted. */
+    boolean isKeyed() {
+        return keyed;
     }
 
     /** The names to filter by. */
-    public Set<String> names() {
+    Set<String> names() {
         return columns.keySet();
+    }
+
+    /** An order, and where it leaves rows side by side that of the key. */
+    List<OrderBy> complete(List<OrderBy> asked) {
+        Set<String> names = asked.stream().map(first -> first.column().name()).collect(Collectors.toSet());
+        return Stream.concat(
+                asked.stream(),
+                order.stream().filter(column -> !names.contains(column.name()))
+                        .map(column -> new OrderBy(column, false)))
+                .toList();
+    }
+
+    /**
+     * The order that a client asks for: names, each with a minus in front of it for a descending one.
+     *
+     * @param text null for none
+     * @throws ProblemException 400 naming what can be sorted by
+     */
+    List<OrderBy> sort(String text) {
+        List<OrderBy> asked = new ArrayList<>();
+        for (String part : text == null ? new String[0] : text.split(",", -1)) {
+            String name = part.startsWith("-") ? part.substring(1) : part;
+            boolean again = asked.stream().anyMatch(before -> before.column().name().equals(name));
+            Column column = sortable().filter(candidate -> candidate.name().equals(name) && !again).findFirst()
+                    .orElseThrow(() -> ProblemException.malformed("The parameter sort takes, each once, "
+                            + sortable().map(Column::name).collect(Collectors.joining(", "))
+                            + "; with a minus in front for descending order. It does not take " + part + "."));
+            asked.add(new OrderBy(column, part.startsWith("-")));
+        }
+        return asked;
+    }
+
+    /** The columns whose values are the same after a way through JSON: a float is not always. */
+    private Stream<Column> sortable() {
+        return Stream.concat(order.stream(), columns.values().stream())
+                .filter(column -> column.type() != Float.class).distinct();
     }
 
     /** Whether a parameter, such as {@code code} or {@code code.startsWith}, is about one of the columns. */
@@ -66,7 +134,7 @@ public final class Filters {
             throw ProblemException.malformed("There is no parameter " + parameter + "; " + column.name()
                     + " takes " + operators(column.type()).stream().filter(known -> !known.isEmpty())
                             .map(known -> column.name() + "." + known)
-                                    .collect(Collectors.joining(", ", column.name() + ", ", ".")));
+                            .collect(Collectors.joining(", ", column.name() + ", ", ".")));
         }
         String sql = column.sql();
         return switch (operator) {
@@ -76,8 +144,8 @@ public final class Filters {
             case "atMost" -> condition.and(sql + " <= " + column.marker(), parse(column, parameter, value));
             case "greater" -> condition.and(sql + " > " + column.marker(), parse(column, parameter, value));
             case "less" -> condition.and(sql + " < " + column.marker(), parse(column, parameter, value));
-            case "contains" -> condition.contains(sql, value);
-            case "startsWith" -> condition.startsWith(sql, value);
+            case "contains" -> condition.contains(sql, text(parameter, value));
+            case "startsWith" -> condition.startsWith(sql, text(parameter, value));
             case "isNull" -> condition.and(sql + (truth(parameter, value) ? " IS NULL" : " IS NOT NULL"));
             default -> condition.and(sql + " = " + column.marker(), parse(column, parameter, value));
         };
@@ -126,7 +194,15 @@ public final class Filters {
         }
     }
 
-    private static boolean truth(String parameter, String value) {
+    private static String text(String parameter, String value) {
+        if (value.indexOf('\0') >= 0) {
+            throw ProblemException.malformed("The value of the parameter " + parameter + " has a NUL character.");
+        }
+        return value;
+    }
+
+    /** What {@code true} and {@code false} say. */
+    static boolean truth(String parameter, String value) {
         if (!value.equals("true") && !value.equals("false")) {
             throw ProblemException.malformed("The parameter " + parameter + " takes true or false.");
         }

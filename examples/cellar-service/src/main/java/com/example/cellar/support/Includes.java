@@ -33,7 +33,8 @@ public final class Includes<T> {
         List<P> find(Connection connection, Collection<K> keys) throws SQLException;
     }
 
-    private record Reference<T, K, P>(Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key) {
+    private record Reference<T, K, P>(
+            Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key) {
         Map<Object, JsonNode> find(Connection connection, List<T> rows) throws SQLException {
             Set<K> keys = rows.stream().map(from).filter(Objects::nonNull)
                     .collect(Collectors.toCollection(LinkedHashSet::new));
@@ -80,7 +81,8 @@ public final class Includes<T> {
      * @param from the values that refer; null if there is no row
      * @param key the values that are referred to
      */
-    public <K, P> Includes<T> with(String name, Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key) {
+    public <K, P> Includes<T> with(
+            String name, Function<T, K> from, Lookup<K, P> lookup, Function<P, K> key) {
         Map<String, Reference<T, ?, ?>> more = new LinkedHashMap<>(references);
         more.put(name, new Reference<>(from, lookup, key));
         return new Includes<>(more);
@@ -106,6 +108,11 @@ public final class Includes<T> {
             }
         }
         return names;
+    }
+
+    /** Rows as JSON, for a table that refers to no other. */
+    public static <T> List<ObjectNode> nothing(List<String> names, List<T> rows) {
+        return rows.stream().map(Json::tree).toList();
     }
 
     /**

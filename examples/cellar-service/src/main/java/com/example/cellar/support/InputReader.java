@@ -2,6 +2,7 @@ package com.example.cellar.support;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.lang.reflect.RecordComponent;
 import java.time.temporal.Temporal;
@@ -13,6 +14,9 @@ import java.util.stream.Collectors;
 
 /** Makes an input record of a JSON object, and reports every property that does not fit at once. */
 public final class InputReader {
+    /** More digits than a database keeps: writing them out would be an attack. */
+    static final int MOST_DIGITS = 20_000;
+
     private InputReader() {
     }
 
@@ -44,9 +48,53 @@ public final class InputReader {
         }
     }
 
+    /**
+     * A body that has to be an object.
+     *
+     * @throws ProblemException 400 if it is not
+     */
+    static ObjectNode object(JsonNode body) {
+        if (body instanceof ObjectNode object) {
+            return object;
+        }
+        throw ProblemException.malformed("The body must be a JSON object.");
+    }
+
+    /**
+     * The record that an object stands for, or the records that an array of objects does.
+     *
+     * @throws ProblemException 400 naming each unknown property and each value of a wrong type, of every element
+     */
+    static OneOrMany<Object> readAll(JsonNode body, Class<?> type) {
+        if (!(body instanceof ArrayNode array)) {
+            return new OneOrMany<>(List.of(read(object(body), type)), false);
+        }
+        if (array.size() > OneOrMany.MOST) {
+            throw ProblemException.malformed("The array has " + array.size() + " elements; the most is "
+                    + OneOrMany.MOST + ".");
+        }
+        List<Object> rows = new ArrayList<>();
+        List<Violation> violations = new ArrayList<>();
+        for (int i = 0; i < array.size(); i++) {
+            if (array.get(i) instanceof ObjectNode object) {
+                try {
+                    rows.add(read(object, type));
+                } catch (ProblemException e) {
+                    violations.addAll(e.at(i).problem().violations());
+                }
+            } else {
+                violations.add(new Violation("[" + i + "]", "Type", "must be a JSON object"));
+            }
+        }
+        if (!violations.isEmpty()) {
+            throw ProblemException.invalid(violations);
+        }
+        return new OneOrMany<>(rows, true);
+    }
+
     /** A violation for each property that the record does not have. */
     static List<Violation> unknown(ObjectNode body, Class<?> type) {
-        List<String> names = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getName).toList();
+        List<String> names = Json.properties(type);
         List<Violation> violations = new ArrayList<>();
         body.fieldNames().forEachRemaining(name -> {
             if (!names.contains(name)) {
@@ -58,12 +106,18 @@ public final class InputReader {
     }
 
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
+        if (type == JsonNode.class) {
+            return node;
+        }
         boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()
                 && type != Binary.class;
         boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class;
-        if (!misplacedText && (!fromText || node.isTextual())) {
+        if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
             try {
-                return type == JsonNode.class ? node : Json.MAPPER.treeToValue(node, type);
+                Object value = Json.MAPPER.treeToValue(node, type);
+                if (isFinite(value)) {
+                    return value;
+                }
             } catch (JsonProcessingException | IllegalArgumentException e) {
                 violations.add(new Violation(field, "Type", expected(type)));
                 return null;
@@ -71,6 +125,17 @@ public final class InputReader {
         }
         violations.add(new Violation(field, "Type", expected(type)));
         return null;
+    }
+
+    /** Whether a number has not so many digits that writing them out would be an attack, and a text has no NUL. */
+    private static boolean isMeasured(JsonNode node) {
+        return node.isTextual() ? node.textValue().indexOf('\0') < 0
+                : !node.isBigDecimal() || Math.abs((long) node.decimalValue().scale()) <= MOST_DIGITS;
+    }
+
+    /** Whether a number is one that JSON can tell again. */
+    private static boolean isFinite(Object value) {
+        return !(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue());
     }
 
     /** What a value of a type must be. */
@@ -92,7 +157,7 @@ public final class InputReader {
             case "OffsetDateTime" -> "must be a date and time with an offset such as 2024-05-31T17:30:00+02:00";
             case "UUID" -> "must be a UUID such as 123e4567-e89b-42d3-a456-426614174000";
             case "Binary" -> "must be bytes in Base64";
-            default -> "must be text";
+            default -> "must be text without NUL characters";
         };
     }
 }

@@ -15,6 +15,9 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.type.LogicalType;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+import java.lang.reflect.RecordComponent;
+import java.util.Arrays;
+import java.util.List;
 
 /** JSON as the service reads and writes it: strict on the way in, ISO 8601 and exact decimals on the way out. */
 public final class Json {
@@ -53,6 +56,11 @@ public final class Json {
         } catch (JsonProcessingException e) {
             throw new IllegalArgumentException("not JSON", e);
         }
+    }
+
+    /** The properties of a record. */
+    static List<String> properties(Class<?> type) {
+        return Arrays.stream(type.getRecordComponents()).map(RecordComponent::getName).toList();
     }
 
     /** A record as a JSON object. */

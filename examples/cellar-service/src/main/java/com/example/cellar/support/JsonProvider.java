@@ -2,6 +2,7 @@ package com.example.cellar.support;
 
 import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.MultivaluedMap;
@@ -12,12 +13,22 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.lang.annotation.Annotation;
+import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.Type;
 
 /** Reads request bodies and writes answers as JSON. */
 @Provider
 public final class JsonProvider implements MessageBodyReader<Object>, MessageBodyWriter<Object> {
-    private static final int GREATEST_BODY = 10_000_000;
+    private final int greatestBody;
+
+    /**
+     * Takes bodies up to a size.
+     *
+     * @param greatestBody in bytes
+     */
+    public JsonProvider(int greatestBody) {
+        this.greatestBody = greatestBody;
+    }
 
     @Override
     public boolean isReadable(Class<?> type, Type genericType, Annotation[] annotations, MediaType mediaType) {
@@ -28,25 +39,25 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
     public Object readFrom(
             Class<Object> type, Type genericType, Annotation[] annotations, MediaType mediaType,
             MultivaluedMap<String, String> headers, InputStream body) throws IOException {
-        ObjectNode object = object(body);
-        return type.isRecord() ? InputReader.read(object, type) : object;
+        JsonNode json = json(body);
+        if (genericType instanceof ParameterizedType many) {
+            return InputReader.readAll(json, (Class<?>) many.getActualTypeArguments()[0]);
+        }
+        return type.isRecord() ? InputReader.read(InputReader.object(json), type) : InputReader.object(json);
     }
 
-    private static ObjectNode object(InputStream body) throws IOException {
-        byte[] bytes = body.readNBytes(GREATEST_BODY + 1);
-        if (bytes.length > GREATEST_BODY) {
-            throw ProblemException.tooLarge(GREATEST_BODY);
+    private JsonNode json(InputStream body) throws IOException {
+        byte[] bytes = body.readNBytes(greatestBody + 1);
+        if (bytes.length > greatestBody) {
+            throw ProblemException.tooLarge(greatestBody);
         }
         try {
-            if (Json.MAPPER.readTree(bytes) instanceof ObjectNode object) {
-                return object;
-            }
+            return Json.MAPPER.readTree(bytes);
         } catch (JsonProcessingException e) {
             JsonLocation place = e.getLocation();
             throw ProblemException.malformed("The body is not well-formed JSON" + (place == null
-                    ? "." : " at line " + place.getLineNr() + ", column " + place.getColumnNr() + "."));
+                    ? "." : " at line " + place.getLineNr() + ", column " + place.getColumnNr() + "."), e);
         }
-        throw ProblemException.malformed("The body must be a JSON object.");
     }
 
     @Override
@@ -58,6 +69,6 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
     public void writeTo(
             Object value, Class<?> type, Type genericType, Annotation[] annotations, MediaType mediaType,
             MultivaluedMap<String, Object> headers, OutputStream answer) throws IOException {
-        answer.write(Json.MAPPER.writeValueAsBytes(value));
+        answer.write(value instanceof byte[] written ? written : Json.MAPPER.writeValueAsBytes(value));
     }
 }

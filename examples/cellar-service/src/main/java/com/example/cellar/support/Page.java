@@ -1,31 +1,64 @@
 package com.example.cellar.support;
 
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalLong;
 import java.util.function.UnaryOperator;
 
 /**
  * Which rows of a table are wanted.
  *
- * @param <K> the type of the key that rows are ordered by
- * @param after the key of the row before the first one wanted, for a table without a key the number of rows before it;
- *     null to begin at the first
+ * @param order by which rows come first; where it leaves them side by side, and if it is empty, that of the key
+ * @param after the values by which the last row before the page stands in the whole order; for a table without a key
+ * the
+ *     number of rows before the page; empty to begin at the first row
  * @param limit the greatest number of rows
+ * @param counted whether the number of rows on all pages is wanted too
  */
-public record Page<K>(Condition condition, K after, int limit) {
+public record Page(Condition condition, List<OrderBy> order, List<Object> after, int limit, boolean counted) {
     /** Every row. */
-    public static <K> Page<K> all() {
+    public static Page all() {
         return first(Integer.MAX_VALUE);
     }
 
-    public static <K> Page<K> first(int limit) {
-        return new Page<>(Condition.NONE, null, limit);
+    public static Page first(int limit) {
+        return new Page(Condition.NONE, List.of(), List.of(), limit, false);
     }
 
-    public static <K> Page<K> after(K key, int limit) {
-        return new Page<>(Condition.NONE, key, limit);
+    /** The rows after the one with this key, whose parts are given in their order. */
+    public Page after(Object... key) {
+        return new Page(condition, order, Arrays.asList(key), limit, counted);
     }
 
     /** Of these rows those that fulfil another condition too. */
-    public Page<K> where(UnaryOperator<Condition> narrower) {
-        return new Page<>(narrower.apply(condition), after, limit);
+    public Page where(UnaryOperator<Condition> narrower) {
+        return new Page(narrower.apply(condition), order, after, limit, counted);
+    }
+
+    /**
+     * Reads the rows.
+     *
+     * @param select the query for all rows, with the end of its line
+     * @param count the query for their number
+     */
+    public <T> FoundRows<T> read(
+            Connection connection, Filters filters, String select, String count, Sql.RowMapper<T> mapper)
+            throws SQLException {
+        List<OrderBy> whole = filters.complete(order);
+        String clause = whole.isEmpty() ? "ORDER BY 1\n" : OrderBy.clause(whole);
+        List<T> rows;
+        if (filters.isKeyed()) {
+            Condition wanted = after.isEmpty() ? condition : OrderBy.after(condition, whole, after);
+            rows = Sql.list(connection, select + wanted.where() + clause + "LIMIT ?", mapper, wanted.valuesAnd(limit));
+        } else {
+            long offset = after.isEmpty() ? 0 : (Long) after.get(0);
+            rows = Sql.list(connection, select + condition.where() + clause + "LIMIT ? OFFSET ?", mapper,
+                    condition.valuesAnd(limit, offset));
+        }
+        return new FoundRows<>(rows, counted
+                ? OptionalLong.of(Sql.count(connection, count + condition.where(), condition.valuesAnd()))
+                : OptionalLong.empty());
     }
 }

@@ -1,36 +1,31 @@
 package com.example.cellar.support;
 
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.core.MultivaluedMap;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.io.IOException;
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
-import java.util.Base64;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.function.BiFunction;
-import java.util.function.Function;
 
 /**
- * Which part of a collection a client wants.
+ * Which part of a collection a client wants, and what of its rows.
  *
- * @param <K> the type of the key that rows are ordered by
  * @param page the rows wanted, and one more, which tells whether another page follows
- * @param include the references whose rows are wanted too
  */
-public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
+public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection selection) {
     private static final int DEFAULT_LIMIT = 50;
     private static final int GREATEST_LIMIT = 500;
-    private static final List<String> PARAMETERS = List.of("after", "include", "limit");
+    private static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
 
     /**
      * Reads the query parameters.
      *
+     * @param type of the rows
      * @throws ProblemException 400 for an unknown parameter, a value that does not fit or a cursor that is not ours
      */
-    public static <K> PageRequest<K> of(UriInfo uri, Class<K> keyType, Filters filters, Includes<?> includes) {
+    public static PageRequest of(UriInfo uri, Class<?> type, Filters filters, Includes<?> includes) {
         MultivaluedMap<String, String> query = uri.getQueryParameters();
         Condition condition = Condition.NONE;
         for (Map.Entry<String, List<String>> parameter : query.entrySet()) {
@@ -44,9 +39,13 @@ public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
                 condition = filters.narrow(condition, name, parameter.getValue().get(0));
             }
         }
-        K after = cursor(query.getFirst("after"), keyType);
-        return new PageRequest<>(uri, new Page<>(condition, after, limit(query.getFirst("limit")) + 1),
-                includes.asked(uri));
+        String sort = query.getFirst("sort");
+        List<OrderBy> order = filters.sort(sort);
+        List<Object> after = Cursor.read(query.getFirst("after"), sort, filters, filters.complete(order));
+        String counted = query.getFirst("count");
+        Page page = new Page(condition, order, after, limit(query.getFirst("limit")) + 1,
+                counted != null && Filters.truth("count", counted));
+        return new PageRequest(uri, filters, page, RowSelection.of(uri, type, includes));
     }
 
     private static ProblemException unknown(String parameter, Filters filters) {
@@ -67,44 +66,33 @@ public record PageRequest<K>(UriInfo uri, Page<K> page, List<String> include) {
         return limit;
     }
 
-    private static <K> K cursor(String text, Class<K> keyType) {
-        if (text == null) {
-            return null;
-        }
-        try {
-            return Objects.requireNonNull(Json.MAPPER.readValue(Base64.getUrlDecoder().decode(text), keyType));
-        } catch (IOException | IllegalArgumentException | NullPointerException e) {
-            throw ProblemException.malformed(
-                    "The parameter after takes a cursor from the Link header of the page before.");
-        }
-    }
-
     /**
-     * Answers with the rows, and a link to the next page (RFC 8288) if there is one.
+     * Answers with the rows, the number of all if that is wanted, and a link to the next page (RFC 8288) if there is
+     * one.
      *
-     * @param rows those of {@link #page}
+     * @param found the rows of {@link #page}
      * @param embed adds what is to be included; not asked if nothing is
      */
-    public <T> Response answer(List<T> rows, Function<T, K> key, BiFunction<List<String>, List<T>, List<?>> embed) {
+    public <T> Response answer(FoundRows<T> found, BiFunction<List<String>, List<T>, List<ObjectNode>> embed) {
         int limit = page.limit() - 1;
+        List<T> rows = found.rows();
         List<T> shown = rows.size() <= limit ? rows : rows.subList(0, limit);
-        Response.ResponseBuilder response = Response.ok(include.isEmpty() ? shown : embed.apply(include, shown));
-        return rows.size() <= limit ? response.build() : linked(response, key.apply(shown.get(limit - 1)));
+        Response.ResponseBuilder response = Response.ok(selection.of(shown, embed));
+        found.total().ifPresent(total -> response.header("Total-Count", total));
+        if (rows.size() > limit) {
+            URI next = uri.getRequestUriBuilder()
+                    .replaceQueryParam("limit", limit)
+                    .replaceQueryParam("after", cursor(shown))
+                    .build();
+            response.link(next, "next");
+        }
+        return response.build();
     }
 
-    /** As {@link #answer}, for a collection without a key: pages are counted, and shift while others write. */
-    public <T> Response answerByOffset(List<T> rows, BiFunction<List<String>, List<T>, List<?>> embed) {
-        long offset = page.after() instanceof Long before ? Math.max(0, before) : 0;
-        return new PageRequest<Long>(uri, new Page<>(page.condition(), offset, page.limit()), include)
-                .answer(rows, row -> offset + page.limit() - 1, embed);
-    }
-
-    private Response linked(Response.ResponseBuilder response, Object last) {
-        byte[] cursor = Json.MAPPER.valueToTree(last).toString().getBytes(StandardCharsets.UTF_8);
-        URI next = uri.getRequestUriBuilder()
-                .replaceQueryParam("limit", page.limit() - 1)
-                .replaceQueryParam("after", Base64.getUrlEncoder().withoutPadding().encodeToString(cursor))
-                .build();
-        return response.link(next, "next").build();
+    private String cursor(List<?> shown) {
+        String sort = uri.getQueryParameters().getFirst("sort");
+        return filters.isKeyed()
+                ? Cursor.at(sort, shown.get(shown.size() - 1), filters.complete(page.order()))
+                : Cursor.at(sort, (page.after().isEmpty() ? 0 : (Long) page.after().get(0)) + shown.size());
     }
 }

@@ -1,5 +1,6 @@
 package com.example.cellar.support;
 
+import java.math.BigDecimal;
 import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -47,12 +48,21 @@ public final class PathKeys {
      * @throws IllegalArgumentException if it is not one of this type
      */
     public static <T> T parse(String part, Class<T> type) {
+        if (part.indexOf('\0') >= 0) {
+            throw new IllegalArgumentException("a NUL character");
+        }
         if (type == String.class) {
             return type.cast(part);
         }
         if (type == Boolean.class && !part.equals("true") && !part.equals("false")) {
             throw new IllegalArgumentException("neither true nor false");
         }
-        return Json.LENIENT.convertValue(part, type);
+        T value = Json.LENIENT.convertValue(part, type);
+        if (value instanceof BigDecimal number && Math.abs((long) number.scale()) > InputReader.MOST_DIGITS
+                || value instanceof Double real && !Double.isFinite(real)
+                || value instanceof Float single && !Float.isFinite(single)) {
+            throw new IllegalArgumentException("no number to count with");
+        }
+        return value;
     }
 }

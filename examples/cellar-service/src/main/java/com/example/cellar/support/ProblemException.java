@@ -28,7 +28,35 @@ public final class ProblemException extends RuntimeException {
 
     /** 400: the request as a whole cannot be understood. */
     public static ProblemException malformed(String detail) {
-        return new ProblemException(Problem.of(400, "Bad Request", detail, List.of()), null);
+        return malformed(detail, null);
+    }
+
+    /** As {@link #malformed(String)}. */
+    public static ProblemException malformed(String detail, Throwable cause) {
+        return new ProblemException(Problem.of(400, "Bad Request", detail, List.of()), cause);
+    }
+
+    /** 412: the row is not in the state that the client knows. */
+    public static ProblemException changed() {
+        return new ProblemException(Problem.of(412, "Precondition Failed",
+                "The row has changed since it was read, or If-Match does not have the ETag of the row itself. "
+                + "Read it again.", List.of()), null);
+    }
+
+    /** 503: the database does not answer, or not in time. */
+    public static ProblemException unavailable(Throwable cause) {
+        return new ProblemException(Problem.of(503, "Service Unavailable",
+                "The database does not answer, or has no time. Try again later.", List.of()), cause);
+    }
+
+    /** The same about an element of an array, counted from 0. */
+    public ProblemException at(int index) {
+        String element = "[" + index + "]";
+        List<Violation> violations = problem.violations().isEmpty()
+                ? List.of(new Violation(element, "Element", problem.detail()))
+                : problem.violations().stream().map(violation -> violation.in(element)).toList();
+        return new ProblemException(Problem.of(problem.status(), problem.title(),
+                "Element " + index + ": " + problem.detail(), violations), this);
     }
 
     /** 413: the body has more than so many bytes. */

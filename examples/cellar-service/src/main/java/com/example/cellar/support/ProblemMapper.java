@@ -1,6 +1,7 @@
 package com.example.cellar.support;
 
 import jakarta.ws.rs.WebApplicationException;
+import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.ext.ExceptionMapper;
@@ -13,13 +14,15 @@ import org.slf4j.LoggerFactory;
 /** Answers every error with a problem (RFC 9457). */
 @Provider
 public final class ProblemMapper implements ExceptionMapper<Throwable> {
+    static final int SECONDS_TO_WAIT = 2;
+
     private static final Logger LOG = LoggerFactory.getLogger(ProblemMapper.class);
 
     @Override
     public Response toResponse(Throwable error) {
         for (Throwable cause = error; cause != null; cause = cause.getCause()) {
             if (cause instanceof ProblemException known) {
-                return answer(Response.status(known.problem().status()), known.problem());
+                return answer(known);
             }
         }
         if (error instanceof WebApplicationException refusal && refusal.getResponse().getStatus() < 500) {
@@ -30,6 +33,15 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
         return answer(Response.status(500), Problem.of(
                 500, "Internal Server Error", "Something went wrong; the log has it as incident " + incident + ".",
                 List.of()));
+    }
+
+    private static Response answer(ProblemException known) {
+        Response.ResponseBuilder response = Response.status(known.problem().status());
+        if (known.problem().status() == 503) {
+            LOG.warn("The database does not answer, or not in time: {}", String.valueOf(known.getCause()));
+            response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
+        }
+        return answer(response, known.problem());
     }
 
     private static Problem problem(Response refusal) {
@@ -44,6 +56,6 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     }
 
     private static Response answer(Response.ResponseBuilder builder, Problem problem) {
-        return builder.type(Problem.MEDIA_TYPE).entity(problem).build();
+        return builder.type(Problem.MEDIA_TYPE).entity(problem.to(RequestIds.current())).build();
     }
 }

@@ -126,6 +126,22 @@ public final class Rules {
     }
 
     /**
+     * Ends the checks of several inputs, each an element of an array.
+     *
+     * @throws ProblemException 400 with every violation of every element, if there is one
+     */
+    public static void verify(List<Rules> elements) {
+        List<Violation> all = new ArrayList<>();
+        for (int i = 0; i < elements.size(); i++) {
+            String element = "[" + i + "]";
+            elements.get(i).violations.forEach(violation -> all.add(violation.in(element)));
+        }
+        if (!all.isEmpty()) {
+            throw ProblemException.invalid(all);
+        }
+    }
+
+    /**
      * Ends the check.
      *
      * @throws ProblemException 400 with every violation, if there is one

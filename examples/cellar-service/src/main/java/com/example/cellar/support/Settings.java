@@ -1,63 +1,111 @@
 package com.example.cellar.support;
 
+import java.time.Duration;
 import java.util.Map;
 
-/**
- * What the environment says. Each setting has a default but the database's URL.
- *
- * @param databaseUrl {@code DB_URL}
- * @param databaseUser {@code DB_USER}; empty by default
- * @param databasePassword {@code DB_PASSWORD}; empty by default
- * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
- * @param host {@code HTTP_HOST}: the address to listen on; 0.0.0.0 for all
- * @param port {@code HTTP_PORT}; 0 picks a free one
- * @param basePath {@code HTTP_BASE_PATH}: what every path begins with
- */
-public record Settings(
-        String databaseUrl,
-        String databaseUser,
-        String databasePassword,
-        int poolSize,
-        String host,
-        int port,
-        String basePath) {
+/** What the environment says. Each setting has a default but the database's URL. */
+public record Settings(Database database, Http http) {
+    /**
+     * The database.
+     *
+     * @param url {@code DB_URL}
+     * @param user {@code DB_USER}; empty by default
+     * @param password {@code DB_PASSWORD}; empty by default
+     * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
+     * @param poolWait {@code DB_POOL_WAIT_SECONDS}: how long a request waits for a connection
+     * @param statementTime {@code DB_STATEMENT_SECONDS}: how long a statement may take
+     */
+    public record Database(
+            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime) {
+        /** The settings, without the password. */
+        @Override
+        public String toString() {
+            return "Database[" + user + "]";
+        }
+    }
+
+    /**
+     * The HTTP server.
+     *
+     * @param host {@code HTTP_HOST}: the address to listen on; 0.0.0.0 for all
+     * @param port {@code HTTP_PORT}; 0 picks a free one
+     * @param basePath {@code HTTP_BASE_PATH}: what every path begins with
+     * @param threads {@code HTTP_THREADS}: requests worked on at a time where Java has no virtual threads
+     * @param greatestBody {@code HTTP_MAX_BODY_BYTES}
+     * @param greatestUrl {@code HTTP_MAX_URL_BYTES}
+     * @param greatestHeaders {@code HTTP_MAX_HEADER_BYTES}: of all headers together
+     * @param idleTime {@code HTTP_IDLE_SECONDS}: after which a client that sends or reads nothing is cut off
+     * @param stopTime {@code HTTP_STOP_SECONDS}: how long running requests may go on when the service is stopped
+     */
+    public record Http(
+            String host,
+            int port,
+            String basePath,
+            int threads,
+            int greatestBody,
+            int greatestUrl,
+            int greatestHeaders,
+            Duration idleTime,
+            Duration stopTime) {
+    }
+
     /**
      * Reads the settings.
      *
      * @throws IllegalArgumentException naming the variable that is missing or cannot be read
      */
     public static Settings from(Map<String, String> environment) {
-        String url = environment.getOrDefault("DB_URL", "");
+        Reader read = new Reader(environment);
+        String url = read.text("DB_URL", "");
         if (url.isEmpty()) {
             throw new IllegalArgumentException(
                     "DB_URL is not set: the JDBC URL of the database, for example jdbc:h2:./data/cellar");
         }
-        String basePath = environment.getOrDefault("HTTP_BASE_PATH", "/api");
-        if (!basePath.matches("(/[A-Za-z0-9._~-]+)+")) {
-            throw new IllegalArgumentException("HTTP_BASE_PATH is not a path such as /api: " + basePath);
-        }
-        return new Settings(
+        Database database = new Database(
                 url,
-                environment.getOrDefault("DB_USER", ""),
-                environment.getOrDefault("DB_PASSWORD", ""),
-                number(environment, "DB_POOL_SIZE", 10, 1, 1000),
-                environment.getOrDefault("HTTP_HOST", "localhost"),
-                number(environment, "HTTP_PORT", 8080, 0, 65535),
-                basePath);
+                read.text("DB_USER", ""),
+                read.text("DB_PASSWORD", ""),
+                read.number("DB_POOL_SIZE", 10, 1, 1000),
+                read.seconds("DB_POOL_WAIT_SECONDS", 5, 1, 600),
+                read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400));
+        Http http = new Http(
+                read.text("HTTP_HOST", "localhost"),
+                read.number("HTTP_PORT", 8080, 0, 65_535),
+                read.path("HTTP_BASE_PATH", "/api"),
+                read.number("HTTP_THREADS", 64, 1, 10_000),
+                read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000),
+                read.number("HTTP_MAX_URL_BYTES", 8000, 100, 100_000),
+                read.number("HTTP_MAX_HEADER_BYTES", 16_000, 1000, 100_000),
+                read.seconds("HTTP_IDLE_SECONDS", 60, 1, 3600),
+                read.seconds("HTTP_STOP_SECONDS", 20, 0, 3600));
+        return new Settings(database, http);
     }
 
-    private static int number(Map<String, String> environment, String name, int otherwise, int least, int most) {
-        String text = environment.getOrDefault(name, String.valueOf(otherwise));
-        int number = text.matches("[0-9]{1,9}") ? Integer.parseInt(text) : -1;
-        if (number < least || number > most) {
-            throw new IllegalArgumentException(name + " is not a number from " + least + " to " + most + ": " + text);
+    private record Reader(Map<String, String> environment) {
+        String text(String name, String otherwise) {
+            return environment.getOrDefault(name, otherwise);
         }
-        return number;
-    }
 
-    /** The settings, without the password. */
-    @Override
-    public String toString() {
-        return "Settings[" + databaseUser + " on " + host + ":" + port + basePath + "]";
+        int number(String name, int otherwise, int least, int most) {
+            String text = text(name, String.valueOf(otherwise));
+            int number = text.matches("[0-9]{1,9}") ? Integer.parseInt(text) : -1;
+            if (number < least || number > most) {
+                throw new IllegalArgumentException(
+                        name + " is not a number from " + least + " to " + most + ": " + text);
+            }
+            return number;
+        }
+
+        Duration seconds(String name, int otherwise, int least, int most) {
+            return Duration.ofSeconds(number(name, otherwise, least, most));
+        }
+
+        String path(String name, String otherwise) {
+            String path = text(name, otherwise);
+            if (!path.matches("(/[A-Za-z0-9._~-]+)+")) {
+                throw new IllegalArgumentException(name + " is not a path such as /api: " + path);
+            }
+            return path;
+        }
     }
 }

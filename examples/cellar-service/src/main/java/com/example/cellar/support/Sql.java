@@ -6,7 +6,9 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -27,13 +29,16 @@ public final class Sql {
     /** Every row of a query. */
     public static <T> List<T> list(Connection connection, String sql, RowMapper<T> mapper, Object... values)
             throws SQLException {
-        try (PreparedStatement statement = prepare(connection.prepareStatement(sql), sql, values);
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = bind(connection.prepareStatement(sql), values);
                 ResultSet row = statement.executeQuery()) {
             List<T> found = new ArrayList<>();
             while (row.next()) {
                 found.add(mapper.map(row));
             }
             return found;
+        } finally {
+            log(sql, begin, values);
         }
     }
 
@@ -50,18 +55,32 @@ public final class Sql {
 
     /** Runs an UPDATE or DELETE and returns the number of rows that it touched. */
     public static int update(Connection connection, String sql, Object... values) throws SQLException {
-        try (PreparedStatement statement = prepare(connection.prepareStatement(sql), sql, values)) {
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = bind(connection.prepareStatement(sql), values)) {
             return statement.executeUpdate();
+        } finally {
+            log(sql, begin, values);
         }
     }
 
-    /** Logs the text of a statement, never its values, and binds the values. */
-    static PreparedStatement prepare(PreparedStatement statement, String sql, Object... values) throws SQLException {
-        LOG.debug("{}", sql);
+    /** Binds values in order. */
+    static PreparedStatement bind(PreparedStatement statement, Object... values) throws SQLException {
         for (int i = 0; i < values.length; i++) {
             statement.setObject(i + 1, databaseValue(values[i]));
         }
         return statement;
+    }
+
+    /** Logs a statement that has run, with its time in milliseconds; its values only at the level TRACE. */
+    static void log(String sql, long begin, Object... values) {
+        if (LOG.isDebugEnabled()) {
+            String time = String.format(Locale.ROOT, "%.1f", (System.nanoTime() - begin) / 1e6);
+            if (LOG.isTraceEnabled()) {
+                LOG.trace("{} ms  {}  {}", time, sql.strip(), Arrays.toString(values));
+            } else {
+                LOG.debug("{} ms  {}", time, sql.strip());
+            }
+        }
     }
 
     /** The form of a value that the driver takes. */

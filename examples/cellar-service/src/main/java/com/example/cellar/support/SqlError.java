@@ -14,8 +14,8 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern NAMED = Pattern.compile(
             "^[^\"]*\"(?:(?:\"(?:[^\"]|\"\")*\"|[^\\s\".:(]+)\\.)?(\"(?:[^\"]|\"\")*\"|[^\\s\".:(]+)");
 
-    /** What the database did not like. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, OTHER }
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
 
     /** Reads an error; codes as in {@code org.h2.api.ErrorCode}. */
     public static SqlError of(SQLException error) {
@@ -24,6 +24,8 @@ public record SqlError(Kind kind, String constraint) {
             case 23503, 23506 -> Kind.REFERENCE;
             case 23513, 23514 -> Kind.CHECK;
             case 23502, 22001, 22003, 22004, 22018, 22030 -> Kind.VALUE;
+            case 40001, 50200, 90131 -> Kind.COLLISION;
+            case 57014, 90007, 90020, 90028, 90067, 90098, 90121 -> Kind.UNAVAILABLE;
             default -> Kind.OTHER;
         };
         Matcher matcher = NAMED.matcher(String.valueOf(error.getMessage()));

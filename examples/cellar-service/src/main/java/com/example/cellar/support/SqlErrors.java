@@ -1,6 +1,10 @@
 package com.example.cellar.support;
 
 import java.sql.SQLException;
+import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLRecoverableException;
+import java.sql.SQLTimeoutException;
+import java.sql.SQLTransientConnectionException;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -26,6 +30,27 @@ public final class SqlErrors {
         return new SqlErrors(table, all);
     }
 
+    /** Whether others got in the way, and the same may succeed at once. */
+    boolean isCollision(SQLException error) {
+        return SqlError.of(error).kind() == SqlError.Kind.COLLISION;
+    }
+
+    /** Whether the error is not about what was to be written. */
+    boolean isTransient(SQLException error) {
+        SqlError.Kind kind = SqlError.of(error).kind();
+        return kind == SqlError.Kind.COLLISION || kind == SqlError.Kind.UNAVAILABLE || isConnection(error);
+    }
+
+    /**
+     * Whether there was no connection to be had, or it broke: SQL states of class 08 of the standard, and the pool's
+     * own.
+     */
+    private static boolean isConnection(SQLException error) {
+        return error instanceof SQLTransientConnectionException || error instanceof SQLNonTransientConnectionException
+                || error instanceof SQLRecoverableException || error instanceof SQLTimeoutException
+                || String.valueOf(error.getSQLState()).startsWith("08");
+    }
+
     /**
      * The problem that an error means.
      *
@@ -33,6 +58,9 @@ public final class SqlErrors {
      */
     public RuntimeException translate(SQLException error, boolean deleting) {
         SqlError refusal = SqlError.of(error);
+        if (isConnection(error)) {
+            return ProblemException.unavailable(error);
+        }
         Stream<Constraint> nearest = deleting ? possibleReferrers() : own.stream();
         Optional<Constraint> constraint = Stream.concat(nearest, all.stream())
                 .filter(candidate -> !refusal.constraint().isEmpty() && candidate.name().equals(refusal.constraint()))
@@ -48,6 +76,7 @@ public final class SqlErrors {
                             constraint.map(Constraint::fields).orElseGet(this::possibleReferences), error);
             case CHECK -> ProblemException.refused(fields, constraint.map(Constraint::name).orElse("check"), error);
             case VALUE -> ProblemException.refused(List.of(), "type", error);
+            case COLLISION, UNAVAILABLE -> ProblemException.unavailable(error);
             case OTHER -> new DatabaseException(error);
         };
     }

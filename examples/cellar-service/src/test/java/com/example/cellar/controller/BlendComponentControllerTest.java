@@ -20,6 +20,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -48,7 +49,7 @@ class BlendComponentControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(BlendComponent.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(BlendComponent.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -60,8 +61,29 @@ class BlendComponentControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(BlendComponent.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        BlendComponentSamples.inserted(connection);
+        List<BlendComponent> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-blendId,-wineLotId");
+
+        assertThat(answer.asList(BlendComponent.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
     }
 
     @Test
@@ -82,6 +104,38 @@ class BlendComponentControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<BlendComponentInput> inputs
+                = List.of(BlendComponentSamples.sample(connection), BlendComponentSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(BlendComponent.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input,
+                                Api.copying(BlendComponentSamples.sample(connection), BlendComponentInput.of(stored),
+                                        "blendId", "wineLotId")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
@@ -90,6 +144,27 @@ class BlendComponentControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(BlendComponent.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(BlendComponentSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(BlendComponentSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=blendId");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "blendId"));
     }
 
     @Test
@@ -124,7 +199,7 @@ class BlendComponentControllerTest {
         ApiAnswer answer = api.get("/blends/" + PathKeys.join(stored.blendId()) + "/blend-components?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<BlendComponent> expected = repository.list(connection, Page.all()).stream()
+        List<BlendComponent> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
                 .toList();
         assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
@@ -139,7 +214,7 @@ class BlendComponentControllerTest {
         ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blend-components?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<BlendComponent> expected = repository.list(connection, Page.all()).stream()
+        List<BlendComponent> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
                 .toList();
         assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
@@ -156,7 +231,7 @@ class BlendComponentControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(WineLot.class)).hasSize(1)
                 .isEqualTo(new WineLotRepository()
-                        .listJoinedToBlendByBlendComponent(connection, stored.blendId(), Page.all()));
+                        .listJoinedToBlendByBlendComponent(connection, stored.blendId(), Page.all()).rows());
     }
 
     @Test
@@ -170,7 +245,7 @@ class BlendComponentControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(Blend.class)).hasSize(1)
                 .isEqualTo(new BlendRepository()
-                        .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), Page.all()));
+                        .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), Page.all()).rows());
     }
 
     @Test
@@ -186,6 +261,19 @@ class BlendComponentControllerTest {
         assertThat(BlendComponentInput.of(after)).usingRecursiveComparison().ignoringFields("blendId", "wineLotId")
                 .isEqualTo(input);
         assertThat(repository.findById(connection, before.primaryKey())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        BlendComponent before = BlendComponentSamples.inserted(connection);
+        BlendComponentInput input = BlendComponentSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "blendId", "wineLotId"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.primaryKey())).contains(before);
     }
 
     @Test
@@ -215,6 +303,27 @@ class BlendComponentControllerTest {
         assertThat(BlendComponentInput.of(after)).usingRecursiveComparison().ignoringFields("share")
                 .isEqualTo(BlendComponentInput.of(before));
         assertThat(repository.findById(connection, before.primaryKey())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        BlendComponent before = BlendComponentSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        BlendComponentInput other = BlendComponentSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "share")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "share")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
     }
 
     @Test

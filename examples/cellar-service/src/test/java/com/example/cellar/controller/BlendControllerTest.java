@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Tag;
@@ -40,7 +41,7 @@ class BlendControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Blend.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(Blend.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -52,8 +53,45 @@ class BlendControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Blend.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        BlendSamples.inserted(connection);
+        List<Blend> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(Blend.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfVintageHaveEachRowOnce() throws SQLException {
+        BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+        List<Blend> ascending = new ArrayList<>();
+        List<Blend> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "vintage", page -> ascending.addAll(page.asList(Blend.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "vintage", page -> descending.addAll(page.asList(Blend.class)));
+
+        List<Blend> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -73,6 +111,37 @@ class BlendControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<BlendInput> inputs = List.of(BlendSamples.sample(connection), BlendSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(Blend.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+        Blend stored = BlendSamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input,
+                                Api.copying(BlendSamples.sample(connection), BlendInput.of(stored), "name",
+                                        "vintage")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         Blend stored = BlendSamples.inserted(connection);
@@ -81,6 +150,27 @@ class BlendControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Blend.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(BlendSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(BlendSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -104,7 +194,7 @@ class BlendControllerTest {
         ApiAnswer answer = api.get("/cellar-hands/" + PathKeys.join(stored.approvedBy()) + "/blends?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<Blend> expected = repository.list(connection, Page.all()).stream()
+        List<Blend> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.approvedBy(), stored.approvedBy()))
                 .toList();
         assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
@@ -122,6 +212,19 @@ class BlendControllerTest {
         Blend after = answer.as(Blend.class);
         assertThat(BlendInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        Blend before = BlendSamples.inserted(connection);
+        BlendInput input = BlendSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -151,6 +254,27 @@ class BlendControllerTest {
         assertThat(BlendInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(BlendInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        Blend before = BlendSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        BlendInput other = BlendSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

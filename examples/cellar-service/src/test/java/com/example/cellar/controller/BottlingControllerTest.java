@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Tag;
@@ -42,7 +43,7 @@ class BottlingControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Bottling.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(Bottling.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -54,8 +55,45 @@ class BottlingControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Bottling.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        BottlingSamples.inserted(connection);
+        List<Bottling> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(Bottling.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfLabelIdHaveEachRowOnce() throws SQLException {
+        BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+        List<Bottling> ascending = new ArrayList<>();
+        List<Bottling> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "labelId", page -> ascending.addAll(page.asList(Bottling.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "labelId", page -> descending.addAll(page.asList(Bottling.class)));
+
+        List<Bottling> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -75,6 +113,32 @@ class BottlingControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<BottlingInput> inputs = List.of(BottlingSamples.sample(connection), BottlingSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(Bottling.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.with(input, "no such property", 1)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsExactly("[1].no such property");
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         Bottling stored = BottlingSamples.inserted(connection);
@@ -83,6 +147,27 @@ class BottlingControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Bottling.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(BottlingSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(BottlingSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -116,7 +201,7 @@ class BottlingControllerTest {
         ApiAnswer answer = api.get("/blends/" + PathKeys.join(stored.blendId()) + "/bottlings?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<Bottling> expected = repository.list(connection, Page.all()).stream()
+        List<Bottling> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
                 .toList();
         assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
@@ -131,7 +216,7 @@ class BottlingControllerTest {
         ApiAnswer answer = api.get("/labels/" + PathKeys.join(stored.labelId()) + "/bottlings?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<Bottling> expected = repository.list(connection, Page.all()).stream()
+        List<Bottling> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.labelId(), stored.labelId()))
                 .toList();
         assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
@@ -149,6 +234,19 @@ class BottlingControllerTest {
         Bottling after = answer.as(Bottling.class);
         assertThat(BottlingInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        Bottling before = BottlingSamples.inserted(connection);
+        BottlingInput input = BottlingSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -178,6 +276,27 @@ class BottlingControllerTest {
         assertThat(BottlingInput.of(after)).usingRecursiveComparison().ignoringFields("blendId")
                 .isEqualTo(BottlingInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        Bottling before = BottlingSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        BottlingInput other = BottlingSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "blendId")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "blendId")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

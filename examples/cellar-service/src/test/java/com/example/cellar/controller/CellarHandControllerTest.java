@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -38,7 +39,7 @@ class CellarHandControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(CellarHand.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(CellarHand.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -50,8 +51,46 @@ class CellarHandControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(CellarHand.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        CellarHandSamples.inserted(connection);
+        List<CellarHand> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(CellarHand.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfSupervisorIdHaveEachRowOnce() throws SQLException {
+        CellarHandSamples.inserted(connection);
+        CellarHandSamples.inserted(connection);
+        List<CellarHand> ascending = new ArrayList<>();
+        List<CellarHand> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "supervisorId", page -> ascending.addAll(page.asList(CellarHand.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "supervisorId", page ->
+                descending.addAll(page.asList(CellarHand.class)));
+
+        List<CellarHand> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -72,6 +111,38 @@ class CellarHandControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<CellarHandInput> inputs
+                = List.of(CellarHandSamples.sample(connection), CellarHandSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(CellarHand.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+        CellarHand stored = CellarHandSamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input,
+                                Api.copying(CellarHandSamples.sample(connection), CellarHandInput.of(stored),
+                                        "email")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         CellarHand stored = CellarHandSamples.inserted(connection);
@@ -80,6 +151,27 @@ class CellarHandControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(CellarHand.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(CellarHandSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(CellarHandSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -94,6 +186,19 @@ class CellarHandControllerTest {
         CellarHand after = answer.as(CellarHand.class);
         assertThat(CellarHandInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        CellarHand before = CellarHandSamples.inserted(connection);
+        CellarHandInput input = CellarHandSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -123,6 +228,27 @@ class CellarHandControllerTest {
         assertThat(CellarHandInput.of(after)).usingRecursiveComparison().ignoringFields("fullName")
                 .isEqualTo(CellarHandInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        CellarHand before = CellarHandSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        CellarHandInput other = CellarHandSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "fullName")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "fullName")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        CellarHand stored = CellarHandSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

@@ -40,7 +40,7 @@ class CellarLogControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(CellarLog.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(CellarLog.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -52,8 +52,17 @@ class CellarLogControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(CellarLog.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
     }
 
     @Test
@@ -68,7 +77,33 @@ class CellarLogControllerTest {
         CellarLog created = answer.as(CellarLog.class);
         assertThat(CellarLogInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
         assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
-        assertThat(repository.list(connection, Page.all())).contains(created);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(created);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<CellarLogInput> inputs = List.of(CellarLogSamples.sample(connection), CellarLogSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(CellarLog.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        CellarLogInput input = CellarLogSamples.sample(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.with(input, "no such property", 1)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsExactly("[1].no such property");
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 
     @Test
@@ -80,7 +115,7 @@ class CellarLogControllerTest {
         ApiAnswer answer = api.get("/cellar-hands/" + PathKeys.join(stored.handId()) + "/cellar-logs?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<CellarLog> expected = repository.list(connection, Page.all()).stream()
+        List<CellarLog> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.handId(), stored.handId()))
                 .toList();
         assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
@@ -134,6 +169,6 @@ class CellarLogControllerTest {
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("cellar-logs");
-        assertThat(repository.list(connection, Page.all())).contains(stored);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(stored);
     }
 }

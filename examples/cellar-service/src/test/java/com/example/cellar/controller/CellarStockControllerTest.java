@@ -6,6 +6,7 @@ import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
+import com.example.cellar.support.Condition;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.ServiceUnderTest;
 import java.sql.Connection;
@@ -32,7 +33,7 @@ class CellarStockControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(CellarStock.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(CellarStock.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -42,7 +43,16 @@ class CellarStockControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(CellarStock.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
     }
 }

@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -38,7 +39,7 @@ class GrapeVarietyControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(GrapeVariety.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(GrapeVariety.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -50,8 +51,45 @@ class GrapeVarietyControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(GrapeVariety.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        GrapeVarietySamples.inserted(connection);
+        List<GrapeVariety> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-code");
+
+        assertThat(answer.asList(GrapeVariety.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfNameHaveEachRowOnce() throws SQLException {
+        GrapeVarietySamples.inserted(connection);
+        GrapeVarietySamples.inserted(connection);
+        List<GrapeVariety> ascending = new ArrayList<>();
+        List<GrapeVariety> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "name", page -> ascending.addAll(page.asList(GrapeVariety.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "name", page -> descending.addAll(page.asList(GrapeVariety.class)));
+
+        List<GrapeVariety> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -72,6 +110,38 @@ class GrapeVarietyControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<GrapeVarietyInput> inputs
+                = List.of(GrapeVarietySamples.sample(connection), GrapeVarietySamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(GrapeVariety.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+        GrapeVariety stored = GrapeVarietySamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input,
+                                Api.copying(GrapeVarietySamples.sample(connection), GrapeVarietyInput.of(stored),
+                                        "code")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         GrapeVariety stored = GrapeVarietySamples.inserted(connection);
@@ -80,6 +150,27 @@ class GrapeVarietyControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(GrapeVariety.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(GrapeVarietySamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(GrapeVarietySamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=code");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "code"));
     }
 
     @Test
@@ -94,6 +185,19 @@ class GrapeVarietyControllerTest {
         GrapeVariety after = answer.as(GrapeVariety.class);
         assertThat(GrapeVarietyInput.of(after)).usingRecursiveComparison().ignoringFields("code").isEqualTo(input);
         assertThat(repository.findById(connection, before.code())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        GrapeVariety before = GrapeVarietySamples.inserted(connection);
+        GrapeVarietyInput input = GrapeVarietySamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "code"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.code())).contains(before);
     }
 
     @Test
@@ -123,6 +227,27 @@ class GrapeVarietyControllerTest {
         assertThat(GrapeVarietyInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(GrapeVarietyInput.of(before));
         assertThat(repository.findById(connection, before.code())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        GrapeVariety before = GrapeVarietySamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        GrapeVarietyInput other = GrapeVarietySamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        GrapeVariety stored = GrapeVarietySamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.code())).contains(stored);
     }
 
     @Test

@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Tag;
@@ -42,7 +43,7 @@ class HarvestControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Harvest.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(Harvest.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -54,8 +55,45 @@ class HarvestControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Harvest.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        HarvestSamples.inserted(connection);
+        List<Harvest> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(Harvest.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfPickedByHaveEachRowOnce() throws SQLException {
+        HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+        List<Harvest> ascending = new ArrayList<>();
+        List<Harvest> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "pickedBy", page -> ascending.addAll(page.asList(Harvest.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "pickedBy", page -> descending.addAll(page.asList(Harvest.class)));
+
+        List<Harvest> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -75,6 +113,37 @@ class HarvestControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<HarvestInput> inputs = List.of(HarvestSamples.sample(connection), HarvestSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(Harvest.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+        Harvest stored = HarvestSamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input,
+                                Api.copying(HarvestSamples.sample(connection), HarvestInput.of(stored), "parcelId",
+                                        "pickedOn")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         Harvest stored = HarvestSamples.inserted(connection);
@@ -83,6 +152,27 @@ class HarvestControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Harvest.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(HarvestSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(HarvestSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -118,7 +208,7 @@ class HarvestControllerTest {
         ApiAnswer answer = api.get("/parcels/" + PathKeys.join(stored.parcelId()) + "/harvests?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<Harvest> expected = repository.list(connection, Page.all()).stream()
+        List<Harvest> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.parcelId(), stored.parcelId()))
                 .toList();
         assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
@@ -133,7 +223,7 @@ class HarvestControllerTest {
         ApiAnswer answer = api.get("/cellar-hands/" + PathKeys.join(stored.pickedBy()) + "/harvests?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<Harvest> expected = repository.list(connection, Page.all()).stream()
+        List<Harvest> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.pickedBy(), stored.pickedBy()))
                 .toList();
         assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
@@ -151,6 +241,19 @@ class HarvestControllerTest {
         Harvest after = answer.as(Harvest.class);
         assertThat(HarvestInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        Harvest before = HarvestSamples.inserted(connection);
+        HarvestInput input = HarvestSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -180,6 +283,27 @@ class HarvestControllerTest {
         assertThat(HarvestInput.of(after)).usingRecursiveComparison().ignoringFields("parcelId")
                 .isEqualTo(HarvestInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        Harvest before = HarvestSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        HarvestInput other = HarvestSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "parcelId")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "parcelId")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

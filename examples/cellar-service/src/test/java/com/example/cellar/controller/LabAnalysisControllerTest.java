@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -42,7 +43,7 @@ class LabAnalysisControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(LabAnalysis.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(LabAnalysis.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -54,8 +55,45 @@ class LabAnalysisControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(LabAnalysis.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        LabAnalysisSamples.inserted(connection);
+        List<LabAnalysis> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(LabAnalysis.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfWineLotIdHaveEachRowOnce() throws SQLException {
+        LabAnalysisSamples.inserted(connection);
+        LabAnalysisSamples.inserted(connection);
+        List<LabAnalysis> ascending = new ArrayList<>();
+        List<LabAnalysis> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "wineLotId", page -> ascending.addAll(page.asList(LabAnalysis.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "wineLotId", page -> descending.addAll(page.asList(LabAnalysis.class)));
+
+        List<LabAnalysis> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -76,6 +114,33 @@ class LabAnalysisControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<LabAnalysisInput> inputs
+                = List.of(LabAnalysisSamples.sample(connection), LabAnalysisSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(LabAnalysis.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.with(input, "no such property", 1)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsExactly("[1].no such property");
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         LabAnalysis stored = LabAnalysisSamples.inserted(connection);
@@ -84,6 +149,27 @@ class LabAnalysisControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(LabAnalysis.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(LabAnalysisSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(LabAnalysisSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -107,7 +193,7 @@ class LabAnalysisControllerTest {
         ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/lab-analyses?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<LabAnalysis> expected = repository.list(connection, Page.all()).stream()
+        List<LabAnalysis> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
                 .toList();
         assertThat(answer.asList(LabAnalysis.class)).contains(stored).isEqualTo(expected);
@@ -125,6 +211,19 @@ class LabAnalysisControllerTest {
         LabAnalysis after = answer.as(LabAnalysis.class);
         assertThat(LabAnalysisInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        LabAnalysis before = LabAnalysisSamples.inserted(connection);
+        LabAnalysisInput input = LabAnalysisSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -154,6 +253,27 @@ class LabAnalysisControllerTest {
         assertThat(LabAnalysisInput.of(after)).usingRecursiveComparison().ignoringFields("wineLotId")
                 .isEqualTo(LabAnalysisInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        LabAnalysis before = LabAnalysisSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        LabAnalysisInput other = LabAnalysisSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "wineLotId")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "wineLotId")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

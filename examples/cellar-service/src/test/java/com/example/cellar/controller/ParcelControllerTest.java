@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Tag;
@@ -40,7 +41,7 @@ class ParcelControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Parcel.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(Parcel.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -52,8 +53,45 @@ class ParcelControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(Parcel.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        ParcelSamples.inserted(connection);
+        List<Parcel> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(Parcel.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfNameHaveEachRowOnce() throws SQLException {
+        ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+        List<Parcel> ascending = new ArrayList<>();
+        List<Parcel> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "name", page -> ascending.addAll(page.asList(Parcel.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "name", page -> descending.addAll(page.asList(Parcel.class)));
+
+        List<Parcel> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -73,6 +111,35 @@ class ParcelControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<ParcelInput> inputs = List.of(ParcelSamples.sample(connection), ParcelSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(Parcel.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+        Parcel stored = ParcelSamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input, Api.copying(ParcelSamples.sample(connection), ParcelInput.of(stored), "name")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         Parcel stored = ParcelSamples.inserted(connection);
@@ -81,6 +148,27 @@ class ParcelControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(Parcel.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(ParcelSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(ParcelSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -104,7 +192,7 @@ class ParcelControllerTest {
         ApiAnswer answer = api.get("/grape-varieties/" + PathKeys.join(stored.varietyCode()) + "/parcels?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<Parcel> expected = repository.list(connection, Page.all()).stream()
+        List<Parcel> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.varietyCode(), stored.varietyCode()))
                 .toList();
         assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
@@ -122,6 +210,19 @@ class ParcelControllerTest {
         Parcel after = answer.as(Parcel.class);
         assertThat(ParcelInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+        ParcelInput input = ParcelSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -151,6 +252,27 @@ class ParcelControllerTest {
         assertThat(ParcelInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(ParcelInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        ParcelInput other = ParcelSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

@@ -16,6 +16,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Tag;
@@ -41,7 +42,7 @@ class VesselTransferControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(VesselTransfer.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(VesselTransfer.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -53,8 +54,45 @@ class VesselTransferControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(VesselTransfer.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        VesselTransferSamples.inserted(connection);
+        List<VesselTransfer> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-id");
+
+        assertThat(answer.asList(VesselTransfer.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    }
+
+    @Test
+    @Tag("list")
+    void pagesInTheOrderOfFromHaveEachRowOnce() throws SQLException {
+        VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+        List<VesselTransfer> ascending = new ArrayList<>();
+        List<VesselTransfer> descending = new ArrayList<>();
+
+        api.eachPage(PATH + "?limit=3&sort=" + "from", page -> ascending.addAll(page.asList(VesselTransfer.class)));
+        api.eachPage(PATH + "?limit=3&sort=-" + "from", page -> descending.addAll(page.asList(VesselTransfer.class)));
+
+        List<VesselTransfer> all = repository.list(connection, Page.all()).rows();
+        assertThat(ascending).containsExactlyInAnyOrderElementsOf(all);
+        assertThat(descending).containsExactlyInAnyOrderElementsOf(all);
     }
 
     @Test
@@ -75,6 +113,33 @@ class VesselTransferControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<VesselTransferInput> inputs
+                = List.of(VesselTransferSamples.sample(connection), VesselTransferSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(VesselTransfer.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.with(input, "no such property", 1)));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsExactly("[1].no such property");
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
@@ -83,6 +148,27 @@ class VesselTransferControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(VesselTransfer.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(VesselTransferSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(VesselTransferSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=id");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "id"));
     }
 
     @Test
@@ -130,7 +216,7 @@ class VesselTransferControllerTest {
                 = api.get("/vessels/" + PathKeys.join(stored.from()) + "/vessel-transfers-by-from-vessel?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<VesselTransfer> expected = repository.list(connection, Page.all()).stream()
+        List<VesselTransfer> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.from(), stored.from()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
@@ -145,7 +231,7 @@ class VesselTransferControllerTest {
         ApiAnswer answer = api.get("/cellar-hands/" + PathKeys.join(stored.movedBy()) + "/vessel-transfers?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<VesselTransfer> expected = repository.list(connection, Page.all()).stream()
+        List<VesselTransfer> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.movedBy(), stored.movedBy()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
@@ -161,7 +247,7 @@ class VesselTransferControllerTest {
                 = api.get("/vessels/" + PathKeys.join(stored.to()) + "/vessel-transfers-by-to-vessel?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<VesselTransfer> expected = repository.list(connection, Page.all()).stream()
+        List<VesselTransfer> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.to(), stored.to()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
@@ -179,6 +265,19 @@ class VesselTransferControllerTest {
         VesselTransfer after = answer.as(VesselTransfer.class);
         assertThat(VesselTransferInput.of(after)).usingRecursiveComparison().ignoringFields("id").isEqualTo(input);
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("replace")
+    void replaceOfAnotherStateIsRefused() throws SQLException {
+        VesselTransfer before = VesselTransferSamples.inserted(connection);
+        VesselTransferInput input = VesselTransferSamples.other(connection);
+
+        ApiAnswer answer = api.sending("If-Match", "\"another\"")
+                .put(path(before), Api.without(input, "id"));
+
+        assertThat(answer.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
     }
 
     @Test
@@ -208,6 +307,27 @@ class VesselTransferControllerTest {
         assertThat(VesselTransferInput.of(after)).usingRecursiveComparison().ignoringFields("litres")
                 .isEqualTo(VesselTransferInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+        VesselTransfer before = VesselTransferSamples.inserted(connection);
+        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        VesselTransferInput other = VesselTransferSamples.other(connection);
+
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "litres")).status()).isEqualTo(200);
+        assertThat(ifUnchanged.patch(path(before), Api.only(other, "litres")).status()).isEqualTo(412);
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
     @Test

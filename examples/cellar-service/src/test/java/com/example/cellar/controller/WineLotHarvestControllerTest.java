@@ -20,6 +20,7 @@ import com.example.cellar.support.Tables;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -50,7 +51,7 @@ class WineLotHarvestControllerTest {
         ApiAnswer answer = api.get(PATH + "?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(WineLotHarvest.class)).isEqualTo(repository.list(connection, Page.first(500)));
+        assertThat(answer.asList(WineLotHarvest.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
     }
 
     @Test
@@ -62,8 +63,29 @@ class WineLotHarvestControllerTest {
 
         int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(WineLotHarvest.class)));
 
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()));
+        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    }
+
+    @Test
+    @Tag("list")
+    void countTellsTheNumberOfAllRows() throws SQLException {
+        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
+
+        assertThat(answer.header("Total-Count"))
+                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    }
+
+    @Test
+    @Tag("list")
+    void sortTurnsTheOrder() throws SQLException {
+        WineLotHarvestSamples.inserted(connection);
+        List<WineLotHarvest> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        Collections.reverse(expected);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-wineLotId,-harvestId");
+
+        assertThat(answer.asList(WineLotHarvest.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
     }
 
     @Test
@@ -84,6 +106,38 @@ class WineLotHarvestControllerTest {
     }
 
     @Test
+    @Tag("create")
+    void createManyStoresEveryRow() throws SQLException {
+        List<WineLotHarvestInput> inputs
+                = List.of(WineLotHarvestSamples.sample(connection), WineLotHarvestSamples.sample(connection));
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer = api.post(PATH, inputs);
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.asList(WineLotHarvest.class)).hasSize(2);
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    }
+
+    @Test
+    @Tag("create")
+    void createManyStoresNoneIfOneIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        long rows = repository.count(connection, Condition.NONE);
+
+        ApiAnswer answer
+                = api.post(PATH,
+                        List.of(input,
+                                Api.copying(WineLotHarvestSamples.sample(connection), WineLotHarvestInput.of(stored),
+                                        "wineLotId", "harvestId")));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    }
+
+    @Test
     @Tag("read")
     void readReturnsTheRow() throws SQLException {
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
@@ -92,6 +146,27 @@ class WineLotHarvestControllerTest {
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.as(WineLotHarvest.class)).isEqualTo(stored);
+    }
+
+    @Test
+    @Tag("read")
+    void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(WineLotHarvestSamples.inserted(connection));
+        String tag = api.get(path).header("ETag");
+
+        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
+        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(WineLotHarvestSamples.inserted(connection));
+
+        ApiAnswer answer = api.get(path + "?fields=wineLotId");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "wineLotId"));
     }
 
     @Test
@@ -127,7 +202,7 @@ class WineLotHarvestControllerTest {
         ApiAnswer answer = api.get("/harvests/" + PathKeys.join(stored.harvestId()) + "/wine-lot-harvests?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<WineLotHarvest> expected = repository.list(connection, Page.all()).stream()
+        List<WineLotHarvest> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.harvestId(), stored.harvestId()))
                 .toList();
         assertThat(answer.asList(WineLotHarvest.class)).contains(stored).isEqualTo(expected);
@@ -142,7 +217,7 @@ class WineLotHarvestControllerTest {
         ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/wine-lot-harvests?limit=500");
 
         assertThat(answer.status()).isEqualTo(200);
-        List<WineLotHarvest> expected = repository.list(connection, Page.all()).stream()
+        List<WineLotHarvest> expected = repository.list(connection, Page.all()).rows().stream()
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
                 .toList();
         assertThat(answer.asList(WineLotHarvest.class)).contains(stored).isEqualTo(expected);
@@ -159,7 +234,7 @@ class WineLotHarvestControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(WineLot.class)).hasSize(1)
                 .isEqualTo(new WineLotRepository()
-                        .listJoinedToHarvestByWineLotHarvest(connection, stored.harvestId(), Page.all()));
+                        .listJoinedToHarvestByWineLotHarvest(connection, stored.harvestId(), Page.all()).rows());
     }
 
     @Test
@@ -173,7 +248,17 @@ class WineLotHarvestControllerTest {
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(Harvest.class)).hasSize(1)
                 .isEqualTo(new HarvestRepository()
-                        .listJoinedToWineLotByWineLotHarvest(connection, stored.wineLotId(), Page.all()));
+                        .listJoinedToWineLotByWineLotHarvest(connection, stored.wineLotId(), Page.all()).rows());
+    }
+
+    @Test
+    @Tag("delete")
+    void deleteOfAnotherStateIsRefused() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
+
+        assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
     }
 
     @Test

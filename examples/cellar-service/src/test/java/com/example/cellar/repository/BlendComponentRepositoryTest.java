@@ -68,11 +68,12 @@ class BlendComponentRepositoryTest {
         Connection connection = transaction.connection();
         BlendComponentSamples.inserted(connection);
         BlendComponentSamples.inserted(connection);
-        List<BlendComponent> all = repository.list(connection, Page.all());
+        List<BlendComponent> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.after(all.get(0).primaryKey(), 1))).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.first(1).after(all.get(0).blendId(), all.get(0).wineLotId()))
+                .rows()).isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, BlendComponent stored, BlendComponentInput input)

@@ -69,11 +69,12 @@ class BottlingRepositoryTest {
         Connection connection = transaction.connection();
         BottlingSamples.inserted(connection);
         BottlingSamples.inserted(connection);
-        List<Bottling> all = repository.list(connection, Page.all());
+        List<Bottling> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.after(all.get(0).id(), 1))).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+                .isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, Bottling stored, BottlingInput input) throws SQLException {

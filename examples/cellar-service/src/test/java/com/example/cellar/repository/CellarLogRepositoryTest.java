@@ -30,16 +30,17 @@ class CellarLogRepositoryTest {
         CellarLog stored = repository.insert(connection, input);
 
         assertThat(CellarLogInput.of(stored)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.list(connection, Page.all())).contains(stored);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(stored);
     }
 
     @Test
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<CellarLog> all = repository.list(connection, Page.all());
+        List<CellarLog> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.after(1L, 1))).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(repository.list(connection, Page.first(1).after(1L)).rows())
+                .isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 }

@@ -23,9 +23,10 @@ class CellarStockRepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<CellarStock> all = repository.list(connection, Page.all());
+        List<CellarStock> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.after(1L, 1))).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(repository.list(connection, Page.first(1).after(1L)).rows())
+                .isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 }

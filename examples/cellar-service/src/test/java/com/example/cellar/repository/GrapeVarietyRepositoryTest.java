@@ -69,11 +69,12 @@ class GrapeVarietyRepositoryTest {
         Connection connection = transaction.connection();
         GrapeVarietySamples.inserted(connection);
         GrapeVarietySamples.inserted(connection);
-        List<GrapeVariety> all = repository.list(connection, Page.all());
+        List<GrapeVariety> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.after(all.get(0).code(), 1))).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.first(1).after(all.get(0).code())).rows())
+                .isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, GrapeVariety stored, GrapeVarietyInput input)

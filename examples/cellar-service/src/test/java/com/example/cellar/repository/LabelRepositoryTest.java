@@ -68,11 +68,12 @@ class LabelRepositoryTest {
         Connection connection = transaction.connection();
         LabelSamples.inserted(connection);
         LabelSamples.inserted(connection);
-        List<Label> all = repository.list(connection, Page.all());
+        List<Label> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.after(all.get(0).id(), 1))).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+                .isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, Label stored, LabelInput input) throws SQLException {

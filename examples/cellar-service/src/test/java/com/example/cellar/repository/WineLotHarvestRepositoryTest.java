@@ -55,11 +55,12 @@ class WineLotHarvestRepositoryTest {
         Connection connection = transaction.connection();
         WineLotHarvestSamples.inserted(connection);
         WineLotHarvestSamples.inserted(connection);
-        List<WineLotHarvest> all = repository.list(connection, Page.all());
+        List<WineLotHarvest> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1))).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.after(all.get(0).primaryKey(), 1))).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, Page.first(1).after(all.get(0).wineLotId(), all.get(0).harvestId()))
+                .rows()).isEqualTo(all.subList(1, 2));
     }
 
     private static void assertStored(Connection connection, WineLotHarvest stored, WineLotHarvestInput input)

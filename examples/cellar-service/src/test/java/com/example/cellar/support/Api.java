@@ -12,8 +12,10 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
@@ -25,9 +27,22 @@ public final class Api {
     private static final Pattern NEXT = Pattern.compile("<[^>]*?" + Pattern.quote("/api") + "(/[^>]*)>; rel=\"next\"");
 
     private final String url;
+    private final Map<String, String> headers;
 
     public Api(String url) {
+        this(url, Map.of());
+    }
+
+    private Api(String url, Map<String, String> headers) {
         this.url = url;
+        this.headers = headers;
+    }
+
+    /** The same with a header in each request. */
+    public Api sending(String header, String value) {
+        Map<String, String> more = new HashMap<>(headers);
+        more.put(header, value);
+        return new Api(url, more);
     }
 
     public ApiAnswer get(String path) {
@@ -74,14 +89,15 @@ public final class Api {
     public ApiAnswer send(String method, String path, String contentType, Object body) {
         HttpRequest.BodyPublisher publisher = body == null
                 ? HttpRequest.BodyPublishers.noBody()
-                : HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : Json.tree(body).toString());
-        HttpRequest request = HttpRequest.newBuilder(URI.create(url + path))
+                : HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : Json.MAPPER.valueToTree(body)
+                        .toString());
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path))
                 .timeout(Duration.ofSeconds(30))
                 .header("Content-Type", contentType)
-                .method(method, publisher)
-                .build();
+                .method(method, publisher);
+        headers.forEach(request::setHeader);
         try {
-            return new ApiAnswer(CLIENT.send(request, HttpResponse.BodyHandlers.ofString()));
+            return new ApiAnswer(CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString()));
         } catch (IOException e) {
             throw new UncheckedIOException(method + " " + path, e);
         } catch (InterruptedException e) {

@@ -2,13 +2,12 @@ package com.example.cellar.support;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
-import java.net.http.HttpHeaders;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 
 /** What the service answered. */
-public record ApiAnswer(int status, HttpHeaders headers, String text) {
+public record ApiAnswer(int status, java.net.http.HttpHeaders headers, String text) {
     ApiAnswer(HttpResponse<String> response) {
         this(response.statusCode(), response.headers(), response.body());
     }

@@ -53,6 +53,15 @@ class ContractTest {
 
     @Test
     @Tag("contract")
+    void descriptionOfTheInterfaceIsServed() {
+        ApiAnswer answer = api.get("/openapi.json");
+
+        assertThat(answer.body().path("openapi").textValue()).startsWith("3.1");
+        assertThat(answer.body().path("paths").has("/blends")).isTrue();
+    }
+
+    @Test
+    @Tag("contract")
     void unknownPathIsAProblem() {
         assertProblem(api.get("/no-such-collection"), 404);
     }
@@ -84,6 +93,47 @@ class ContractTest {
 
     @Test
     @Tag("contract")
+    void unknownSortAndFieldAreProblemsThatNameThem() {
+        assertThat(api.get("/blends" + "?sort=-no.such").body().path("detail").textValue()).contains("no.such");
+        assertThat(api.get("/blends" + "?fields=no.such").body().path("detail").textValue()).contains("no.such");
+        assertProblem(api.get("/blends" + "?sort="), 400);
+        assertProblem(api.get("/blends" + "?count=maybe"), 400);
+    }
+
+    @Test
+    @Tag("contract")
+    void headAnswersAsGetDoesWithoutTheBody() {
+        ApiAnswer get = api.get("/blends");
+        ApiAnswer head = api.send("HEAD", "/blends", "application/json", null);
+
+        assertThat(head.status()).isEqualTo(200);
+        assertThat(head.header("Content-Type")).isEqualTo(get.header("Content-Type"));
+        assertThat(head.text()).isEmpty();
+    }
+
+    @Test
+    @Tag("contract")
+    void answerThatCannotBeJsonIsAProblem() {
+        assertProblem(api.sending("Accept", "text/html").get("/blends"), 406);
+    }
+
+    @Test
+    @Tag("contract")
+    void requestIdentifierIsInTheAnswerAndInProblems() {
+        ApiAnswer answer = api.sending("X-Request-Id", "one-of-ours").get("/blends" + "?colour=blue");
+
+        assertThat(answer.header("X-Request-Id")).isEqualTo("one-of-ours");
+        assertThat(answer.body().path("request").textValue()).isEqualTo("one-of-ours");
+    }
+
+    @Test
+    @Tag("contract")
+    void urlThatIsNotUtf8IsAProblem() {
+        assertProblem(api.get("/blends" + "?after=%FF"), 400);
+    }
+
+    @Test
+    @Tag("contract")
     void limitOutOfRangeIsAProblem() {
         assertProblem(api.get("/blends" + "?limit=0"), 400);
         assertProblem(api.get("/blends" + "?limit=501"), 400);
@@ -95,7 +145,8 @@ class ContractTest {
     void malformedJsonIsAProblem() {
         assertProblem(api.post("/blends", "{\"a\": "), 400);
         assertProblem(api.post("/blends", "{\"a\": 1, \"a\": 2}"), 400);
-        assertProblem(api.post("/blends", "[]"), 400);
+        assertProblem(api.post("/blends", "[1]"), 400);
+        assertProblem(api.post("/blends", "\"text\""), 400);
         assertProblem(api.post("/blends", ""), 400);
     }
 

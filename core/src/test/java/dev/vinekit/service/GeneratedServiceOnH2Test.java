@@ -1,4 +1,4 @@
-package dev.vinekit;
+package dev.vinekit.service;
 
 class GeneratedServiceOnH2Test extends GeneratedServiceTest {
     GeneratedServiceOnH2Test() {

@@ -1,18 +1,14 @@
-package dev.vinekit;
+package dev.vinekit.service;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import dev.vinekit.cellar.Cellar;
-import dev.vinekit.project.Project;
 import dev.vinekit.run.RunningService;
-import dev.vinekit.run.SeededDatabase;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,7 +16,6 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -32,7 +27,6 @@ abstract class GeneratedServiceTest {
     private static final String PATCH = "application/merge-patch+json";
 
     private final String engine;
-    private SeededDatabase database;
     private RunningService service;
 
     GeneratedServiceTest(String engine) {
@@ -40,25 +34,14 @@ abstract class GeneratedServiceTest {
     }
 
     @BeforeAll
-    void start(@TempDir Path directory) {
-        Project project;
-        try (Cellar cellar = TestDatabases.cellar(engine)) {
-            project = VineKit.write(VineKit.plan(VineKit.generate(
-                    VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar"), Cellar.seed(engine)),
-                    directory.resolve("service")));
-        }
-        VineKit.compileService(project);
-        database = SeededDatabase.of(project);
-        service = VineKit.serve(project, Map.of(
-                "DB_URL", database.url(), "DB_USER", database.user(), "DB_PASSWORD", database.password(),
-                "HTTP_PORT", "0", "HTTP_BASE_PATH", "/cellar/v1"));
+    void start() {
+        service = ServedCellar.on(engine).replica(Map.of("HTTP_BASE_PATH", "/cellar/v1"));
     }
 
     @AfterAll
     void stop() {
         if (service != null) {
             service.close();
-            database.close();
         }
     }
 
@@ -118,7 +101,7 @@ abstract class GeneratedServiceTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{", "[]", "null", "\"text\"", "{'code':'a','code':'b'}", "{} {}", "{'a':01}", "\u0000", ""})
+    @ValueSource(strings = {"{", "[1]", "null", "\"text\"", "{'code':'a','code':'b'}", "{} {}", "{'a':01}", "\u0000", ""})
     void bodyThatIsNoJsonObjectIsRefused(String body) throws Exception {
         HttpResponse<String> answer = send("POST", "/vessels", JSON, body);
 

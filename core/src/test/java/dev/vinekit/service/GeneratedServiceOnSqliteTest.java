@@ -1,4 +1,4 @@
-package dev.vinekit;
+package dev.vinekit.service;
 
 class GeneratedServiceOnSqliteTest extends GeneratedServiceTest {
     GeneratedServiceOnSqliteTest() {

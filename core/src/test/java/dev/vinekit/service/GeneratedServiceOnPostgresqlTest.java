@@ -1,4 +1,4 @@
-package dev.vinekit;
+package dev.vinekit.service;
 
 class GeneratedServiceOnPostgresqlTest extends GeneratedServiceTest {
     GeneratedServiceOnPostgresqlTest() {
