@@ -140,7 +140,7 @@ class DecisionsTest {
 
         String repository = files.get("src/main/java/com/example/house/transfer/JdbcTransferRepository.java");
         assertThat(repository).startsWith("/*\n * Copyright the Made-Up Winery.\n * Odd: * / \\ u002a/\n */\npackage com.example.house.transfer;")
-                .contains("\n  @Override\n  public List<Transfer> listWhereMovedAtIsBetween(").doesNotContain("\n    @Override");
+                .contains("\n  @Override\n  public FoundRows<Transfer> listWhereMovedAtIsBetween(").doesNotContain("\n    @Override");
         assertThat(files.get("src/main/java/com/example/house/transfer/TransferRepository.java"))
                 .contains("public interface TransferRepository {").contains("/** The rows of a page whose movedAt lies between");
         assertThat(files.get("src/main/java/com/example/house/transfer/Transfer.java")).contains("@JsonProperty(\"moved_at\")");

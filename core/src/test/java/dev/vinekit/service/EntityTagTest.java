@@ -27,7 +27,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class EntityTagTest {
     private static final int WRITERS = 16;
     private static final int ROWS = 10;
-    private static final int UPDATES = 1000;
+    private static final int UPDATES = Integer.getInteger("tag.updates", 1000);
 
     @ParameterizedTest
     @CsvSource({"GET, 304", "HEAD, 304", "PUT, 412", "PATCH, 412", "DELETE, 412"})

@@ -21,13 +21,32 @@ Then open http://localhost:8080${s.basePathText}/.
 | `DB_URL` | | JDBC URL of the database |
 | `DB_USER`, `DB_PASSWORD` | empty | the login |
 | `DB_POOL_SIZE` | 10 | connections kept at most |
+| `DB_POOL_WAIT_SECONDS` | 5 | how long a request waits for one |
+| `DB_STATEMENT_SECONDS` | 30 | how long a statement may take |
 | `HTTP_HOST` | localhost | address to listen on; 0.0.0.0 for all |
 | `HTTP_PORT` | 8080 | port to listen on; 0 picks a free one |
 | `HTTP_BASE_PATH` | ${s.basePathText} | what every path begins with |
+| `HTTP_THREADS` | 64 | requests worked on at a time, where Java has no virtual threads |
+| `HTTP_MAX_BODY_BYTES`, `HTTP_MAX_URL_BYTES`, `HTTP_MAX_HEADER_BYTES` | 1000000, 8000, 16000 | greater requests are refused |
+| `HTTP_IDLE_SECONDS` | 60 | a client that sends or reads nothing for so long is cut off |
+| `HTTP_STOP_SECONDS` | 20 | how long running requests may go on when the service is stopped |
 | `LOG_LEVEL` | INFO | DEBUG, INFO, WARN or ERROR |
-| `SQL_LOG` | INFO | DEBUG shows the text of each statement, never its values |
+| `SQL_LOG` | INFO | DEBUG shows each statement with its time, TRACE its values too |
+| `ACCESS_LOG` | INFO | OFF leaves out the line for each request |
+<#if s.secured>
+| `AUTH_SECRET` | | the secret that signs tokens (HS256), 32 bytes or more |
+| `AUTH_KEYS` | | file or URL of a JSON Web Key Set whose keys sign tokens (RS256); this or the secret must be set |
+| `AUTH_AUDIENCE`, `AUTH_ISSUER` | any | what tokens must say |
+| `AUTH_ROLES_CLAIM` | roles | where a token has its roles |
+| `AUTH_CLOCK_SKEW_SECONDS` | 30 | by which clocks may differ |
+
+Requests need a bearer token; `support/AccessRight` says which roles may do what.
+<#else>
 
 There is no access control: everyone who reaches the port may read and write.
+</#if>
+
+`GET ${s.basePathText}/openapi.json` describes the interface. How often a client may ask is left to the proxy in front.
 
 ## What there is
 

@@ -115,7 +115,7 @@ public final class InputReader {
         if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);
-                if (isFinite(value)) {
+                if (node.isTextual() || isFinite(value)) {
                     return value;
                 }
             } catch (JsonProcessingException | IllegalArgumentException e) {
@@ -133,7 +133,7 @@ public final class InputReader {
                 : !node.isBigDecimal() || Math.abs((long) node.decimalValue().scale()) <= MOST_DIGITS;
     }
 
-    /** Whether a number is one that JSON can tell again. */
+    /** Whether a number is not beyond what its type can hold. */
     private static boolean isFinite(Object value) {
         return !(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue());
     }

@@ -59,8 +59,8 @@ public final class PathKeys {
         }
         T value = Json.LENIENT.convertValue(part, type);
         if (value instanceof BigDecimal number && Math.abs((long) number.scale()) > InputReader.MOST_DIGITS
-                || value instanceof Double real && !Double.isFinite(real)
-                || value instanceof Float single && !Float.isFinite(single)) {
+                || value instanceof Double real && real.isInfinite() && part.matches(".*[0-9].*")
+                || value instanceof Float single && single.isInfinite() && part.matches(".*[0-9].*")) {
             throw new IllegalArgumentException("no number to count with");
         }
         return value;

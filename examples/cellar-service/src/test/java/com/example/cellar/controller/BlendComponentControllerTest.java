@@ -307,13 +307,17 @@ class BlendComponentControllerTest {
 
     @Test
     @Tag("patch")
-    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+    void patchOfAnotherStateIsRefused() throws SQLException {
         BlendComponent before = BlendComponentSamples.inserted(connection);
-        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        String tag = api.get(path(before)).header("ETag");
         BlendComponentInput other = BlendComponentSamples.other(connection);
 
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "share")).status()).isEqualTo(200);
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "share")).status()).isEqualTo(412);
+        ApiAnswer refused = api.sending("If-Match", "\"another\"")
+                .patch(path(before), Api.only(other, "share"));
+
+        assertThat(refused.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.primaryKey())).contains(before);
+        assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 
     @Test

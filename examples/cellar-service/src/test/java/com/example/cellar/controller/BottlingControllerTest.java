@@ -280,13 +280,17 @@ class BottlingControllerTest {
 
     @Test
     @Tag("patch")
-    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+    void patchOfAnotherStateIsRefused() throws SQLException {
         Bottling before = BottlingSamples.inserted(connection);
-        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        String tag = api.get(path(before)).header("ETag");
         BottlingInput other = BottlingSamples.other(connection);
 
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "blendId")).status()).isEqualTo(200);
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "blendId")).status()).isEqualTo(412);
+        ApiAnswer refused = api.sending("If-Match", "\"another\"")
+                .patch(path(before), Api.only(other, "blendId"));
+
+        assertThat(refused.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
+        assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 
     @Test

@@ -232,13 +232,17 @@ class CellarHandControllerTest {
 
     @Test
     @Tag("patch")
-    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+    void patchOfAnotherStateIsRefused() throws SQLException {
         CellarHand before = CellarHandSamples.inserted(connection);
-        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        String tag = api.get(path(before)).header("ETag");
         CellarHandInput other = CellarHandSamples.other(connection);
 
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "fullName")).status()).isEqualTo(200);
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "fullName")).status()).isEqualTo(412);
+        ApiAnswer refused = api.sending("If-Match", "\"another\"")
+                .patch(path(before), Api.only(other, "fullName"));
+
+        assertThat(refused.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
+        assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 
     @Test

@@ -231,13 +231,17 @@ class GrapeVarietyControllerTest {
 
     @Test
     @Tag("patch")
-    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+    void patchOfAnotherStateIsRefused() throws SQLException {
         GrapeVariety before = GrapeVarietySamples.inserted(connection);
-        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        String tag = api.get(path(before)).header("ETag");
         GrapeVarietyInput other = GrapeVarietySamples.other(connection);
 
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(200);
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "name")).status()).isEqualTo(412);
+        ApiAnswer refused = api.sending("If-Match", "\"another\"")
+                .patch(path(before), Api.only(other, "name"));
+
+        assertThat(refused.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.code())).contains(before);
+        assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 
     @Test

@@ -287,13 +287,17 @@ class HarvestControllerTest {
 
     @Test
     @Tag("patch")
-    void patchOfAStateThatHasPassedIsRefused() throws SQLException {
+    void patchOfAnotherStateIsRefused() throws SQLException {
         Harvest before = HarvestSamples.inserted(connection);
-        Api ifUnchanged = api.sending("If-Match", api.get(path(before)).header("ETag"));
+        String tag = api.get(path(before)).header("ETag");
         HarvestInput other = HarvestSamples.other(connection);
 
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "parcelId")).status()).isEqualTo(200);
-        assertThat(ifUnchanged.patch(path(before), Api.only(other, "parcelId")).status()).isEqualTo(412);
+        ApiAnswer refused = api.sending("If-Match", "\"another\"")
+                .patch(path(before), Api.only(other, "parcelId"));
+
+        assertThat(refused.status()).isEqualTo(412);
+        assertThat(repository.findById(connection, before.id())).contains(before);
+        assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 
     @Test

@@ -1,0 +1,49 @@
+# For measurements of the generated cellar service: makes it, gives it a database, starts it, asks it.
+work=$(mktemp -d)
+trap 'kill $(cat "$work"/*.pid) 2>/dev/null; [ -z "${scratch:-}" ] || kill $scratch; rm -rf "$work"' EXIT
+
+prepare() { # ENGINE [NAME...]: makes the service, and a database for each name, on H2 one of its own
+  engine=$1; shift
+  "$home/vinekit" demo --engine "$engine" --dir "$work/service" --quiet >/dev/null
+  libraries=$home/cli/target/vinekit-cli-0.1.0-SNAPSHOT.jar:$(cat "$home/cli/target/classpath")
+  resources=$work/service/src/main/resources
+  if [ "$engine" = h2 ]; then
+    cat "$resources/db/schema.sql" "$resources/db/seed.sql" > "$work/all.sql"
+    for name in "${@:-generated}"; do
+      java -cp "$libraries" org.h2.tools.RunScript -url "jdbc:h2:$work/$name" -user sa -script "$work/all.sql"
+    done
+  else
+    java -cp "$libraries" "$home/bench/Scratch.java" "$engine" "$resources/db/schema.sql" "$resources/db/seed.sql" > "$work/url" &
+    scratch=$!
+    while [ ! -s "$work/url" ]; do sleep 0.2; done
+  fi
+}
+database() { # NAME: sets the variables that say where its database is
+  export DB_USER=sa DB_PASSWORD= DB_URL="jdbc:h2:$work/$1"
+  if [ "$engine" != h2 ]; then
+    { read -r DB_URL; read -r DB_USER; read -r DB_PASSWORD; } < "$work/url"
+  fi
+}
+run_sql() { # FILE: on the database of the generated service
+  database generated
+  java -cp "$libraries" org.h2.tools.RunScript -url "$DB_URL" -user "$DB_USER" -password "$DB_PASSWORD" -script "$1"
+}
+start() { # NAME PORT
+  database "$1"
+  export HTTP_PORT=$2 ACCESS_LOG=${ACCESS_LOG:-OFF}
+  if [ "$1" = generated ]; then
+    java -cp "$work/service/target/classes:$libraries" com.example.cellar.support.Main >"$work/$1.log" 2>&1 &
+  else
+    java -cp "$work/twin:$libraries" -Dlogback.configurationFile="$resources/logback.xml" HttpBench "$1" >"$work/$1.log" 2>&1 &
+  fi
+  echo $! > "$work/$1.pid"
+}
+answered() { # PORT: milliseconds until the first answer
+  local begin; begin=$(date +%s%N)
+  until curl -sf "localhost:$1/api/vessel-transfers/1" >/dev/null; do sleep 0.01; done
+  echo $(( ($(date +%s%N) - begin) / 1000000 ))
+}
+load() { # PORT PATH SECONDS [OPTION...]: requests per second
+  local url="http://localhost:$1$2" time=$3; shift 3
+  wrk -t1 -c16 -d"${time}s" "$@" "$url" | awk '/Non-2xx/ {print "errors" > "/dev/stderr"} /Requests\/sec/ {print $2}'
+}
