@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -114,6 +115,37 @@ class MappingCommandsTest {
         assertThat(missing.err()).contains("vinekit.yaml, line 2, column 3", "ORCHARD is not set");
         assertThat(found.exit()).as(found.err()).isZero();
         assertThat(found.out()).contains("VAT").doesNotContain("pressed");
+    }
+
+    @Test
+    void rolesAreEnforcedAndTokenMakesOneToTryThemOut() throws Exception {
+        Files.writeString(directory.resolve("vinekit.yaml"), """
+                source: {}
+                entities:
+                  vat:
+                    access: {read: [cooper], create: [cooper, master]}
+                """);
+        Tool.Result generated = tool.run("generate", "--script", "schema.sql", "--engine", "h2", "--dir", ".");
+        assertThat(generated.exit()).as(generated.err()).isZero();
+        assertThat(generated.out()).contains("Access by bearer tokens, with roles for 1 of 3 tables and views.",
+                "Open to everybody with a valid token: NOTE, TAPPING.");
+
+        Tool.Result token = tool.run("token", "--role", "cooper");
+        Tool.Result again = tool.run("token", "--role", "cooper", "--subject", "someone");
+        Tool.Result unknown = tool.run("token", "--role", "coper");
+
+        assertThat(token.out()).matches("[\\w-]+\\.[\\w-]+\\.[\\w-]+\n");
+        assertThat(claims(token).path("roles")).hasSize(1).first().isEqualTo(new ObjectMapper().valueToTree("cooper"));
+        assertThat(claims(again).path("sub").asText()).isEqualTo("someone");
+        assertThat(token.err()).contains("Roles: cooper; valid for 60 minutes");
+        assertThat(directory.resolve("target/development-secret")).isRegularFile();
+        assertThat(unknown.exit()).isEqualTo(2);
+        assertThat(unknown.err()).contains("does not know the role coper", "cooper, master");
+        assertThat(tool.run("token", "--minutes", "0").exit()).isEqualTo(2);
+    }
+
+    private static JsonNode claims(Tool.Result token) throws Exception {
+        return new ObjectMapper().readTree(Base64.getUrlDecoder().decode(token.out().split("\\.")[1]));
     }
 
     private void generate() throws Exception {

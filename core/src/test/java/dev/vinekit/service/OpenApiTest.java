@@ -70,6 +70,25 @@ class OpenApiTest {
         assertThat(sent.stream().filter("get"::equals)).hasSizeGreaterThan(40);
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "sqlite"})
+    void everyParameterIsOneThatTheServiceKnows(String engine) {
+        Http http = ServedCellar.on(engine).http();
+        JsonNode description = http.get("/openapi.json").body();
+        List<String> asked = new ArrayList<>();
+        description.path("paths").properties().forEach(path -> path.getValue().at("/get/parameters").forEach(reference -> {
+            JsonNode parameter = description.at(reference.path("$ref").asText().substring(1));
+            if (parameter.path("in").asText().equals("query") && !path.getKey().contains("{key}")) {
+                Http.Answer answer = http.get(path.getKey() + "?limit=1&" + parameter.path("name").asText() + "=x");
+                assertThat(answer.status()).as(answer.text()).isIn(200, 400);
+                assertThat(answer.body().path("detail").asText()).doesNotContain("There is no parameter");
+                asked.add(parameter.path("name").asText());
+            }
+        }));
+
+        assertThat(asked).hasSizeGreaterThan(200).contains("code.startsWith", "vesselId.isNull", "movedAt.atLeast", "sort");
+    }
+
     private static void create(Http http, JsonNode description, String path, JsonNode operation) {
         JsonNode content = operation.at("/requestBody/content/application~1json");
         assertValid(description, content.get("schema"), content.get("example"), "the example of " + path);

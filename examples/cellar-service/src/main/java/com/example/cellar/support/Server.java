@@ -88,6 +88,7 @@ public final class Server implements AutoCloseable {
                 .setDeploymentName("service")
                 .setClassLoader(Server.class.getClassLoader())
                 .setContextPath(basePath)
+                .setSecurityDisabled(true)
                 .addServletContextAttribute(ResteasyDeployment.class.getName(), deployment)
                 .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).setAsyncSupported(true).addMapping("/*"));
         info.addInnerHandlerChainWrapper(RequestIds::new);
