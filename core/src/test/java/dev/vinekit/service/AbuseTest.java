@@ -97,6 +97,10 @@ class AbuseTest {
         }
         assertHarmless(http.post("/bottlings", "{\"blendId\":1,\"bottledOn\":\"2024-01-01\",\"bottles\":5,"
                 + "\"closedWith\":\"cork\",\"litres\":1}"), 400);
+        for (String readings : List.of("1e999999999", "{\"deep\":[1,{\"er\":-1e-999999999}]}", "{\"a\":\"\\u0000\"}")) {
+            assertHarmless(http.post("/lab-analyses", "{\"wineLotId\":\"00000000-0000-4000-a000-000000000001\","
+                    + "\"takenAt\":\"2024-03-01T10:15:30Z\",\"readings\":" + readings + "}"), 400);
+        }
         assertHarmless(http.send("PATCH", "/vessels/1", "{\"id\":2}"), 400);
         assertHarmless(http.send("PATCH", "/vessels/1", "[{\"code\":\"x\"}]"), 400);
         assertHarmless(http.send("PUT", "/parcels/1", "{\"name\":\"x\",\"varietyCode\":\"ARV\",\"areaHa\":1,\"soil\":\"clay\","

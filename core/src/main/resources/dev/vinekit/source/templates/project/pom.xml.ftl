@@ -147,6 +147,11 @@
       <plugin>
         <artifactId>maven-surefire-plugin</artifactId>
         <version>${v["maven-surefire"]}</version>
+        <configuration>
+          <environmentVariables>
+            <ACCESS_LOG>OFF</ACCESS_LOG>
+          </environmentVariables>
+        </configuration>
       </plugin>
       <plugin>
         <artifactId>maven-jar-plugin</artifactId>

@@ -3,7 +3,7 @@ public final class Filters {
     private static final int MOST_OPTIONS = 100;
 
     private final Map<String, Column> columns;
-    private final List<Column> order;
+    private final List<OrderBy> order;
     private final boolean keyed;
 
     /**
@@ -21,7 +21,7 @@ public final class Filters {
         }
     }
 
-    private Filters(Map<String, Column> columns, List<Column> order, boolean keyed) {
+    private Filters(Map<String, Column> columns, List<OrderBy> order, boolean keyed) {
         this.columns = columns;
         this.order = order;
         this.keyed = keyed;
@@ -44,17 +44,21 @@ public final class Filters {
 
     /** The same for rows that these columns tell apart, which are their order too. */
     public Filters key(Column... key) {
-        return new Filters(columns, List.of(key), true);
+        return new Filters(columns, ascending(Arrays.stream(key)), true);
     }
 
     /** The same for rows that these columns tell apart, each of which is to filter by. */
     public Filters key(String... key) {
-        return new Filters(columns, Arrays.stream(key).map(columns::get).toList(), true);
+        return new Filters(columns, ascending(Arrays.stream(key).map(columns::get)), true);
     }
 
     /** The same for rows without a key, which come in the order of these columns. */
     public Filters order(Column... first) {
-        return new Filters(columns, List.of(first), false);
+        return new Filters(columns, ascending(Arrays.stream(first)), false);
+    }
+
+    private static List<OrderBy> ascending(Stream<Column> columns) {
+        return columns.map(column -> new OrderBy(column, false)).toList();
     }
 
     /** Whether rows have a key, so that a page can begin after a row; otherwise rows are counted. */
@@ -69,11 +73,13 @@ public final class Filters {
 
     /** An order, and where it leaves rows side by side that of the key. */
     List<OrderBy> complete(List<OrderBy> asked) {
+        if (asked.isEmpty()) {
+            return order;
+        }
         Set<String> names = asked.stream().map(first -> first.column().name()).collect(Collectors.toSet());
         return Stream.concat(
                 asked.stream(),
-                order.stream().filter(column -> !names.contains(column.name())).map(column -> new OrderBy(column, false)))
-                .toList();
+                order.stream().filter(last -> !names.contains(last.column().name()))).toList();
     }
 
     /**
@@ -98,7 +104,7 @@ public final class Filters {
 
     /** The columns whose values are the same after a way through JSON: a float is not always. */
     private Stream<Column> sortable() {
-        return Stream.concat(order.stream(), columns.values().stream())
+        return Stream.concat(order.stream().map(OrderBy::column), columns.values().stream())
                 .filter(column -> column.type() != Float.class).distinct();
     }
 

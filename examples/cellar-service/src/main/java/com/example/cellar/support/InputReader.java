@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.lang.reflect.Constructor;
 import java.lang.reflect.RecordComponent;
 import java.time.temporal.Temporal;
 import java.util.ArrayList;
@@ -15,7 +16,27 @@ import java.util.stream.Collectors;
 /** Makes an input record of a JSON object, and reports every property that does not fit at once. */
 public final class InputReader {
     /** More digits than a database keeps: writing them out would be an attack. */
-    static final int MOST_DIGITS = 20_000;
+    static final int MOST_DIGITS = 9999;
+
+    private static final ClassValue<Shape> SHAPES = new ClassValue<>() {
+        @Override
+        protected Shape computeValue(Class<?> type) {
+            return Shape.of(type);
+        }
+    };
+
+    /** The components of a record, and how it is made. */
+    private record Shape(List<String> names, Class<?>[] types, Constructor<?> constructor) {
+        static Shape of(Class<?> type) {
+            Class<?>[] types = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getType)
+                    .toArray(Class<?>[]::new);
+            try {
+                return new Shape(Json.properties(type), types, type.getDeclaredConstructor(types));
+            } catch (NoSuchMethodException e) {
+                throw new IllegalStateException("a record without its constructor", e);
+            }
+        }
+    }
 
     private InputReader() {
     }
@@ -26,23 +47,21 @@ public final class InputReader {
      * @throws ProblemException 400 naming each unknown property and each value of a wrong type
      */
     public static <T> T read(ObjectNode body, Class<T> type) {
+        Shape shape = SHAPES.get(type);
         List<Violation> violations = unknown(body, type);
-        RecordComponent[] components = type.getRecordComponents();
-        Class<?>[] types = new Class<?>[components.length];
-        Object[] values = new Object[components.length];
-        for (int i = 0; i < components.length; i++) {
-            types[i] = components[i].getType();
-            String name = components[i].getName();
+        Object[] values = new Object[shape.names().size()];
+        for (int i = 0; i < values.length; i++) {
+            String name = shape.names().get(i);
             JsonNode node = body.path(name);
             if (!node.isMissingNode() && !node.isNull()) {
-                values[i] = convert(name, node, types[i], violations);
+                values[i] = convert(name, node, shape.types()[i], violations);
             }
         }
         if (!violations.isEmpty()) {
             throw ProblemException.invalid(violations);
         }
         try {
-            return type.getDeclaredConstructor(types).newInstance(values);
+            return type.cast(shape.constructor().newInstance(values));
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException("cannot make a " + type.getSimpleName(), e);
         }
@@ -94,7 +113,7 @@ public final class InputReader {
 
     /** A violation for each property that the record does not have. */
     static List<Violation> unknown(ObjectNode body, Class<?> type) {
-        List<String> names = Json.properties(type);
+        List<String> names = SHAPES.get(type).names();
         List<Violation> violations = new ArrayList<>();
         body.fieldNames().forEachRemaining(name -> {
             if (!names.contains(name)) {
@@ -106,8 +125,8 @@ public final class InputReader {
     }
 
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        if (type == JsonNode.class) {
-            return node;
+        if (isMeasured(node) && (type == JsonNode.class || type == String.class && node.isTextual())) {
+            return type == JsonNode.class ? node : node.textValue();
         }
         boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()
                 && type != Binary.class;
@@ -127,8 +146,16 @@ public final class InputReader {
         return null;
     }
 
-    /** Whether a number has not so many digits that writing them out would be an attack, and a text has no NUL. */
+    /** Whether no number has so many digits that writing them out would be an attack, and no text has a NUL. */
     private static boolean isMeasured(JsonNode node) {
+        if (node.isContainerNode()) {
+            for (JsonNode inner : node) {
+                if (!isMeasured(inner)) {
+                    return false;
+                }
+            }
+            return true;
+        }
         return node.isTextual() ? node.textValue().indexOf('\0') < 0
                 : !node.isBigDecimal() || Math.abs((long) node.decimalValue().scale()) <= MOST_DIGITS;
     }
