@@ -18,7 +18,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -234,8 +233,9 @@ public final class OpenApi {
         ObjectNode rows = MAPPER.createObjectNode().put("type", "array");
         rows.set("items", reference("schemas", name));
         ObjectNode success = json("The rows of a page", rows);
-        success.putObject("headers").setAll(Map.of(
-                "Link", reference("headers", "Link"), "Total-Count", reference("headers", "Total-Count")));
+        ObjectNode headers = success.putObject("headers");
+        headers.set("Link", reference("headers", "Link"));
+        headers.set("Total-Count", reference("headers", "Total-Count"));
         ObjectNode responses = list.putObject("responses");
         responses.set("200", success);
         Responses.refer(responses, "400", "406", "500", "503");
