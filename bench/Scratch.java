@@ -11,7 +11,7 @@ public final class Scratch {
             try {
                 scratch.close();
             } catch (Exception e) {
-                e.printStackTrace();
+                System.err.println("The scratch database went with its server.");
             }
         }));
         for (int i = 1; i < arguments.length; i++) {
