@@ -65,7 +65,8 @@ public final class HttpBench {
             .disable(SerializationFeature.WRITE_DATES_AS_TIMESTAMPS);
     private static final String COLUMNS = "id, \"from\", \"to\", litres, moved_at, moved_by, reason";
     private static final String READ = "SELECT " + COLUMNS + " FROM vessel_transfer WHERE id = ?";
-    private static final String LIST = "SELECT " + COLUMNS + " FROM vessel_transfer WHERE id > ? ORDER BY id LIMIT ?";
+    private static final String FIRST_PAGE = "SELECT " + COLUMNS + " FROM vessel_transfer ORDER BY id LIMIT ?";
+    private static final String NEXT_PAGE = "SELECT " + COLUMNS + " FROM vessel_transfer WHERE id > ? ORDER BY id LIMIT ?";
     private static final String INSERT
             = "INSERT INTO vessel_transfer (\"from\", \"to\", litres, moved_at, moved_by, reason) VALUES (?, ?, ?, ?, ?, ?)";
 
@@ -109,9 +110,11 @@ public final class HttpBench {
 
         List<Transfer> list(long after, int limit) throws SQLException {
             try (Connection connection = pool.getConnection();
-                    PreparedStatement statement = connection.prepareStatement(LIST)) {
-                statement.setLong(1, after);
-                statement.setInt(2, limit);
+                    PreparedStatement statement = connection.prepareStatement(after == 0 ? FIRST_PAGE : NEXT_PAGE)) {
+                if (after > 0) {
+                    statement.setLong(1, after);
+                }
+                statement.setInt(after == 0 ? 1 : 2, limit);
                 try (ResultSet row = statement.executeQuery()) {
                     List<Transfer> rows = new ArrayList<>();
                     while (row.next()) {

@@ -32,9 +32,9 @@ start() { # NAME PORT
   database "$1"
   export HTTP_PORT=$2 ACCESS_LOG=${ACCESS_LOG:-OFF}
   if [ "$1" = generated ]; then
-    java -cp "$work/service/target/classes:$libraries" com.example.cellar.support.Main >"$work/$1.log" 2>&1 &
+    java ${jvm:-} -cp "$work/service/target/classes:$libraries" com.example.cellar.support.Main >"$work/$1.log" 2>&1 &
   else
-    java -cp "$work/twin:$libraries" -Dlogback.configurationFile="$resources/logback.xml" HttpBench "$1" >"$work/$1.log" 2>&1 &
+    java ${jvm:-} -cp "$work/twin:$libraries" -Dlogback.configurationFile="$resources/logback.xml" HttpBench "$1" >"$work/$1.log" 2>&1 &
   fi
   echo $! > "$work/$1.pid"
 }

@@ -17,7 +17,7 @@ public final class ReservedTypes {
             TestInstance ParameterizedTest ValueSource ExtendWith ObjectMapper JsonParser ArrayNode JsonPointer
             JsonGenerator MismatchedInputException UnrecognizedPropertyException InvalidFormatException StdSerializer
             PathHandler HEAD QueryParam UriBuilder NotFoundException NotAllowedException NotSupportedException
-            HttpServletDispatcher ServletInfo ServletContext ValidatorFactory NotBlank PlatformResourceBundleLocator
+            ValidatorFactory NotBlank PlatformResourceBundleLocator
             BigInteger Instant ZoneOffset DateTimeException DateTimeParseException Collection Collections Iterator
             Entry LinkedHashSet UnaryOperator BiFunction Supplier Predicate Stream IntStream Constructor
             InvocationTargetException ParameterizedType BodyPublishers BodyHandlers AtomicLong ConcurrentHashMap
@@ -35,7 +35,7 @@ public final class ReservedTypes {
             EntryPoint Health MergePatch PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
             ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer
             OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany Versioned RequestIds Gate OpenApi AccessRight
-            Requires AccessFilter AccessTokens TestTokens Workers
+            Requires AccessFilter AccessTokens TestTokens Workers Dispatch
             """.trim().split("\\s+"));
 
     private static final Map<String, String> LIBRARY = library();

@@ -29,7 +29,7 @@ import javax.lang.model.SourceVersion;
 /** Writes every file of a service. */
 public final class Sources {
     static final List<String> SUPPORT = List.of(
-            "Application", "Coded", "Condition", "Constraint", "Cursor", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
+            "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
             "InputReader", "Insert", "Json", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
             "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "ColumnConverter", "KeyParameters");

@@ -53,7 +53,7 @@ public record EntityView(
      * How code speaks of the key; meaningless for a table without one.
      *
      * @param arguments the key's parts, as arguments to a statement
-     * @param locationBuild the call that puts the key of {@code created} into a path
+     * @param createdSegment the path segment of {@code created}
      * @param pathParam the annotation of the path parameter
      * @param text the key as part of a message
      * @param segmentCode the path segment of an entity
@@ -65,7 +65,7 @@ public record EntityView(
             JavaCode boxed,
             JavaName variable,
             JavaCode arguments,
-            JavaCode locationBuild,
+            JavaCode createdSegment,
             JavaCode pathParam,
             JavaCode text,
             JavaCode segmentCode,

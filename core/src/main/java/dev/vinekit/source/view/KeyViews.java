@@ -39,8 +39,7 @@ final class KeyViews {
                 FieldViews.type(field, true),
                 variable,
                 JavaCode.of("%s", variable),
-                JavaCode.of(coded || field.type() == JavaType.STRING
-                        ? "buildFromEncoded(PathKeys.join(created.%s()))" : "build(created.%s())", name),
+                JavaCode.of("PathKeys.join(created.%s())", name),
                 JavaCode.of("@PathParam(\"key\")"),
                 JavaCode.of(coded ? "%s.code()" : "%s", variable),
                 JavaCode.of("PathKeys.join(%s.%s())", entity.variable(), name),
@@ -58,7 +57,7 @@ final class KeyViews {
                 JavaCode.of("%s", type),
                 JavaName.of("key"),
                 parts(entity, "key.%s()"),
-                JavaCode.of("buildFromEncoded(created.primaryKey().segment())"),
+                JavaCode.of("created.primaryKey().segment()"),
                 JavaCode.of("@Encoded @PathParam(\"key\")"),
                 JavaCode.of("key.segment()"),
                 JavaCode.of("%s.primaryKey().segment()", entity.variable()),

@@ -54,12 +54,12 @@
   <dependencies>
     <dependency>
       <groupId>org.jboss.resteasy</groupId>
-      <artifactId>resteasy-undertow</artifactId>
+      <artifactId>resteasy-core</artifactId>
       <version>${v["resteasy"]}</version>
     </dependency>
     <dependency>
       <groupId>io.undertow</groupId>
-      <artifactId>undertow-servlet</artifactId>
+      <artifactId>undertow-core</artifactId>
       <version>${v["undertow"]}</version>
     </dependency>
     <dependency>

@@ -85,7 +85,7 @@ public final class Includes<T> {
         for (String name : names) {
             if (!references.containsKey(name)) {
                 throw ProblemException.malformed("There is no " + name + " to include; there is "
-                        + String.join(", ", references.keySet()) + ".");
+                        + (references.isEmpty() ? "nothing" : String.join(", ", references.keySet())) + ".");
             }
 <#if s.secured>
             if (!references.get(name).right().belongsTo(caller)) {

@@ -64,24 +64,14 @@ public final class Server implements AutoCloseable {
         ResteasyDeployment deployment = new ResteasyDeploymentImpl();
         deployment.setResources(application.controllers());
         deployment.setProviders(application.providers());
-        DeploymentInfo info = Servlets.deployment()
-                .setDeploymentName("service")
-                .setClassLoader(Server.class.getClassLoader())
-                .setContextPath(basePath)
-                .setSecurityDisabled(true)
-                .addServletContextAttribute(ResteasyDeployment.class.getName(), deployment)
-                .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).setAsyncSupported(true).addMapping("/*"));
-        info.addInnerHandlerChainWrapper(RequestIds::new);
-        threads.ifPresent(info::setExecutor);
-        DeploymentManager manager = Servlets.defaultContainer().addDeployment(info);
-        manager.deploy();
-        try {
-            return Handlers.path()
-                    .addExactPath("/", Handlers.redirect(basePath + "/"))
-                    .addPrefixPath(basePath, manager.start());
-        } catch (ServletException e) {
-            throw new IllegalStateException("The controllers could not be started.", e);
-        }
+        deployment.start();
+        HttpHandler service = new BlockingHandler(new RequestIds(new Dispatch(deployment, basePath)));
+        return Handlers.path()
+                .addExactPath("/", Handlers.redirect(basePath + "/"))
+                .addPrefixPath(basePath, exchange -> {
+                    threads.ifPresent(exchange::setDispatchExecutor);
+                    service.handleRequest(exchange);
+                });
     }
 
     private Undertow listener() {

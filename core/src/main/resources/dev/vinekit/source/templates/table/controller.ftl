@@ -44,8 +44,7 @@ public final class ${e.name}Controller {
         ${e.name} created = service.create(input);
 </#if>
 <#if e.can.read>
-        URI location = uri.getAbsolutePathBuilder().path("{key}").${e.keyCode.locationBuild};
-        return RowRequest.created(location, created);
+        return RowRequest.created(uri, ${e.keyCode.createdSegment}, created);
 <#else>
         return Response.status(Response.Status.CREATED).entity(created).build();
 </#if>

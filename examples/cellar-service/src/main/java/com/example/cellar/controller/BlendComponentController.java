@@ -26,7 +26,6 @@ import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 
 /** The HTTP face of blend components. */
 @Path("blend-components")
@@ -53,8 +52,7 @@ public final class BlendComponentController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         BlendComponent created = service.create(body.one());
-        URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(created.primaryKey().segment());
-        return RowRequest.created(location, created);
+        return RowRequest.created(uri, created.primaryKey().segment(), created);
     }
 
     @GET

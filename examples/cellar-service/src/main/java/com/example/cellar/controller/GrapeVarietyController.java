@@ -29,7 +29,6 @@ import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 
 /** The HTTP face of grape varieties. */
 @Path("grape-varieties")
@@ -56,8 +55,7 @@ public final class GrapeVarietyController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         GrapeVariety created = service.create(body.one());
-        URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(PathKeys.join(created.code()));
-        return RowRequest.created(location, created);
+        return RowRequest.created(uri, PathKeys.join(created.code()), created);
     }
 
     @GET

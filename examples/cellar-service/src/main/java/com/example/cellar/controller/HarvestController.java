@@ -13,6 +13,7 @@ import com.example.cellar.service.WineLotService;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -30,7 +31,6 @@ import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 
 /** The HTTP face of harvests. */
 @Path("harvests")
@@ -60,8 +60,7 @@ public final class HarvestController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         Harvest created = service.create(body.one());
-        URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return RowRequest.created(location, created);
+        return RowRequest.created(uri, PathKeys.join(created.id()), created);
     }
 
     @GET

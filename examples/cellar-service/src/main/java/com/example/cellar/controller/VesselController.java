@@ -14,6 +14,7 @@ import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OneOrMany;
 import com.example.cellar.support.PageRequest;
+import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowRequest;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -31,7 +32,6 @@ import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 
 /** The HTTP face of vessels. */
 @Path("vessels")
@@ -61,8 +61,7 @@ public final class VesselController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         Vessel created = service.create(body.one());
-        URI location = uri.getAbsolutePathBuilder().path("{key}").build(created.id());
-        return RowRequest.created(location, created);
+        return RowRequest.created(uri, PathKeys.join(created.id()), created);
     }
 
     @GET

@@ -22,7 +22,6 @@ import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 
 /** The HTTP face of wine lot harvests. */
 @Path("wine-lot-harvests")
@@ -49,8 +48,7 @@ public final class WineLotHarvestController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         WineLotHarvest created = service.create(body.one());
-        URI location = uri.getAbsolutePathBuilder().path("{key}").buildFromEncoded(created.primaryKey().segment());
-        return RowRequest.created(location, created);
+        return RowRequest.created(uri, created.primaryKey().segment(), created);
     }
 
     @GET

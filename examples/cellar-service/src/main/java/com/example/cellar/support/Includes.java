@@ -104,7 +104,7 @@ public final class Includes<T> {
         for (String name : names) {
             if (!references.containsKey(name)) {
                 throw ProblemException.malformed("There is no " + name + " to include; there is "
-                        + String.join(", ", references.keySet()) + ".");
+                        + (references.isEmpty() ? "nothing" : String.join(", ", references.keySet())) + ".");
             }
         }
         return names;

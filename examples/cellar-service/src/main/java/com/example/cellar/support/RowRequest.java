@@ -46,8 +46,15 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
         return Response.ok(stored.json()).header(HttpHeaders.ETAG, stored.tag()).build();
     }
 
-    /** Answers with a new row as it is stored. */
-    public static Response created(URI location, Object row) {
+    /**
+     * Answers with a new row as it is stored.
+     *
+     * @param collection where it is
+     * @param segment the key as a segment of a path
+     */
+    public static Response created(UriInfo collection, String segment, Object row) {
+        String path = collection.getAbsolutePath().toString();
+        URI location = URI.create(path.endsWith("/") ? path + segment : path + "/" + segment);
         RowState stored = RowState.of(row);
         return Response.created(location).entity(stored.json()).header(HttpHeaders.ETAG, stored.tag()).build();
     }

@@ -6,17 +6,13 @@ import io.undertow.Handlers;
 import io.undertow.Undertow;
 import io.undertow.UndertowOptions;
 import io.undertow.server.HttpHandler;
-import io.undertow.servlet.Servlets;
-import io.undertow.servlet.api.DeploymentInfo;
-import io.undertow.servlet.api.DeploymentManager;
-import jakarta.servlet.ServletException;
+import io.undertow.server.handlers.BlockingHandler;
 import java.net.BindException;
 import java.net.InetSocketAddress;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import org.jboss.resteasy.core.ResteasyDeploymentImpl;
-import org.jboss.resteasy.plugins.server.servlet.HttpServlet30Dispatcher;
 import org.jboss.resteasy.spi.ResteasyDeployment;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -84,24 +80,14 @@ public final class Server implements AutoCloseable {
         ResteasyDeployment deployment = new ResteasyDeploymentImpl();
         deployment.setResources(application.controllers());
         deployment.setProviders(application.providers());
-        DeploymentInfo info = Servlets.deployment()
-                .setDeploymentName("service")
-                .setClassLoader(Server.class.getClassLoader())
-                .setContextPath(basePath)
-                .setSecurityDisabled(true)
-                .addServletContextAttribute(ResteasyDeployment.class.getName(), deployment)
-                .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).setAsyncSupported(true).addMapping("/*"));
-        info.addInnerHandlerChainWrapper(RequestIds::new);
-        threads.ifPresent(info::setExecutor);
-        DeploymentManager manager = Servlets.defaultContainer().addDeployment(info);
-        manager.deploy();
-        try {
-            return Handlers.path()
-                    .addExactPath("/", Handlers.redirect(basePath + "/"))
-                    .addPrefixPath(basePath, manager.start());
-        } catch (ServletException e) {
-            throw new IllegalStateException("The controllers could not be started.", e);
-        }
+        deployment.start();
+        HttpHandler service = new BlockingHandler(new RequestIds(new Dispatch(deployment, basePath)));
+        return Handlers.path()
+                .addExactPath("/", Handlers.redirect(basePath + "/"))
+                .addPrefixPath(basePath, exchange -> {
+                    threads.ifPresent(exchange::setDispatchExecutor);
+                    service.handleRequest(exchange);
+                });
     }
 
     private Undertow listener() {
