@@ -1,9 +1,11 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.run.RuleOutcome;
 import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
 import java.io.PrintStream;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -12,6 +14,7 @@ final class Matrix {
     private static final int GREATEST_NAME = 32;
     private static final int SHOWN_FAILURES = 10;
     private static final int SHOWN_LINES = 12;
+    private static final int SHOWN_RULES = 12;
 
     private final TestReport report;
     private final Style style;
@@ -35,17 +38,53 @@ final class Matrix {
             String name = style.table(table.table(), nameWidth);
             out.print(name + " ".repeat(nameWidth - name.length()));
             for (String aspect : aspects) {
-                out.print("  " + cell(report.cell(table.entity(), aspect), aspect.length()));
+                out.print("  " + (aspect.equals("rules") ? rules(table) : cell(report.cell(table.entity(), aspect), aspect.length())));
             }
             out.println();
         }
         List<TestOutcome> contract = report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).toList();
         out.println("the service as a whole: " + cell(contract, 0));
-        out.println(style.faint(style.pass() + " so many tests passed   " + style.none() + " there is no such operation"));
+        out.println(style.faint(style.pass() + " so many tests passed   " + style.none()
+                + " there is no such operation   rules: proved out of those that the database keeps"));
         out.println();
+        unproved();
         remarks();
         failures();
         summary();
+    }
+
+    /** Rules that are proved, out of all that the database keeps. */
+    private String rules(ServiceDescription.TableDescription table) {
+        List<RuleOutcome> rules = report.rules(table);
+        long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
+        boolean broken = rules.stream().anyMatch(rule -> rule.state() == RuleOutcome.State.BROKEN);
+        String text = rules.isEmpty() ? style.none() : (broken ? style.fail() : style.pass()) + " " + proved + "/" + rules.size();
+        String padded = String.format(Locale.ROOT, "%-7s", text);
+        return rules.isEmpty() ? style.faint(padded) : broken ? style.bad(padded)
+                : proved < rules.size() ? style.warning(padded) : style.good(padded);
+    }
+
+    /** The rules that no test has shown to be kept, with the reason. */
+    private void unproved() {
+        List<String> lines = new ArrayList<>();
+        for (ServiceDescription.TableDescription table : report.service().tables()) {
+            report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).forEach(rule -> lines.add(
+                    "  " + style.table(table.table(), 60) + ": " + style.cell(rule.title(), 100) + "\n    "
+                            + style.faint(words(rule.state()) + ". " + style.cell(rule.reason(), 200))));
+        }
+        if (lines.isEmpty()) {
+            return;
+        }
+        out.println(style.warning("Rules without proof"));
+        lines.subList(0, Math.min(SHOWN_RULES, lines.size())).forEach(out::println);
+        if (lines.size() > SHOWN_RULES) {
+            out.println("  ... and " + (lines.size() - SHOWN_RULES) + " more; the report has all of them.");
+        }
+        out.println();
+    }
+
+    private static String words(RuleOutcome.State state) {
+        return state.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     private String cell(List<TestOutcome> outcomes, int width) {

@@ -1,7 +1,9 @@
 package dev.vinekit.mapping;
 
+import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Table;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -49,9 +51,21 @@ public record Entity(
     /**
      * A check constraint and the fields that it is about.
      *
+     * @param constraint as the database reports it
+     * @param fieldRules the rules for single fields that it comes to
+     * @param listed the fields whose values it lists
+     * @param rowRules the rules for rows that it comes to
      * @param understood whether the service checks all of it too
      */
-    public record CheckedFields(String constraint, List<Field> fields, boolean understood) {
+    public record CheckedFields(
+            String constraint, Check check, List<Field> fields, Map<Field, List<FieldRule>> fieldRules, List<Field> listed,
+            List<RowRule> rowRules, boolean understood) {
+        public CheckedFields {
+            fields = List.copyOf(fields);
+            fieldRules = Collections.unmodifiableMap(new LinkedHashMap<>(fieldRules));
+            listed = List.copyOf(listed);
+            rowRules = List.copyOf(rowRules);
+        }
     }
 
     public Entity {

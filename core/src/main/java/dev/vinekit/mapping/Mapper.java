@@ -16,6 +16,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -175,7 +176,7 @@ public final class Mapper {
                 finders(fields, decided),
                 relations(table, fields, decided),
                 rowRules,
-                checkedFields(checks, fields, rules.leftToDatabase()),
+                checkedFields(checks, fields, rules),
                 chosen(operations(table, fields, keyColumns), decided),
                 version,
                 access(decided.decided().access()),
@@ -198,13 +199,18 @@ public final class Mapper {
         return checks;
     }
 
-    private List<Entity.CheckedFields> checkedFields(
-            List<Check> checks, List<Field> fields, Set<Check> leftToDatabase) {
+    private List<Entity.CheckedFields> checkedFields(List<Check> checks, List<Field> fields, TableRules rules) {
         return checks.stream().map(check -> {
+            TableRules.Meaning meaning = rules.meaning(check);
             List<String> columns = dialect.parseCheck(check.expression()).columns();
-            return new Entity.CheckedFields(dialect.reported(check),
+            Map<Field, List<FieldRule>> fieldRules = new LinkedHashMap<>();
+            meaning.fieldRules().forEach((column, found) -> fieldRules.put(fieldsOf(List.of(column), fields).get(0), found));
+            return new Entity.CheckedFields(dialect.reported(check), check,
                     fields.stream().filter(field -> columns.contains(field.column().name())).toList(),
-                    !leftToDatabase.contains(check));
+                    fieldRules,
+                    fieldsOf(List.copyOf(meaning.listed()), fields),
+                    meaning.rowRules(),
+                    meaning.unknown().isEmpty());
         }).toList();
     }
 

@@ -11,6 +11,7 @@ import dev.vinekit.sql.LikePattern;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -32,7 +33,7 @@ final class TableRules {
     private final Map<String, List<FieldRule>> fieldRules = new HashMap<>();
     private final Map<String, List<String>> labels = new HashMap<>();
     private final List<Part> forRows = new ArrayList<>();
-    private final Set<Check> leftToDatabase = new LinkedHashSet<>();
+    private final Map<Check, Meaning> meanings = new LinkedHashMap<>();
 
     private TableRules(Table table, Dialect dialect) {
         this.table = table;
@@ -43,6 +44,7 @@ final class TableRules {
         TableRules rules = new TableRules(table, dialect);
         table.columns().forEach(rules::addType);
         for (Check check : checks) {
+            rules.meanings.put(check, new Meaning(new HashMap<>(), new LinkedHashSet<>(), new ArrayList<>(), new ArrayList<>()));
             dialect.parseCheck(check.expression()).conjuncts()
                     .forEach(part -> rules.addCheck(check, rules.withoutCasts(part)));
         }
@@ -70,9 +72,15 @@ final class TableRules {
         return rules;
     }
 
+    /** What a check comes to; that of rows is known after {@link #rowRules}. */
+    Meaning meaning(Check check) {
+        return meanings.get(check);
+    }
+
     /** Checks of which a part at least is not understood; known after {@link #rowRules}. */
     Set<Check> leftToDatabase() {
-        return leftToDatabase;
+        return meanings.keySet().stream().filter(check -> !meanings.get(check).unknown().isEmpty())
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     List<RowRule> rowRules(List<Field> fields) {
@@ -82,7 +90,9 @@ final class TableRules {
         List<RowRule> rules = new ArrayList<>();
         for (Part part : forRows) {
             Optional<RowRule> rule = rowRule(part, inputs);
-            rule.ifPresentOrElse(rules::add, () -> leftToDatabase.add(part.check()));
+            Meaning meaning = meanings.get(part.check());
+            rule.ifPresentOrElse(meaning.rowRules()::add, () -> meaning.unknown().add(part.expression()));
+            rule.ifPresent(rules::add);
         }
         return rules;
     }
@@ -134,10 +144,20 @@ final class TableRules {
     }
 
     private void addCheck(Check check, Expression part) {
+        Meaning meaning = meanings.get(check);
+        if (part instanceof Expression.In in && addLabels(in)) {
+            meaning.listed().addAll(in.columns());
+            return;
+        }
+        Map<String, Integer> before = new HashMap<>();
+        part.columns().forEach(column -> before.put(column, fieldRules.getOrDefault(column, List.of()).size()));
         if (part instanceof Expression.Comparison comparison && addBound(comparison)
-                || part instanceof Expression.In in && addLabels(in)
                 || part instanceof Expression.Like like && addPattern(like)
                 || part instanceof Expression.Matches matches && addPattern(matches)) {
+            before.forEach((column, size) -> {
+                List<FieldRule> now = fieldRules.getOrDefault(column, List.of());
+                meaning.fieldRules().computeIfAbsent(column, key -> new ArrayList<>()).addAll(now.subList(size, now.size()));
+            });
             return;
         }
         forRows.add(new Part(check, part));
@@ -324,5 +344,17 @@ final class TableRules {
     }
 
     private record Part(Check check, Expression expression) {
+    }
+
+    /**
+     * What a check comes to.
+     *
+     * @param fieldRules rules for single columns, by their names
+     * @param listed columns whose values it lists
+     * @param rowRules rules for rows
+     * @param unknown parts that the service does not check
+     */
+    record Meaning(
+            Map<String, List<FieldRule>> fieldRules, Set<String> listed, List<RowRule> rowRules, List<Expression> unknown) {
     }
 }

@@ -59,7 +59,7 @@ final class Plan {
         Map<String, String> texts = new TreeMap<>();
         plan.generated.values().stream().filter(file -> plan.entries.containsKey(file.path()))
                 .forEach(file -> texts.put(file.path(), file.text()));
-        ServiceDescription service = ServiceDescription.of(sources.mapping(), sourcesOnly, scope);
+        ServiceDescription service = ServiceDescription.of(sources, sourcesOnly, scope);
         return new ChangeSet(directory, service, plan.changes,
                 plan.last.changes(texts, plan.entries, service, Snapshot.write(sources.mapping().schema().withoutAccess())),
                 sourcesOnly ? HostProject.missing(directory, sources.libraries()) : List.of(),

@@ -3,6 +3,8 @@ package dev.vinekit.project;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Remark;
+import dev.vinekit.source.SourceTree;
+import dev.vinekit.source.TestedRule;
 import java.util.List;
 import java.util.Set;
 
@@ -33,6 +35,7 @@ public record ServiceDescription(
      * @param view whether it is a view
      * @param entity the name of its class
      * @param remarks what a person should know
+     * @param rules what the database keeps true of its rows
      */
     public record TableDescription(
             String table,
@@ -41,10 +44,31 @@ public record ServiceDescription(
             String entity,
             String path,
             Set<Operation> operations,
-            List<String> remarks) {
+            List<String> remarks,
+            List<RuleDescription> rules) {
+        public TableDescription {
+            rules = rules == null ? List.of() : List.copyOf(rules);
+        }
     }
 
-    public static ServiceDescription of(Mapping mapping, boolean sourcesOnly, List<String> scope) {
+    /**
+     * A rule of the database.
+     *
+     * @param tests the methods of the controller's test that prove that the service keeps it; none if there is a reason
+     * @param reason why it cannot be proved; empty if it can
+     */
+    public record RuleDescription(String kind, String name, String text, List<String> tests, String reason) {
+        public RuleDescription {
+            tests = tests == null ? List.of() : List.copyOf(tests);
+        }
+
+        static RuleDescription of(TestedRule rule) {
+            return new RuleDescription(rule.kind(), rule.name(), rule.text(), rule.tests(), rule.reason().orElse(""));
+        }
+    }
+
+    public static ServiceDescription of(SourceTree sources, boolean sourcesOnly, List<String> scope) {
+        Mapping mapping = sources.mapping();
         return new ServiceDescription(
                 mapping.schema().engine(),
                 sourcesOnly,
@@ -60,6 +84,8 @@ public record ServiceDescription(
                         entity.path(),
                         entity.operations(),
                         mapping.remarks().stream().filter(remark -> remark.table().equals(entity.table().name()))
-                                .map(Remark::text).toList())).toList());
+                                .map(Remark::text).toList(),
+                        sources.rules().getOrDefault(entity.table().name(), List.of()).stream()
+                                .map(RuleDescription::of).toList())).toList());
     }
 }

@@ -35,6 +35,13 @@ public record TestReport(
         return outcomes.stream().filter(outcome -> !outcome.passed()).toList();
     }
 
+    /** What is known of every rule of a table. */
+    public List<RuleOutcome> rules(ServiceDescription.TableDescription table) {
+        return table.rules().stream().map(rule -> RuleOutcome.of(rule, outcomes.stream()
+                .filter(outcome -> outcome.testClass().equals(table.entity() + "ControllerTest"))
+                .filter(outcome -> rule.tests().contains(outcome.name())).toList())).toList();
+    }
+
     /** The tests of one entity that are about one aspect. */
     public List<TestOutcome> cell(String entity, String aspect) {
         return outcomes.stream()

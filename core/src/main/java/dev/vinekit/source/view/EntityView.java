@@ -97,6 +97,7 @@ public record EntityView(
      * What the tests need.
      *
      * @param touched the tables that they write to, each after those that it refers to
+     * @param duplicable the fields of a key of which a new row can be a duplicate
      * @param patched a field for a patch to change
      * @param differingKey fields of the key that differ between two samples
      * @param descending the query for the rows by descending key
@@ -107,11 +108,8 @@ public record EntityView(
             SampleView sample,
             SampleView other,
             List<JavaName> touched,
-            List<FieldView> required,
-            List<FieldView> limited,
-            List<RuleViews.UniqueView> uniques,
-            List<RuleViews.MissingView> missing,
-            List<RuleViews.ReferredView> referred,
+            RuleView rules,
+            List<FieldView> duplicable,
             List<RelationView.IncludeTest> includes,
             List<RelationView.ChildTest> children,
             List<RelationView.FinderTest> finders,

@@ -1,5 +1,7 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.data.Proof;
+import dev.vinekit.data.Proofs;
 import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
 import dev.vinekit.data.SampleRows;
@@ -34,8 +36,9 @@ final class SampleViews {
         return samples.row(entity, other);
     }
 
-    boolean isFollowed(Entity entity, Relation relation) {
-        return samples.isFollowed(entity, relation, false);
+    /** How the rules of a table are proved. */
+    List<Proof> proofs(Entity entity) {
+        return Proofs.of(mapping, entity, samples);
     }
 
     SampleView of(Entity entity, boolean other) {

@@ -7,10 +7,12 @@ import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.EngineTraits;
+import dev.vinekit.source.TestedRule;
 import dev.vinekit.sql.Dialect;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Makes the view of a service. */
@@ -68,6 +70,12 @@ public final class ServiceViews {
                 libraries,
                 mapping.remarks().stream().map(remark -> new ServiceView.RemarkView(
                         DocText.of(remark.table().name()), DocText.of(remark.text()))).toList());
+    }
+
+    /** The rules of every table, with the names of the tests that prove them. */
+    public static Map<TableName, List<TestedRule>> rules(Mapping mapping) {
+        TestViews tests = new TestViews(mapping, new RelationViews(mapping));
+        return mapping.entities().stream().collect(Collectors.toMap(entity -> entity.table().name(), tests::rules));
     }
 
     private static Stream<Field> fields(Mapping mapping) {

@@ -1,40 +1,32 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.data.Proof;
 import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
+import dev.vinekit.data.Trial;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
-import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
-import dev.vinekit.mapping.Operation;
-import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.TableName;
-import dev.vinekit.schema.UniqueKey;
-import java.math.BigDecimal;
+import dev.vinekit.source.TestedRule;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Collectors;
 
 /** Decides what the tests of a table do. */
 final class TestViews {
-    private static final int LONGEST_TEXT = 5000;
-    private static final BigDecimal FAR_AWAY = BigDecimal.valueOf(2_000_000_000);
-
     private final Mapping mapping;
     private final SampleViews samples;
     private final RelationViews relations;
@@ -53,18 +45,14 @@ final class TestViews {
     EntityView.TestView of(Entity entity, Map<Field, FieldView> views) {
         SampleRow sample = samples.row(entity, false);
         SampleRow other = samples.row(entity, true);
+        List<Proof> proofs = samples.proofs(entity);
+        RuleViews rules = RuleViews.of(mapping, entity, proofs);
         return new EntityView.TestView(
                 samples.of(entity, false),
                 samples.of(entity, true),
                 touched(entity),
-                entity.fields().stream().filter(Field::requiredOnCreate).map(views::get).toList(),
-                entity.inputs().stream()
-                        .filter(field -> field.type() == JavaType.STRING && field.converter().isEmpty() && field.input() == Field.Input.WRITABLE)
-                        .filter(field -> field.maxLength() > 0 && field.maxLength() < LONGEST_TEXT)
-                        .map(views::get).toList(),
-                uniques(entity, sample, views),
-                missing(entity, views),
-                referred(entity, views),
+                rules.view(),
+                duplicable(proofs).stream().map(views::get).toList(),
                 relations.includeTests(entity, sample),
                 relations.childTests(entity, sample),
                 relations.finderTests(entity, sample),
@@ -107,73 +95,15 @@ final class TestViews {
                 .map(name -> EntityViews.constant(mapping.entity(name))).toList();
     }
 
-    private List<RuleViews.UniqueView> uniques(Entity entity, SampleRow sample, Map<Field, FieldView> views) {
-        List<UniqueKey> keys = new ArrayList<>(entity.table().primaryKey().stream().toList());
-        keys.addAll(entity.table().uniqueKeys());
-        List<RuleViews.UniqueView> found = new ArrayList<>();
-        Set<JavaName> labels = new HashSet<>();
-        for (UniqueKey key : keys) {
-            List<Field> fields = key.columns().stream().map(entity::field).toList();
-            JavaName label = JavaName.of(fields.stream()
-                    .map(field -> FieldViews.capitalised(field.name()).value()).collect(Collectors.joining("And")));
-            if (fields.stream().allMatch(sample::has) && labels.add(label)) {
-                found.add(new RuleViews.UniqueView(label, fields.stream().map(views::get).toList()));
-            }
-        }
-        return found;
+    /** The fields of the first key of which a new row can be a duplicate; none if there is no such key. */
+    private static List<Field> duplicable(List<Proof> proofs) {
+        return proofs.stream().flatMap(proof -> proof.trials().stream()).filter(Trial.Duplicated.class::isInstance)
+                .map(trial -> ((Trial.Duplicated) trial).fields()).findFirst().orElse(List.of());
     }
 
-    private List<RuleViews.MissingView> missing(Entity entity, Map<Field, FieldView> views) {
-        List<RuleViews.MissingView> found = new ArrayList<>();
-        Set<Field> covered = new LinkedHashSet<>();
-        for (Relation relation : entity.relations()) {
-            Field field = relation.fields().get(relation.fields().size() - 1);
-            boolean alone = entity.relations().stream()
-                    .filter(another -> another.fields().contains(field)).count() == 1;
-            boolean whole = samples.isFollowed(entity, relation) || relation.fields().size() == 1;
-            Optional<JavaCode> value = missingValue(field);
-            if (alone && whole && value.isPresent() && field.input() == Field.Input.WRITABLE && covered.add(field)) {
-                found.add(new RuleViews.MissingView(views.get(field), value.get()));
-            }
-        }
-        return found;
-    }
-
-    /** A value that no row has, or nothing if rules leave no room for one. */
-    private static Optional<JavaCode> missingValue(Field field) {
-        BigDecimal most = FAR_AWAY;
-        for (FieldRule rule : field.rules()) {
-            if (rule instanceof FieldRule.Most bound) {
-                most = most.min(bound.inclusive() ? bound.bound() : bound.bound().subtract(BigDecimal.ONE));
-            } else if (rule instanceof FieldRule.Digits digits) {
-                most = most.min(BigDecimal.ONE.movePointRight(digits.integer()).subtract(BigDecimal.ONE));
-            } else if (rule instanceof FieldRule.Pattern) {
-                return Optional.empty();
-            }
-        }
-        return switch (field.type()) {
-            case INTEGER, LONG, BIG_DECIMAL -> Optional.of(SampleViews.number(field.type(), most));
-            case UUID -> Optional.of(JavaCode.of("new UUID(-1, -1)"));
-            case STRING -> Optional.of(JavaCode.of("%s", JavaString.of("?".repeat(
-                    field.maxLength() == 0 ? 3 : Math.min(3, field.maxLength())))));
-            case DATE -> Optional.of(SampleViews.moment(JavaType.DATE, "1901-01-01"));
-            default -> Optional.empty();
-        };
-    }
-
-    private List<RuleViews.ReferredView> referred(Entity entity, Map<Field, FieldView> views) {
-        List<RuleViews.ReferredView> found = new ArrayList<>();
-        for (Relation relation : entity.relations()) {
-            Entity target = mapping.entity(relation.foreignKey().target());
-            boolean byKey = target.key().size() == 1 && relation.fields().size() == 1
-                    && target.key().get(0).column().name().equals(relation.foreignKey().targetColumns().get(0));
-            if (byKey && !target.equals(entity) && target.can(Operation.DELETE)
-                    && relation.foreignKey().onDelete().refuses() && samples.isFollowed(entity, relation)) {
-                found.add(new RuleViews.ReferredView(views.get(relation.fields().get(0)),
-                        JavaString.of("/" + target.path()), JavaString.of(entity.path())));
-            }
-        }
-        return found;
+    /** The rules of a table, with the names of the tests that prove them. */
+    List<TestedRule> rules(Entity entity) {
+        return RuleViews.of(mapping, entity, samples.proofs(entity)).rules();
     }
 
     /** A field that can take the value of the other sample without the rest of the row following. */

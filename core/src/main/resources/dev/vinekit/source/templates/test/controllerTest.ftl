@@ -123,13 +123,13 @@ class ${e.name}ControllerTest {
     @Tag("create")
     void createManyStoresNoneIfOneIsRefused() throws SQLException {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-<#if e.test.uniques?has_content>
+<#if e.test.duplicable?has_content>
         ${e.name} stored = ${e.name}Samples.inserted(connection);
 </#if>
         long rows = repository.count(connection, Condition.NONE);
 
-<#if e.test.uniques?has_content>
-        ApiAnswer answer = api.post(PATH, List.of(input, Api.copying(${e.name}Samples.sample(connection), ${e.name}Input.of(stored), <#list e.test.uniques[0].fields as f>${f.json}<#sep>, </#list>)));
+<#if e.test.duplicable?has_content>
+        ApiAnswer answer = api.post(PATH, List.of(input, Api.copying(${e.name}Samples.sample(connection), ${e.name}Input.of(stored), <#list e.test.duplicable as f>${f.json}<#sep>, </#list>)));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
@@ -336,74 +336,62 @@ class ${e.name}ControllerTest {
     }
 </#if>
 <#if e.can.create>
-<#list e.test.required as f>
+<#list e.test.rules.refusals as r>
 
+    /** ${r.rule}. */
     @Test
     @Tag("rules")
-    void createWithout${f.capitalised}IsRefused() throws SQLException {
+    void ${r.method}() throws SQLException {
+<#if r.stored>
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+</#if>
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, ${f.json}));
+        assertRefused(${r.body}, ${r.status}, ${r.fields});
+    }
+</#list>
+<#list e.test.rules.cleared as c>
+
+    /** ${c.rule}. */
+    @Test
+    @Tag("rules")
+    void ${c.method}() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing(${c.json}));
 
         assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly(${f.json});
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertThat(answer.violatedFields()).containsOnly(${c.json});
+        assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
     }
 </#list>
-<#list e.test.limited as f>
+<#list e.test.rules.defaults as d>
 
+    /** ${d.rule}. */
     @Test
     @Tag("rules")
-    void tooLong${f.capitalised}IsRefused() throws SQLException {
+    void ${d.method}() throws SQLException {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, ${f.json}, "x".repeat(${(f.maxLength + 1)?c})));
+        ApiAnswer answer = api.post(PATH, Api.without(input, ${d.json}));
 
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly(${f.json});
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertThat(answer.status()).isEqualTo(201);
+<#if d.constant??>
+        assertThat(answer.body().get(${d.json}).asText()).isEqualTo(${d.constant});
+<#else>
+        assertThat(answer.body().hasNonNull(${d.json})).isTrue();
+</#if>
     }
 </#list>
-<#list e.test.uniques as u>
+<#list e.test.rules.referred as r>
 
+    /** ${r.rule}. */
     @Test
     @Tag("rules")
-    void duplicate${u.label}IsRefused() throws SQLException {
-        ${e.name} stored = ${e.name}Samples.inserted(connection);
-        ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.copying(input, ${e.name}Input.of(stored), <#list u.fields as f>${f.json}<#sep>, </#list>));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-</#list>
-<#list e.test.missing as m>
-
-    @Test
-    @Tag("rules")
-    void ${m.field.name}OfAMissingRowIsRefused() throws SQLException {
-        ${e.name}Input input = ${e.name}Samples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, ${m.field.json}, ${m.value}));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains(${m.field.json});
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-</#list>
-<#list e.test.referred as r>
-
-    @Test
-    @Tag("rules")
-    void rowReferredToBy${r.field.capitalised}CannotBeDeleted() throws SQLException {
+    void ${r.method}() throws SQLException {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
 
-        ApiAnswer answer = api.delete(${r.collection} + "/" + PathKeys.join(stored.${r.field.name}()));
+        ApiAnswer answer = api.delete(${r.collection} + PathKeys.join(stored.${r.field}()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains(${r.children});
@@ -446,6 +434,19 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#list>
+<#if e.can.create && e.test.rules.refusals?has_content>
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<${e.name}> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
+    }
+</#if>
 <#if e.keyed && e.can.create>
 
     private static String path(${e.name} ${e.variable}) {

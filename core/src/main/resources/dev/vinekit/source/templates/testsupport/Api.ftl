@@ -106,4 +106,16 @@ public final class Api {
     public static ObjectNode copying(Object body, Object other, String... properties) {
         return Json.tree(body).setAll(Json.tree(other).retain(properties));
     }
+
+    /** A patch that takes a property's value away. */
+    public static ObjectNode clearing(String property) {
+        return Json.MAPPER.createObjectNode().putNull(property);
+    }
+
+    /** A body in which two properties have each other's values. */
+    public static ObjectNode exchanging(Object body, String one, String other) {
+        ObjectNode exchanged = Json.tree(body);
+        JsonNode value = exchanged.get(one);
+        return exchanged.<ObjectNode>set(one, exchanged.get(other)).set(other, value);
+    }
 }

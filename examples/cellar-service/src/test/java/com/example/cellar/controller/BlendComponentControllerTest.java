@@ -17,13 +17,13 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
-import java.util.UUID;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -342,94 +342,117 @@ class BlendComponentControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutBlendIdIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "blendId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("blendId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutWineLotIdIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("wineLotId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutShareIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "share"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("share");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Primary key BLEND_COMPONENT_PKEY: BLEND_ID, WINE_LOT_ID. */
     @Test
     @Tag("rules")
     void duplicateBlendIdAndWineLotIdIsRefused() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, BlendComponentInput.of(stored), "blendId", "wineLotId"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, BlendComponentInput.of(stored), "blendId", "wineLotId"), 409, "blendId",
+                "wineLotId");
     }
 
+    /** Reference BLEND_COMPONENT_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID) ON DELETE CASCADE. */
     @Test
     @Tag("rules")
     void blendIdOfAMissingRowIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "blendId", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("blendId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "blendId", 2000000000), 422, "blendId");
     }
 
+    /** Reference BLEND_COMPONENT_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID). */
     @Test
     @Tag("rules")
     void wineLotIdOfAMissingRowIsRefused() throws SQLException {
         BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("wineLotId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff"), 422, "wineLotId");
     }
 
+    /**
+     * Check BLEND_COMPONENT_SHARE_CHECK: ("SHARE" &gt; CAST(0 AS NUMERIC(1))) AND ("SHARE" &lt;= CAST(100 AS
+     * NUMERIC(3))).
+     */
+    @Test
+    @Tag("rules")
+    void shareBelowItsLeastIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+
+        assertRefused(Api.with(input, "share", 0), 400, "share");
+    }
+
+    /**
+     * Check BLEND_COMPONENT_SHARE_CHECK: ("SHARE" &gt; CAST(0 AS NUMERIC(1))) AND ("SHARE" &lt;= CAST(100 AS
+     * NUMERIC(3))).
+     */
+    @Test
+    @Tag("rules")
+    void shareAboveItsMostIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+
+        assertRefused(Api.with(input, "share", new BigDecimal("100.01")), 400, "share");
+    }
+
+    /** Not null BLEND_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutBlendIdIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+
+        assertRefused(Api.without(input, "blendId"), 400, "blendId");
+    }
+
+    /** Not null WINE_LOT_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutWineLotIdIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+
+        assertRefused(Api.without(input, "wineLotId"), 400, "wineLotId");
+    }
+
+    /** Not null SHARE. */
+    @Test
+    @Tag("rules")
+    void createWithoutShareIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+
+        assertRefused(Api.without(input, "share"), 400, "share");
+    }
+
+    /** Type NUMERIC(5, 2) of SHARE. */
+    @Test
+    @Tag("rules")
+    void shareWithTooManyDecimalsIsRefused() throws SQLException {
+        BlendComponentInput input = BlendComponentSamples.sample(connection);
+
+        assertRefused(Api.with(input, "share", new BigDecimal("50.005")), 400, "share");
+    }
+
+    /** Reference BLEND_COMPONENT_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByWineLotIdCannotBeDeleted() throws SQLException {
         BlendComponent stored = BlendComponentSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/wine-lots" + "/" + PathKeys.join(stored.wineLotId()));
+        ApiAnswer answer = api.delete("/wine-lots/" + PathKeys.join(stored.wineLotId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("blend-components");
         assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<BlendComponent> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(BlendComponent blendComponent) {

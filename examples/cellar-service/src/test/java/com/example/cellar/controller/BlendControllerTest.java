@@ -293,81 +293,101 @@ class BlendControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key BLEND_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutNameIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutBlendedOnIsRefused() throws SQLException {
-        BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "blendedOn"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("blendedOn");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongNameIsRefused() throws SQLException {
-        BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Unique BLEND_NAME_VINTAGE_KEY: NAME, VINTAGE. */
     @Test
     @Tag("rules")
     void duplicateNameAndVintageIsRefused() throws SQLException {
         Blend stored = BlendSamples.inserted(connection);
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, BlendInput.of(stored), "name", "vintage"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, BlendInput.of(stored), "name", "vintage"), 409, "name", "vintage");
     }
 
+    /** Reference BLEND_APPROVER_FKEY: APPROVED_BY -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void approvedByOfAMissingRowIsRefused() throws SQLException {
         BlendInput input = BlendSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "approvedBy", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("approvedBy");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "approvedBy", 2000000000), 422, "approvedBy");
     }
 
+    /** Check BLEND_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100. */
+    @Test
+    @Tag("rules")
+    void vintageBelowItsLeastIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+
+        assertRefused(Api.with(input, "vintage", 1949), 400, "vintage");
+    }
+
+    /** Check BLEND_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100. */
+    @Test
+    @Tag("rules")
+    void vintageAboveItsMostIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+
+        assertRefused(Api.with(input, "vintage", 2101), 400, "vintage");
+    }
+
+    /** Not null NAME. */
+    @Test
+    @Tag("rules")
+    void createWithoutNameIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+
+        assertRefused(Api.without(input, "name"), 400, "name");
+    }
+
+    /** Type VARCHAR(80) of NAME. */
+    @Test
+    @Tag("rules")
+    void nameTooLongIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+
+        assertRefused(Api.with(input, "name", "x".repeat(81)), 400, "name");
+    }
+
+    /** Not null BLENDED_ON. */
+    @Test
+    @Tag("rules")
+    void createWithoutBlendedOnIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+
+        assertRefused(Api.without(input, "blendedOn"), 400, "blendedOn");
+    }
+
+    /** Reference BLEND_APPROVER_FKEY: APPROVED_BY -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByApprovedByCannotBeDeleted() throws SQLException {
         Blend stored = BlendSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/cellar-hands" + "/" + PathKeys.join(stored.approvedBy()));
+        ApiAnswer answer = api.delete("/cellar-hands/" + PathKeys.join(stored.approvedBy()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("blends");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<Blend> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(Blend blend) {

@@ -13,6 +13,7 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -315,106 +316,192 @@ class BottlingControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key BOTTLING_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutBlendIdIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "blendId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("blendId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutBottledOnIsRefused() throws SQLException {
-        BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "bottledOn"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("bottledOn");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutBottlesIsRefused() throws SQLException {
-        BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "bottles"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("bottles");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutClosedWithIsRefused() throws SQLException {
-        BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "closedWith"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("closedWith");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Reference BOTTLING_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID). */
     @Test
     @Tag("rules")
     void blendIdOfAMissingRowIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "blendId", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("blendId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "blendId", 2000000000), 422, "blendId");
     }
 
+    /** Reference BOTTLING_LABEL_FKEY: LABEL_ID -&gt; LABEL (ID). */
     @Test
     @Tag("rules")
     void labelIdOfAMissingRowIsRefused() throws SQLException {
         BottlingInput input = BottlingSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "labelId", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("labelId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "labelId", 2000000000), 422, "labelId");
     }
 
+    /** Check BOTTLING_BOTTLES_CHECK: "BOTTLES" &gt; 0. */
+    @Test
+    @Tag("rules")
+    void bottlesBelowItsLeastIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "bottles", 0), 400, "bottles");
+    }
+
+    /** Check BOTTLING_CLOSURE_CHECK: "CLOSED_WITH" IN('cork', 'screw cap', 'crown cap', 'glass'). */
+    @Test
+    @Tag("rules")
+    void closedWithNotAmongItsValuesIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "closedWith", "no such value"), 400, "closedWith");
+    }
+
+    /** Check BOTTLING_PRICE_CHECK: "PRICE" &gt;= CAST(0 AS NUMERIC(1)). */
+    @Test
+    @Tag("rules")
+    void priceBelowItsLeastIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "price", new BigDecimal("-0.01")), 400, "price");
+    }
+
+    /** Check BOTTLING_SIZE_CHECK: "BOTTLE_ML" IN(375, 500, 750, 1500). */
+    @Test
+    @Tag("rules")
+    void bottleMlNotAmongItsValuesIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "bottleMl", 376), 400, "bottleMl");
+    }
+
+    /** Not null BLEND_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutBlendIdIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.without(input, "blendId"), 400, "blendId");
+    }
+
+    /** Not null BOTTLED_ON. */
+    @Test
+    @Tag("rules")
+    void createWithoutBottledOnIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.without(input, "bottledOn"), 400, "bottledOn");
+    }
+
+    /** Not null BOTTLES. */
+    @Test
+    @Tag("rules")
+    void createWithoutBottlesIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.without(input, "bottles"), 400, "bottles");
+    }
+
+    /** Generated LITRES: ("BOTTLES" &#42; "BOTTLE_ML") / 1000.0. */
+    @Test
+    @Tag("rules")
+    void litresFromTheClientIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", 1), 400, "litres");
+    }
+
+    /** Type NUMERIC(8, 2) of PRICE. */
+    @Test
+    @Tag("rules")
+    void priceWithTooManyDigitsIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "price", 1000000), 400, "price");
+    }
+
+    /** Type NUMERIC(8, 2) of PRICE. */
+    @Test
+    @Tag("rules")
+    void priceWithTooManyDecimalsIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "price", new BigDecimal("10.005")), 400, "price");
+    }
+
+    /** Not null CLOSED_WITH. */
+    @Test
+    @Tag("rules")
+    void createWithoutClosedWithIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.without(input, "closedWith"), 400, "closedWith");
+    }
+
+    /** Not null BOTTLE_ML. */
+    @Test
+    @Tag("rules")
+    void bottleMlCannotBeCleared() throws SQLException {
+        Bottling before = BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("bottleMl"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("bottleMl");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Default 750 of BOTTLE_ML. */
+    @Test
+    @Tag("rules")
+    void bottleMlTakesItsDefault() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "bottleMl"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().get("bottleMl").asText()).isEqualTo("750");
+    }
+
+    /** Reference BOTTLING_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByBlendIdCannotBeDeleted() throws SQLException {
         Bottling stored = BottlingSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/blends" + "/" + PathKeys.join(stored.blendId()));
+        ApiAnswer answer = api.delete("/blends/" + PathKeys.join(stored.blendId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("bottlings");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
+    /** Reference BOTTLING_LABEL_FKEY: LABEL_ID -&gt; LABEL (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByLabelIdCannotBeDeleted() throws SQLException {
         Bottling stored = BottlingSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/labels" + "/" + PathKeys.join(stored.labelId()));
+        ApiAnswer answer = api.delete("/labels/" + PathKeys.join(stored.labelId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("bottlings");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<Bottling> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(Bottling bottling) {

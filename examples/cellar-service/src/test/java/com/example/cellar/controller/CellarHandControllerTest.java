@@ -267,108 +267,140 @@ class CellarHandControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key CELLAR_HAND_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutFullNameIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "fullName"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("fullName");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutEmailIsRefused() throws SQLException {
-        CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "email"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("email");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutHiredOnIsRefused() throws SQLException {
-        CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "hiredOn"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("hiredOn");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutShiftStartsIsRefused() throws SQLException {
-        CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "shiftStarts"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("shiftStarts");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongFullNameIsRefused() throws SQLException {
-        CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "fullName", "x".repeat(81)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("fullName");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongEmailIsRefused() throws SQLException {
-        CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "email", "x".repeat(121)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("email");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Unique CELLAR_HAND_EMAIL_KEY: EMAIL. */
     @Test
     @Tag("rules")
     void duplicateEmailIsRefused() throws SQLException {
         CellarHand stored = CellarHandSamples.inserted(connection);
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, CellarHandInput.of(stored), "email"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, CellarHandInput.of(stored), "email"), 409, "email");
     }
 
+    /** Reference CELLAR_HAND_SUPERVISOR_FKEY: SUPERVISOR_ID -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void supervisorIdOfAMissingRowIsRefused() throws SQLException {
         CellarHandInput input = CellarHandSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "supervisorId", 2000000000));
+        assertRefused(Api.with(input, "supervisorId", 2000000000), 422, "supervisorId");
+    }
 
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("supervisorId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    /** Check CELLAR_HAND_CRAFT_CHECK: "CRAFT" IN('cellar', 'cooperage', 'laboratory', 'vineyard'). */
+    @Test
+    @Tag("rules")
+    void craftNotAmongItsValuesIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.with(input, "craft", "no such value"), 400, "craft");
+    }
+
+    /** Check CELLAR_HAND_DATES_CHECK: "LEFT_ON" &gt;= "HIRED_ON". */
+    @Test
+    @Tag("rules")
+    void leftOnAndHiredOnExchangedAreRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.exchanging(input, "leftOn", "hiredOn"), 400, "leftOn");
+    }
+
+    /** Check CELLAR_HAND_EMAIL_CHECK: "EMAIL" LIKE '%_&#64;_%'. */
+    @Test
+    @Tag("rules")
+    void emailOutOfItsPatternIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.with(input, "email", "?"), 400, "email");
+    }
+
+    /** Not null FULL_NAME. */
+    @Test
+    @Tag("rules")
+    void createWithoutFullNameIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.without(input, "fullName"), 400, "fullName");
+    }
+
+    /** Type VARCHAR(80) of FULL_NAME. */
+    @Test
+    @Tag("rules")
+    void fullNameTooLongIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.with(input, "fullName", "x".repeat(81)), 400, "fullName");
+    }
+
+    /** Not null EMAIL. */
+    @Test
+    @Tag("rules")
+    void createWithoutEmailIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.without(input, "email"), 400, "email");
+    }
+
+    /** Not null HIRED_ON. */
+    @Test
+    @Tag("rules")
+    void createWithoutHiredOnIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.without(input, "hiredOn"), 400, "hiredOn");
+    }
+
+    /** Not null SHIFT_STARTS. */
+    @Test
+    @Tag("rules")
+    void createWithoutShiftStartsIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.without(input, "shiftStarts"), 400, "shiftStarts");
+    }
+
+    /** Not null CRAFT. */
+    @Test
+    @Tag("rules")
+    void craftCannotBeCleared() throws SQLException {
+        CellarHand before = CellarHandSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("craft"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("craft");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Default 'cellar' of CRAFT. */
+    @Test
+    @Tag("rules")
+    void craftTakesItsDefault() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "craft"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("craft")).isTrue();
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<CellarHand> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(CellarHand cellarHand) {

@@ -121,54 +121,66 @@ class CellarLogControllerTest {
         assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutEntryIsRefused() throws SQLException {
-        CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "entry"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("entry");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongEntryIsRefused() throws SQLException {
-        CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "entry", "x".repeat(501)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("entry");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Reference CELLAR_LOG_HAND_FKEY: HAND_ID -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void handIdOfAMissingRowIsRefused() throws SQLException {
         CellarLogInput input = CellarLogSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "handId", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("handId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "handId", 2000000000), 422, "handId");
     }
 
+    /** Not null ENTRY. */
+    @Test
+    @Tag("rules")
+    void createWithoutEntryIsRefused() throws SQLException {
+        CellarLogInput input = CellarLogSamples.sample(connection);
+
+        assertRefused(Api.without(input, "entry"), 400, "entry");
+    }
+
+    /** Type VARCHAR(500) of ENTRY. */
+    @Test
+    @Tag("rules")
+    void entryTooLongIsRefused() throws SQLException {
+        CellarLogInput input = CellarLogSamples.sample(connection);
+
+        assertRefused(Api.with(input, "entry", "x".repeat(501)), 400, "entry");
+    }
+
+    /** Default LOCALTIMESTAMP of LOGGED_AT. */
+    @Test
+    @Tag("rules")
+    void loggedAtTakesItsDefault() throws SQLException {
+        CellarLogInput input = CellarLogSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "loggedAt"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("loggedAt")).isTrue();
+    }
+
+    /** Reference CELLAR_LOG_HAND_FKEY: HAND_ID -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByHandIdCannotBeDeleted() throws SQLException {
         CellarLog stored = CellarLogSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/cellar-hands" + "/" + PathKeys.join(stored.handId()));
+        ApiAnswer answer = api.delete("/cellar-hands/" + PathKeys.join(stored.handId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("cellar-logs");
         assertThat(repository.list(connection, Page.all()).rows()).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<CellarLog> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 }

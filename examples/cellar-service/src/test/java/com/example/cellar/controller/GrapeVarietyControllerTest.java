@@ -266,108 +266,123 @@ class GrapeVarietyControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutCodeIsRefused() throws SQLException {
-        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "code"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("code");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutNameIsRefused() throws SQLException {
-        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutColourIsRefused() throws SQLException {
-        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "colour"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("colour");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongCodeIsRefused() throws SQLException {
-        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "code", "x".repeat(9)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("code");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongNameIsRefused() throws SQLException {
-        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(61)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongSynonymsIsRefused() throws SQLException {
-        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "synonyms", "x".repeat(201)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("synonyms");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Primary key GRAPE_VARIETY_PKEY: CODE. */
     @Test
     @Tag("rules")
     void duplicateCodeIsRefused() throws SQLException {
         GrapeVariety stored = GrapeVarietySamples.inserted(connection);
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, GrapeVarietyInput.of(stored), "code"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, GrapeVarietyInput.of(stored), "code"), 409, "code");
     }
 
+    /** Unique GRAPE_VARIETY_NAME_KEY: NAME. */
     @Test
     @Tag("rules")
     void duplicateNameIsRefused() throws SQLException {
         GrapeVariety stored = GrapeVarietySamples.inserted(connection);
         GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, GrapeVarietyInput.of(stored), "name"));
+        assertRefused(Api.copying(input, GrapeVarietyInput.of(stored), "name"), 409, "name");
+    }
 
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    /** Check GRAPE_VARIETY_COLOUR_CHECK: "COLOUR" IN('red', 'white', 'grey'). */
+    @Test
+    @Tag("rules")
+    void colourNotAmongItsValuesIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.with(input, "colour", "no such value"), 400, "colour");
+    }
+
+    /** Not null CODE. */
+    @Test
+    @Tag("rules")
+    void createWithoutCodeIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.without(input, "code"), 400, "code");
+    }
+
+    /** Type VARCHAR(8) of CODE. */
+    @Test
+    @Tag("rules")
+    void codeTooLongIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.with(input, "code", "x".repeat(9)), 400, "code");
+    }
+
+    /** Not null NAME. */
+    @Test
+    @Tag("rules")
+    void createWithoutNameIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.without(input, "name"), 400, "name");
+    }
+
+    /** Type VARCHAR(60) of NAME. */
+    @Test
+    @Tag("rules")
+    void nameTooLongIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.with(input, "name", "x".repeat(61)), 400, "name");
+    }
+
+    /** Not null COLOUR. */
+    @Test
+    @Tag("rules")
+    void createWithoutColourIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.without(input, "colour"), 400, "colour");
+    }
+
+    /** Type VARCHAR(200) of SYNONYMS. */
+    @Test
+    @Tag("rules")
+    void synonymsTooLongIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.with(input, "synonyms", "x".repeat(201)), 400, "synonyms");
+    }
+
+    /** Not null order. */
+    @Test
+    @Tag("rules")
+    void orderCannotBeCleared() throws SQLException {
+        GrapeVariety before = GrapeVarietySamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("order"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("order");
+        assertThat(repository.findById(connection, before.code())).contains(before);
+    }
+
+    /** Default 100 of order. */
+    @Test
+    @Tag("rules")
+    void orderTakesItsDefault() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "order"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().get("order").asText()).isEqualTo("100");
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<GrapeVariety> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(GrapeVariety grapeVariety) {

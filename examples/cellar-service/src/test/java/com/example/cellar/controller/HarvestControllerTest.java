@@ -13,6 +13,7 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -322,94 +323,171 @@ class HarvestControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key HARVEST_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutParcelIdIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "parcelId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("parcelId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutPickedOnIsRefused() throws SQLException {
-        HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "pickedOn"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("pickedOn");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutWeightKgIsRefused() throws SQLException {
-        HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "weightKg"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("weightKg");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Unique HARVEST_PARCEL_DAY_KEY: PARCEL_ID, PICKED_ON. */
     @Test
     @Tag("rules")
     void duplicateParcelIdAndPickedOnIsRefused() throws SQLException {
         Harvest stored = HarvestSamples.inserted(connection);
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, HarvestInput.of(stored), "parcelId", "pickedOn"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, HarvestInput.of(stored), "parcelId", "pickedOn"), 409, "parcelId", "pickedOn");
     }
 
+    /** Reference HARVEST_PARCEL_FKEY: PARCEL_ID -&gt; PARCEL (ID). */
     @Test
     @Tag("rules")
     void parcelIdOfAMissingRowIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "parcelId", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("parcelId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "parcelId", 2000000000), 422, "parcelId");
     }
 
+    /** Reference HARVEST_PICKER_FKEY: PICKED_BY -&gt; CELLAR_HAND (ID) ON DELETE SET NULL. */
     @Test
     @Tag("rules")
     void pickedByOfAMissingRowIsRefused() throws SQLException {
         HarvestInput input = HarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "pickedBy", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("pickedBy");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "pickedBy", 2000000000), 422, "pickedBy");
     }
 
+    /** Check HARVEST_BRIX_CHECK: "BRIX" BETWEEN 5 AND 45. */
+    @Test
+    @Tag("rules")
+    void brixBelowItsLeastIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "brix", new BigDecimal("4.9")), 400, "brix");
+    }
+
+    /** Check HARVEST_BRIX_CHECK: "BRIX" BETWEEN 5 AND 45. */
+    @Test
+    @Tag("rules")
+    void brixAboveItsMostIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "brix", new BigDecimal("45.1")), 400, "brix");
+    }
+
+    /** Check HARVEST_WEIGHT_CHECK: "WEIGHT_KG" &gt; CAST(0 AS NUMERIC(1)). */
+    @Test
+    @Tag("rules")
+    void weightKgBelowItsLeastIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "weightKg", 0), 400, "weightKg");
+    }
+
+    /** Not null PARCEL_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutParcelIdIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.without(input, "parcelId"), 400, "parcelId");
+    }
+
+    /** Not null PICKED_ON. */
+    @Test
+    @Tag("rules")
+    void createWithoutPickedOnIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.without(input, "pickedOn"), 400, "pickedOn");
+    }
+
+    /** Not null WEIGHT_KG. */
+    @Test
+    @Tag("rules")
+    void createWithoutWeightKgIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.without(input, "weightKg"), 400, "weightKg");
+    }
+
+    /** Type NUMERIC(9, 2) of WEIGHT_KG. */
+    @Test
+    @Tag("rules")
+    void weightKgWithTooManyDigitsIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "weightKg", 10000000), 400, "weightKg");
+    }
+
+    /** Type NUMERIC(9, 2) of WEIGHT_KG. */
+    @Test
+    @Tag("rules")
+    void weightKgWithTooManyDecimalsIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "weightKg", new BigDecimal("10.005")), 400, "weightKg");
+    }
+
+    /** Type NUMERIC(4, 1) of BRIX. */
+    @Test
+    @Tag("rules")
+    void brixWithTooManyDecimalsIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "brix", new BigDecimal("25.05")), 400, "brix");
+    }
+
+    /** Not null BY_MACHINE. */
+    @Test
+    @Tag("rules")
+    void byMachineCannotBeCleared() throws SQLException {
+        Harvest before = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("byMachine"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("byMachine");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Default FALSE of BY_MACHINE. */
+    @Test
+    @Tag("rules")
+    void byMachineTakesItsDefault() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "byMachine"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("byMachine")).isTrue();
+    }
+
+    /** Reference HARVEST_PARCEL_FKEY: PARCEL_ID -&gt; PARCEL (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByParcelIdCannotBeDeleted() throws SQLException {
         Harvest stored = HarvestSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/parcels" + "/" + PathKeys.join(stored.parcelId()));
+        ApiAnswer answer = api.delete("/parcels/" + PathKeys.join(stored.parcelId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("harvests");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<Harvest> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(Harvest harvest) {

@@ -13,13 +13,13 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
-import java.util.UUID;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -292,43 +292,105 @@ class LabAnalysisControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key LAB_ANALYSIS_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutWineLotIdIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("wineLotId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutTakenAtIsRefused() throws SQLException {
-        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "takenAt"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("takenAt");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Reference LAB_ANALYSIS_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID) ON DELETE CASCADE. */
     @Test
     @Tag("rules")
     void wineLotIdOfAMissingRowIsRefused() throws SQLException {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
+        assertRefused(Api.with(input, "wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff"), 422, "wineLotId");
+    }
 
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("wineLotId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    /** Check LAB_ANALYSIS_ALCOHOL_CHECK: "ALCOHOL_VOLUME" BETWEEN 0 AND 25. */
+    @Test
+    @Tag("rules")
+    void alcoholVolumeBelowItsLeastIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "alcoholVolume", new BigDecimal("-0.01")), 400, "alcoholVolume");
+    }
+
+    /** Check LAB_ANALYSIS_ALCOHOL_CHECK: "ALCOHOL_VOLUME" BETWEEN 0 AND 25. */
+    @Test
+    @Tag("rules")
+    void alcoholVolumeAboveItsMostIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "alcoholVolume", new BigDecimal("25.01")), 400, "alcoholVolume");
+    }
+
+    /** Check LAB_ANALYSIS_PH_CHECK: ("PH" &gt;= 2.5) AND ("PH" &lt;= 4.5). */
+    @Test
+    @Tag("rules")
+    void phBelowItsLeastIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "ph", new BigDecimal("2.49")), 400, "ph");
+    }
+
+    /** Check LAB_ANALYSIS_PH_CHECK: ("PH" &gt;= 2.5) AND ("PH" &lt;= 4.5). */
+    @Test
+    @Tag("rules")
+    void phAboveItsMostIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "ph", new BigDecimal("4.51")), 400, "ph");
+    }
+
+    /** Not null WINE_LOT_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutWineLotIdIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.without(input, "wineLotId"), 400, "wineLotId");
+    }
+
+    /** Not null TAKEN_AT. */
+    @Test
+    @Tag("rules")
+    void createWithoutTakenAtIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.without(input, "takenAt"), 400, "takenAt");
+    }
+
+    /** Type NUMERIC(3, 2) of PH. */
+    @Test
+    @Tag("rules")
+    void phWithTooManyDecimalsIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "ph", new BigDecimal("3.505")), 400, "ph");
+    }
+
+    /** Type NUMERIC(4, 2) of ALCOHOL_VOLUME. */
+    @Test
+    @Tag("rules")
+    void alcoholVolumeWithTooManyDecimalsIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "alcoholVolume", new BigDecimal("12.505")), 400, "alcoholVolume");
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<LabAnalysis> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(LabAnalysis labAnalysis) {

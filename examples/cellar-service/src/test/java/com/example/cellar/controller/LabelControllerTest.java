@@ -264,69 +264,83 @@ class LabelControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key LABEL_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutTitleIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         LabelInput input = LabelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "title"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("title");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void tooLongTitleIsRefused() throws SQLException {
-        LabelInput input = LabelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "title", "x".repeat(61)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("title");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongLanguageCodeIsRefused() throws SQLException {
-        LabelInput input = LabelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "languageCode", "x".repeat(3)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("languageCode");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongBackTextIsRefused() throws SQLException {
-        LabelInput input = LabelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "backText", "x".repeat(1001)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("backText");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Unique LABEL_TITLE_LANGUAGE_KEY: TITLE, LANGUAGE_CODE. */
     @Test
     @Tag("rules")
     void duplicateTitleAndLanguageCodeIsRefused() throws SQLException {
         Label stored = LabelSamples.inserted(connection);
         LabelInput input = LabelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, LabelInput.of(stored), "title", "languageCode"));
+        assertRefused(Api.copying(input, LabelInput.of(stored), "title", "languageCode"), 409, "title", "languageCode");
+    }
 
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    /** Not null TITLE. */
+    @Test
+    @Tag("rules")
+    void createWithoutTitleIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+
+        assertRefused(Api.without(input, "title"), 400, "title");
+    }
+
+    /** Type VARCHAR(60) of TITLE. */
+    @Test
+    @Tag("rules")
+    void titleTooLongIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "title", "x".repeat(61)), 400, "title");
+    }
+
+    /** Type CHAR(2) of LANGUAGE_CODE. */
+    @Test
+    @Tag("rules")
+    void languageCodeTooLongIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "languageCode", "x".repeat(3)), 400, "languageCode");
+    }
+
+    /** Type VARCHAR(1000) of BACK_TEXT. */
+    @Test
+    @Tag("rules")
+    void backTextTooLongIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "backText", "x".repeat(1001)), 400, "backText");
+    }
+
+    /** Not null LANGUAGE_CODE. */
+    @Test
+    @Tag("rules")
+    void languageCodeCannotBeCleared() throws SQLException {
+        Label before = LabelSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("languageCode"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("languageCode");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<Label> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(Label label) {

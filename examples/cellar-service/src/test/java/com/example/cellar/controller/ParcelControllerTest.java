@@ -13,6 +13,7 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -291,107 +292,241 @@ class ParcelControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key PARCEL_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutNameIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutVarietyCodeIsRefused() throws SQLException {
-        ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "varietyCode"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("varietyCode");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutAreaHaIsRefused() throws SQLException {
-        ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "areaHa"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("areaHa");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongNameIsRefused() throws SQLException {
-        ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongVarietyCodeIsRefused() throws SQLException {
-        ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "varietyCode", "x".repeat(9)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("varietyCode");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Unique PARCEL_NAME_KEY: NAME. */
     @Test
     @Tag("rules")
     void duplicateNameIsRefused() throws SQLException {
         Parcel stored = ParcelSamples.inserted(connection);
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, ParcelInput.of(stored), "name"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, ParcelInput.of(stored), "name"), 409, "name");
     }
 
+    /** Reference PARCEL_VARIETY_FKEY: VARIETY_CODE -&gt; GRAPE_VARIETY (CODE). */
     @Test
     @Tag("rules")
     void varietyCodeOfAMissingRowIsRefused() throws SQLException {
         ParcelInput input = ParcelSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "varietyCode", "???"));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("varietyCode");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "varietyCode", "???"), 422, "varietyCode");
     }
 
+    /** Check PARCEL_AREA_CHECK: "AREA_HA" &gt; CAST(0 AS NUMERIC(1)). */
+    @Test
+    @Tag("rules")
+    void areaHaBelowItsLeastIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "areaHa", 0), 400, "areaHa");
+    }
+
+    /** Check PARCEL_LATITUDE_CHECK: "LATITUDE" BETWEEN -90 AND 90. */
+    @Test
+    @Tag("rules")
+    void latitudeBelowItsLeastIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "latitude", -91), 400, "latitude");
+    }
+
+    /** Check PARCEL_LATITUDE_CHECK: "LATITUDE" BETWEEN -90 AND 90. */
+    @Test
+    @Tag("rules")
+    void latitudeAboveItsMostIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "latitude", 91), 400, "latitude");
+    }
+
+    /** Check PARCEL_LONGITUDE_CHECK: "LONGITUDE" BETWEEN -180 AND 180. */
+    @Test
+    @Tag("rules")
+    void longitudeBelowItsLeastIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "longitude", -181), 400, "longitude");
+    }
+
+    /** Check PARCEL_LONGITUDE_CHECK: "LONGITUDE" BETWEEN -180 AND 180. */
+    @Test
+    @Tag("rules")
+    void longitudeAboveItsMostIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "longitude", 181), 400, "longitude");
+    }
+
+    /** Check PARCEL_SLOPE_CHECK: "SLOPE_PERCENT" BETWEEN 0 AND 100. */
+    @Test
+    @Tag("rules")
+    void slopePercentBelowItsLeastIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "slopePercent", -1), 400, "slopePercent");
+    }
+
+    /** Check PARCEL_SLOPE_CHECK: "SLOPE_PERCENT" BETWEEN 0 AND 100. */
+    @Test
+    @Tag("rules")
+    void slopePercentAboveItsMostIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "slopePercent", 101), 400, "slopePercent");
+    }
+
+    /** Check PARCEL_SOIL_CHECK: "SOIL" IN('chalk', 'clay', 'gravel', 'loam', 'sand', 'slate'). */
+    @Test
+    @Tag("rules")
+    void soilNotAmongItsValuesIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "soil", "no such value"), 400, "soil");
+    }
+
+    /** Not null NAME. */
+    @Test
+    @Tag("rules")
+    void createWithoutNameIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.without(input, "name"), 400, "name");
+    }
+
+    /** Type VARCHAR(80) of NAME. */
+    @Test
+    @Tag("rules")
+    void nameTooLongIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "name", "x".repeat(81)), 400, "name");
+    }
+
+    /** Not null VARIETY_CODE. */
+    @Test
+    @Tag("rules")
+    void createWithoutVarietyCodeIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.without(input, "varietyCode"), 400, "varietyCode");
+    }
+
+    /** Type VARCHAR(8) of VARIETY_CODE. */
+    @Test
+    @Tag("rules")
+    void varietyCodeTooLongIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "varietyCode", "x".repeat(9)), 400, "varietyCode");
+    }
+
+    /** Not null AREA_HA. */
+    @Test
+    @Tag("rules")
+    void createWithoutAreaHaIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.without(input, "areaHa"), 400, "areaHa");
+    }
+
+    /** Type NUMERIC(6, 3) of AREA_HA. */
+    @Test
+    @Tag("rules")
+    void areaHaWithTooManyDigitsIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "areaHa", 1000), 400, "areaHa");
+    }
+
+    /** Type NUMERIC(6, 3) of AREA_HA. */
+    @Test
+    @Tag("rules")
+    void areaHaWithTooManyDecimalsIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "areaHa", new BigDecimal("500.0005")), 400, "areaHa");
+    }
+
+    /** Not null SOIL. */
+    @Test
+    @Tag("rules")
+    void soilCannotBeCleared() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("soil"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("soil");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Not null ORGANIC. */
+    @Test
+    @Tag("rules")
+    void organicCannotBeCleared() throws SQLException {
+        Parcel before = ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("organic"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("organic");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Default 'loam' of SOIL. */
+    @Test
+    @Tag("rules")
+    void soilTakesItsDefault() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "soil"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("soil")).isTrue();
+    }
+
+    /** Default FALSE of ORGANIC. */
+    @Test
+    @Tag("rules")
+    void organicTakesItsDefault() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "organic"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("organic")).isTrue();
+    }
+
+    /** Reference PARCEL_VARIETY_FKEY: VARIETY_CODE -&gt; GRAPE_VARIETY (CODE). */
     @Test
     @Tag("rules")
     void rowReferredToByVarietyCodeCannotBeDeleted() throws SQLException {
         Parcel stored = ParcelSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/grape-varieties" + "/" + PathKeys.join(stored.varietyCode()));
+        ApiAnswer answer = api.delete("/grape-varieties/" + PathKeys.join(stored.varietyCode()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("parcels");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<Parcel> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(Parcel parcel) {

@@ -262,69 +262,131 @@ class VesselControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key VESSEL_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutCodeIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         VesselInput input = VesselSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "code"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("code");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutKindIsRefused() throws SQLException {
-        VesselInput input = VesselSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "kind"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("kind");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutCapacityLitresIsRefused() throws SQLException {
-        VesselInput input = VesselSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "capacityLitres"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("capacityLitres");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongCodeIsRefused() throws SQLException {
-        VesselInput input = VesselSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "code", "x".repeat(13)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("code");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Unique VESSEL_CODE_KEY: CODE. */
     @Test
     @Tag("rules")
     void duplicateCodeIsRefused() throws SQLException {
         Vessel stored = VesselSamples.inserted(connection);
         VesselInput input = VesselSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, VesselInput.of(stored), "code"));
+        assertRefused(Api.copying(input, VesselInput.of(stored), "code"), 409, "code");
+    }
 
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    /** Check VESSEL_CAPACITY_CHECK: "CAPACITY_LITRES" BETWEEN 20 AND 100000. */
+    @Test
+    @Tag("rules")
+    void capacityLitresBelowItsLeastIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.with(input, "capacityLitres", 19), 400, "capacityLitres");
+    }
+
+    /** Check VESSEL_CAPACITY_CHECK: "CAPACITY_LITRES" BETWEEN 20 AND 100000. */
+    @Test
+    @Tag("rules")
+    void capacityLitresAboveItsMostIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.with(input, "capacityLitres", 100001), 400, "capacityLitres");
+    }
+
+    /** Check VESSEL_KIND_CHECK: "KIND" IN('tank', 'barrel', 'amphora', 'egg'). */
+    @Test
+    @Tag("rules")
+    void kindNotAmongItsValuesIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.with(input, "kind", "no such value"), 400, "kind");
+    }
+
+    /** Check VESSEL_TOAST_CHECK: "TOAST" IN('light', 'medium', 'heavy'). */
+    @Test
+    @Tag("rules")
+    void toastNotAmongItsValuesIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.with(input, "toast", "no such value"), 400, "toast");
+    }
+
+    /** Not null CODE. */
+    @Test
+    @Tag("rules")
+    void createWithoutCodeIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.without(input, "code"), 400, "code");
+    }
+
+    /** Type VARCHAR(12) of CODE. */
+    @Test
+    @Tag("rules")
+    void codeTooLongIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.with(input, "code", "x".repeat(13)), 400, "code");
+    }
+
+    /** Not null KIND. */
+    @Test
+    @Tag("rules")
+    void createWithoutKindIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.without(input, "kind"), 400, "kind");
+    }
+
+    /** Not null CAPACITY_LITRES. */
+    @Test
+    @Tag("rules")
+    void createWithoutCapacityLitresIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.without(input, "capacityLitres"), 400, "capacityLitres");
+    }
+
+    /** Not null IN_USE. */
+    @Test
+    @Tag("rules")
+    void inUseCannotBeCleared() throws SQLException {
+        Vessel before = VesselSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("inUse"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("inUse");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Default TRUE of IN_USE. */
+    @Test
+    @Tag("rules")
+    void inUseTakesItsDefault() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "inUse"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("inUse")).isTrue();
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<Vessel> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(Vessel vessel) {

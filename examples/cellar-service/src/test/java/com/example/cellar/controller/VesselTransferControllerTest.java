@@ -9,10 +9,12 @@ import com.example.cellar.samples.VesselTransferSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
 import com.example.cellar.support.Condition;
+import com.example.cellar.support.Json;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -346,157 +348,180 @@ class VesselTransferControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
+    /** Primary key VESSEL_TRANSFER_PKEY: ID. */
     @Test
     @Tag("rules")
-    void createWithoutFromIsRefused() throws SQLException {
+    void idFromTheClientIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.without(input, "from"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("from");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutToIsRefused() throws SQLException {
-        VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "to"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("to");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutLitresIsRefused() throws SQLException {
-        VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "litres"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("litres");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutMovedAtIsRefused() throws SQLException {
-        VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "movedAt"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("movedAt");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutMovedByIsRefused() throws SQLException {
-        VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "movedBy"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("movedBy");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongReasonIsRefused() throws SQLException {
-        VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "reason", "x".repeat(201)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("reason");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Reference VESSEL_TRANSFER_FROM_FKEY: from -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
     void fromOfAMissingRowIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "from", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("from");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "from", 2000000000), 422, "from");
     }
 
+    /** Reference VESSEL_TRANSFER_HAND_FKEY: MOVED_BY -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void movedByOfAMissingRowIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "movedBy", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("movedBy");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "movedBy", 2000000000), 422, "movedBy");
     }
 
+    /** Reference VESSEL_TRANSFER_TO_FKEY: to -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
     void toOfAMissingRowIsRefused() throws SQLException {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "to", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("to");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "to", 2000000000), 422, "to");
     }
 
+    /** Check VESSEL_TRANSFER_ENDS_CHECK: "from" &lt;&gt; "to". */
+    @Test
+    @Tag("rules")
+    void fromEqualToToIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.with(input, "to", Json.tree(input).get("from")), 400, "from");
+    }
+
+    /** Check VESSEL_TRANSFER_LITRES_CHECK: "LITRES" &gt; CAST(0 AS NUMERIC(1)). */
+    @Test
+    @Tag("rules")
+    void litresBelowItsLeastIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", 0), 400, "litres");
+    }
+
+    /** Not null from. */
+    @Test
+    @Tag("rules")
+    void createWithoutFromIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.without(input, "from"), 400, "from");
+    }
+
+    /** Not null to. */
+    @Test
+    @Tag("rules")
+    void createWithoutToIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.without(input, "to"), 400, "to");
+    }
+
+    /** Not null LITRES. */
+    @Test
+    @Tag("rules")
+    void createWithoutLitresIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.without(input, "litres"), 400, "litres");
+    }
+
+    /** Type NUMERIC(9, 2) of LITRES. */
+    @Test
+    @Tag("rules")
+    void litresWithTooManyDigitsIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", 10000000), 400, "litres");
+    }
+
+    /** Type NUMERIC(9, 2) of LITRES. */
+    @Test
+    @Tag("rules")
+    void litresWithTooManyDecimalsIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", new BigDecimal("10.005")), 400, "litres");
+    }
+
+    /** Not null MOVED_AT. */
+    @Test
+    @Tag("rules")
+    void createWithoutMovedAtIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.without(input, "movedAt"), 400, "movedAt");
+    }
+
+    /** Not null MOVED_BY. */
+    @Test
+    @Tag("rules")
+    void createWithoutMovedByIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.without(input, "movedBy"), 400, "movedBy");
+    }
+
+    /** Type VARCHAR(200) of REASON. */
+    @Test
+    @Tag("rules")
+    void reasonTooLongIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.with(input, "reason", "x".repeat(201)), 400, "reason");
+    }
+
+    /** Reference VESSEL_TRANSFER_FROM_FKEY: from -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByFromCannotBeDeleted() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/vessels" + "/" + PathKeys.join(stored.from()));
+        ApiAnswer answer = api.delete("/vessels/" + PathKeys.join(stored.from()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
+    /** Reference VESSEL_TRANSFER_HAND_FKEY: MOVED_BY -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByMovedByCannotBeDeleted() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/cellar-hands" + "/" + PathKeys.join(stored.movedBy()));
+        ApiAnswer answer = api.delete("/cellar-hands/" + PathKeys.join(stored.movedBy()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
+    /** Reference VESSEL_TRANSFER_TO_FKEY: to -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByToCannotBeDeleted() throws SQLException {
         VesselTransfer stored = VesselTransferSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/vessels" + "/" + PathKeys.join(stored.to()));
+        ApiAnswer answer = api.delete("/vessels/" + PathKeys.join(stored.to()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("vessel-transfers");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<VesselTransfer> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(VesselTransfer vesselTransfer) {

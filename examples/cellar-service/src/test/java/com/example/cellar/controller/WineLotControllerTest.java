@@ -13,6 +13,7 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.Tables;
+import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -291,120 +292,181 @@ class WineLotControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutNameIsRefused() throws SQLException {
-        WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "name"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutVintageIsRefused() throws SQLException {
-        WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "vintage"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("vintage");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutLitresIsRefused() throws SQLException {
-        WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "litres"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("litres");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutFilledOnIsRefused() throws SQLException {
-        WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "filledOn"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("filledOn");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void tooLongNameIsRefused() throws SQLException {
-        WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.with(input, "name", "x".repeat(81)));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("name");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Primary key WINE_LOT_PKEY: ID. */
     @Test
     @Tag("rules")
     void duplicateIdIsRefused() throws SQLException {
         WineLot stored = WineLotSamples.inserted(connection);
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotInput.of(stored), "id"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, WineLotInput.of(stored), "id"), 409, "id");
     }
 
+    /** Unique WINE_LOT_NAME_VINTAGE_KEY: NAME, VINTAGE. */
     @Test
     @Tag("rules")
     void duplicateNameAndVintageIsRefused() throws SQLException {
         WineLot stored = WineLotSamples.inserted(connection);
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotInput.of(stored), "name", "vintage"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, WineLotInput.of(stored), "name", "vintage"), 409, "name", "vintage");
     }
 
+    /** Reference WINE_LOT_VESSEL_FKEY: VESSEL_ID -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
     void vesselIdOfAMissingRowIsRefused() throws SQLException {
         WineLotInput input = WineLotSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "vesselId", 2000000000));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("vesselId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "vesselId", 2000000000), 422, "vesselId");
     }
 
+    /** Check WINE_LOT_DATES_CHECK: "EMPTIED_ON" &gt;= "FILLED_ON". */
+    @Test
+    @Tag("rules")
+    void emptiedOnAndFilledOnExchangedAreRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.exchanging(input, "emptiedOn", "filledOn"), 400, "emptiedOn");
+    }
+
+    /** Check WINE_LOT_LITRES_CHECK: "LITRES" &gt;= CAST(0 AS NUMERIC(1)). */
+    @Test
+    @Tag("rules")
+    void litresBelowItsLeastIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", new BigDecimal("-0.01")), 400, "litres");
+    }
+
+    /** Check WINE_LOT_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100. */
+    @Test
+    @Tag("rules")
+    void vintageBelowItsLeastIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.with(input, "vintage", 1949), 400, "vintage");
+    }
+
+    /** Check WINE_LOT_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100. */
+    @Test
+    @Tag("rules")
+    void vintageAboveItsMostIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.with(input, "vintage", 2101), 400, "vintage");
+    }
+
+    /** Not null NAME. */
+    @Test
+    @Tag("rules")
+    void createWithoutNameIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.without(input, "name"), 400, "name");
+    }
+
+    /** Type VARCHAR(80) of NAME. */
+    @Test
+    @Tag("rules")
+    void nameTooLongIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.with(input, "name", "x".repeat(81)), 400, "name");
+    }
+
+    /** Not null VINTAGE. */
+    @Test
+    @Tag("rules")
+    void createWithoutVintageIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.without(input, "vintage"), 400, "vintage");
+    }
+
+    /** Not null LITRES. */
+    @Test
+    @Tag("rules")
+    void createWithoutLitresIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.without(input, "litres"), 400, "litres");
+    }
+
+    /** Type NUMERIC(9, 2) of LITRES. */
+    @Test
+    @Tag("rules")
+    void litresWithTooManyDigitsIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", 10000000), 400, "litres");
+    }
+
+    /** Type NUMERIC(9, 2) of LITRES. */
+    @Test
+    @Tag("rules")
+    void litresWithTooManyDecimalsIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.with(input, "litres", new BigDecimal("10.005")), 400, "litres");
+    }
+
+    /** Not null FILLED_ON. */
+    @Test
+    @Tag("rules")
+    void createWithoutFilledOnIsRefused() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        assertRefused(Api.without(input, "filledOn"), 400, "filledOn");
+    }
+
+    /** Not null CREATED_AT. */
+    @Test
+    @Tag("rules")
+    void createdAtCannotBeCleared() throws SQLException {
+        WineLot before = WineLotSamples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), Api.clearing("createdAt"));
+
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.violatedFields()).containsOnly("createdAt");
+        assertThat(repository.findById(connection, before.id())).contains(before);
+    }
+
+    /** Default CURRENT_TIMESTAMP of CREATED_AT. */
+    @Test
+    @Tag("rules")
+    void createdAtTakesItsDefault() throws SQLException {
+        WineLotInput input = WineLotSamples.sample(connection);
+
+        ApiAnswer answer = api.post(PATH, Api.without(input, "createdAt"));
+
+        assertThat(answer.status()).isEqualTo(201);
+        assertThat(answer.body().hasNonNull("createdAt")).isTrue();
+    }
+
+    /** Reference WINE_LOT_VESSEL_FKEY: VESSEL_ID -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByVesselIdCannotBeDeleted() throws SQLException {
         WineLot stored = WineLotSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/vessels" + "/" + PathKeys.join(stored.vesselId()));
+        ApiAnswer answer = api.delete("/vessels/" + PathKeys.join(stored.vesselId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("wine-lots");
         assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<WineLot> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(WineLot wineLot) {

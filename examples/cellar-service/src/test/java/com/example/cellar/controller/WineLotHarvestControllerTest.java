@@ -23,7 +23,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
-import java.util.UUID;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -273,81 +272,75 @@ class WineLotHarvestControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    @Test
-    @Tag("rules")
-    void createWithoutWineLotIdIsRefused() throws SQLException {
-        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "wineLotId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("wineLotId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
-    @Test
-    @Tag("rules")
-    void createWithoutHarvestIdIsRefused() throws SQLException {
-        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, Api.without(input, "harvestId"));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsOnly("harvestId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
-    }
-
+    /** Primary key WINE_LOT_HARVEST_PKEY: WINE_LOT_ID, HARVEST_ID. */
     @Test
     @Tag("rules")
     void duplicateWineLotIdAndHarvestIdIsRefused() throws SQLException {
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.copying(input, WineLotHarvestInput.of(stored), "wineLotId", "harvestId"));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.copying(input, WineLotHarvestInput.of(stored), "wineLotId", "harvestId"), 409, "wineLotId",
+                "harvestId");
     }
 
+    /** Reference WINE_LOT_HARVEST_HARVEST_FKEY: HARVEST_ID -&gt; HARVEST (ID). */
     @Test
     @Tag("rules")
     void harvestIdOfAMissingRowIsRefused() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "harvestId", 2000000000L));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("harvestId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "harvestId", 2000000000), 422, "harvestId");
     }
 
+    /** Reference WINE_LOT_HARVEST_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID) ON DELETE CASCADE. */
     @Test
     @Tag("rules")
     void wineLotIdOfAMissingRowIsRefused() throws SQLException {
         WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
 
-        ApiAnswer answer = api.post(PATH, Api.with(input, "wineLotId", new UUID(-1, -1)));
-
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.violatedFields()).contains("wineLotId");
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+        assertRefused(Api.with(input, "wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff"), 422, "wineLotId");
     }
 
+    /** Not null WINE_LOT_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutWineLotIdIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+
+        assertRefused(Api.without(input, "wineLotId"), 400, "wineLotId");
+    }
+
+    /** Not null HARVEST_ID. */
+    @Test
+    @Tag("rules")
+    void createWithoutHarvestIdIsRefused() throws SQLException {
+        WineLotHarvestInput input = WineLotHarvestSamples.sample(connection);
+
+        assertRefused(Api.without(input, "harvestId"), 400, "harvestId");
+    }
+
+    /** Reference WINE_LOT_HARVEST_HARVEST_FKEY: HARVEST_ID -&gt; HARVEST (ID). */
     @Test
     @Tag("rules")
     void rowReferredToByHarvestIdCannotBeDeleted() throws SQLException {
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
 
-        ApiAnswer answer = api.delete("/harvests" + "/" + PathKeys.join(stored.harvestId()));
+        ApiAnswer answer = api.delete("/harvests/" + PathKeys.join(stored.harvestId()));
 
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").textValue()).contains("wine-lot-harvests");
         assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
+    }
+
+    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
+    private void assertRefused(Object body, int status, String... fields) throws SQLException {
+        List<WineLotHarvest> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, body);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 
     private static String path(WineLotHarvest wineLotHarvest) {

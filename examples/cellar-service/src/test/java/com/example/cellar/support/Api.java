@@ -2,6 +2,7 @@ package com.example.cellar.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -129,5 +130,17 @@ public final class Api {
     /** A body with the values that another one has for these properties. */
     public static ObjectNode copying(Object body, Object other, String... properties) {
         return Json.tree(body).setAll(Json.tree(other).retain(properties));
+    }
+
+    /** A patch that takes a property's value away. */
+    public static ObjectNode clearing(String property) {
+        return Json.MAPPER.createObjectNode().putNull(property);
+    }
+
+    /** A body in which two properties have each other's values. */
+    public static ObjectNode exchanging(Object body, String one, String other) {
+        ObjectNode exchanged = Json.tree(body);
+        JsonNode value = exchanged.get(one);
+        return exchanged.<ObjectNode>set(one, exchanged.get(other)).set(other, value);
     }
 }

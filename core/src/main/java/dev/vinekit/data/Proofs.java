@@ -1,0 +1,224 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.Relation;
+import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
+import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.Index;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.SqlText;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** Every rule of a table, each with the requests that show whether the service keeps it, or why there can be none. */
+public final class Proofs {
+    private static final Pattern NUMBER = Pattern.compile("\\(*([+-]?\\d+(?:\\.\\d+)?)\\)*(?:::[\\w ]+)?\\)?");
+    private static final Pattern TEXT = Pattern.compile("'([^'\\\\]*)'(?:::[\\w ]+)?");
+
+    private final Mapping mapping;
+    private final Entity entity;
+    private final SampleRows samples;
+    private final SampleRow sample;
+    private final WrongValues wrong;
+    private final List<Proof> found = new ArrayList<>();
+
+    private Proofs(Mapping mapping, Entity entity, SampleRows samples) {
+        this.mapping = mapping;
+        this.entity = entity;
+        this.samples = samples;
+        this.sample = samples.row(entity, false);
+        this.wrong = new WrongValues(entity, sample);
+    }
+
+    /** The rules of a table in the order of its definition: keys, references, checks, then column by column. */
+    public static List<Proof> of(Mapping mapping, Entity entity, SampleRows samples) {
+        if (entity.table().isView()) {
+            return List.of();
+        }
+        Proofs proofs = new Proofs(mapping, entity, samples);
+        proofs.keys();
+        entity.relations().forEach(proofs::reference);
+        entity.checks().forEach(proofs::check);
+        entity.fields().forEach(proofs::column);
+        return entity.can(Operation.CREATE) ? proofs.found : proofs.found.stream()
+                .map(proof -> Proof.none(proof.rule(), "The service creates no rows of this table.")).toList();
+    }
+
+    private void keys() {
+        List<UniqueKey> keys = new ArrayList<>(entity.table().primaryKey().stream().toList());
+        keys.addAll(entity.table().uniqueKeys());
+        entity.table().indexes().stream().filter(Index::unique).map(index ->
+                new UniqueKey(index.name(), index.definition().map(this::mentioned).orElse(index.columns()))).forEach(keys::add);
+        for (UniqueKey key : keys) {
+            List<Field> fields = key.columns().stream().map(entity::field).toList();
+            boolean primary = entity.table().primaryKey().filter(key::equals).isPresent();
+            Optional<String> definition = entity.table().indexes().stream().filter(index -> index.name().equals(key.name()))
+                    .flatMap(index -> index.definition().stream()).findFirst();
+            Rule rule = new Rule(primary ? Rule.Kind.PRIMARY_KEY : Rule.Kind.UNIQUE, key.name(), fields,
+                    definition.orElse(names(fields)));
+            Optional<UniqueKey> within = keys.stream()
+                    .filter(other -> !other.columns().isEmpty() && other.columns().size() < key.columns().size())
+                    .filter(other -> key.columns().containsAll(other.columns())).findFirst();
+            found.add(fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)
+                    ? Proof.by(rule, fields.stream().filter(field -> field.input() == Field.Input.ASSIGNED)
+                            .map(Trial.Given::new).toArray(Trial[]::new))
+                    : fields.isEmpty() || definition.filter(sql -> sql.matches("(?is).*\\bWHERE\\b.*")).isPresent()
+                    ? Proof.none(rule, "It is about part of the rows only.")
+                    : fields.stream().anyMatch(field -> field.input() == Field.Input.READ_ONLY)
+                    ? Proof.none(rule, "Clients do not write " + names(fields) + ".")
+                    : !fields.stream().allMatch(sample::has)
+                    ? Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".")
+                    : within.isPresent()
+                    ? Proof.none(rule, "Rows that break it break " + within.get().name() + " too.")
+                    : Proof.by(rule, new Trial.Duplicated(fields)));
+        }
+    }
+
+    private List<String> mentioned(String definition) {
+        Set<String> words = new HashSet<>(SqlText.identifiers(definition, word -> word));
+        return entity.table().columns().stream().map(Column::name).filter(words::contains).toList();
+    }
+
+    private void reference(Relation relation) {
+        ForeignKey key = relation.foreignKey();
+        Entity target = mapping.entity(key.target());
+        Rule rule = new Rule(Rule.Kind.REFERENCE, key.name(), relation.fields(),
+                names(relation.fields()) + " -> " + target.table().name().name() + " (" + String.join(", ", key.targetColumns())
+                        + ")" + (key.onDelete() == ForeignKey.Action.NO_ACTION ? "" : " ON DELETE " + key.onDelete().sql()));
+        List<Trial> trials = new ArrayList<>();
+        Field last = relation.fields().get(relation.fields().size() - 1);
+        boolean alone = entity.relations().stream().filter(other -> other.fields().contains(last)).count() == 1;
+        boolean whole = samples.isFollowed(entity, relation, false) || relation.fields().size() == 1;
+        if (alone && whole && last.input() == Field.Input.WRITABLE) {
+            wrong.missing(last).ifPresent(value -> trials.add(new Trial.Dangling(relation, value)));
+        }
+        boolean byKey = target.key().size() == 1 && relation.fields().size() == 1
+                && target.key().get(0).column().name().equals(key.targetColumns().get(0));
+        if (byKey && !target.equals(entity) && target.can(Operation.DELETE) && key.onDelete().refuses()
+                && samples.isFollowed(entity, relation, false)) {
+            trials.add(new Trial.Abandoned(relation));
+        }
+        found.add(trials.isEmpty() ? Proof.none(rule, alone ? "No value is known that certainly is not there."
+                : last.column().name() + " belongs to another reference too.") : new Proof(rule, trials, Optional.empty()));
+    }
+
+    private void check(Entity.CheckedFields check) {
+        Rule rule = new Rule(Rule.Kind.CHECK, check.constraint(), check.fields(), check.check().expression());
+        List<Trial> trials = new ArrayList<>();
+        check.fieldRules().forEach((field, rules) -> {
+            if (field.input() == Field.Input.WRITABLE) {
+                rules.forEach(part -> trials.addAll(wrong.against(field, part)));
+            }
+        });
+        check.listed().stream().filter(field -> field.input() == Field.Input.WRITABLE)
+                .forEach(field -> wrong.unlisted(field).ifPresent(trials::add));
+        check.rowRules().forEach(part -> rowTrial(part).ifPresent(trials::add));
+        found.add(!trials.isEmpty() && check.understood() ? new Proof(rule, trials, Optional.empty())
+                : Proof.none(rule, !check.understood()
+                ? "The service leaves it to the database, and no row is known that breaks it alone."
+                : check.fields().stream().anyMatch(field -> field.input() != Field.Input.WRITABLE)
+                ? "Clients do not write " + names(check.fields()) + "." : "Whatever breaks it breaks another rule too."));
+    }
+
+    private Optional<Trial> rowTrial(RowRule rule) {
+        if (rule instanceof RowRule.OneOf oneOf) {
+            return wrong.unlisted(oneOf);
+        }
+        RowRule.Compare compare = (RowRule.Compare) rule;
+        if (!sample.has(compare.left()) || !sample.has(compare.right())
+                || compare.left().input() != Field.Input.WRITABLE || compare.right().input() != Field.Input.WRITABLE) {
+            return Optional.empty();
+        }
+        return switch (compare.operator()) {
+            case EQUAL -> Optional.empty();
+            case NOT_EQUAL -> Optional.of(new Trial.Repeated(compare.left(), compare.right()));
+            default -> Optional.of(new Trial.Exchanged(compare.left(), compare.right()));
+        };
+    }
+
+    private void column(Field field) {
+        Column column = field.column();
+        if (column.isComputed()) {
+            found.add(Proof.by(new Rule(Rule.Kind.GENERATED, column.name(), List.of(field),
+                    column.computed().orElseThrow().expression()), new Trial.Given(field)));
+            return;
+        }
+        if (field.input() != Field.Input.WRITABLE) {
+            return;
+        }
+        if (!column.nullable()) {
+            found.add(notNull(field));
+        }
+        type(field).ifPresent(found::add);
+        column.defaultValue().ifPresent(value -> found.add(defaulted(field, value)));
+    }
+
+    private Proof notNull(Field field) {
+        Rule rule = new Rule(Rule.Kind.NOT_NULL, field.column().name(), List.of(field), "");
+        return field.requiredOnCreate() ? Proof.by(rule, new Trial.Omitted(field))
+                : field.requiredOnReplaceOnly() && entity.can(Operation.PATCH) ? Proof.by(rule, new Trial.Cleared(field))
+                : Proof.none(rule, field.made() ? "The service makes a value for a row without one."
+                        : "A row without a value takes the default.");
+    }
+
+    private Optional<Proof> type(Field field) {
+        SqlType type = field.column().type();
+        Set<FieldRule> ofChecks = entity.checks().stream()
+                .flatMap(check -> check.fieldRules().getOrDefault(field, List.of()).stream()).collect(Collectors.toSet());
+        Rule rule = new Rule(Rule.Kind.TYPE, field.column().name(), List.of(field), type.text());
+        if (type.kind() == SqlType.Kind.ENUM) {
+            return Optional.of(wrong.unlisted(field).map(trial -> Proof.by(rule, trial))
+                    .orElse(Proof.none(rule, "No text is known that is not among its values.")));
+        }
+        if (field.enumeration().isPresent() || field.converter().isPresent()) {
+            return type.length() == 0 || !type.isText() ? Optional.empty() : Optional.of(Proof.none(rule,
+                    field.converter().isPresent() ? "A class of your own converts it." : "A check lists its values."));
+        }
+        List<FieldRule> rules = field.rules().stream().filter(part -> !ofChecks.contains(part))
+                .filter(part -> !(part instanceof FieldRule.Pattern)).toList();
+        if (rules.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Trial> trials = rules.stream().flatMap(part -> wrong.against(field, part).stream()).toList();
+        return Optional.of(trials.isEmpty() ? Proof.none(rule, "Whatever breaks it breaks another rule too.")
+                : new Proof(rule, trials, Optional.empty()));
+    }
+
+    private Proof defaulted(Field field, DefaultValue value) {
+        Rule rule = new Rule(Rule.Kind.DEFAULT, field.column().name(), List.of(field), value.text());
+        boolean tied = entity.checks().stream().anyMatch(check -> check.fields().size() > 1 && check.fields().contains(field))
+                || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
+                || entity.table().uniqueKeys().stream().anyMatch(key -> key.columns().contains(field.column().name()))
+                || field.inKey();
+        if (tied) {
+            return Proof.none(rule, "The default may clash with other columns or rows.");
+        }
+        return Proof.by(rule, new Trial.LeftOut(field, constant(field, value)));
+    }
+
+    private static Optional<String> constant(Field field, DefaultValue value) {
+        Matcher number = NUMBER.matcher(value.text().strip());
+        Matcher text = TEXT.matcher(value.text().strip());
+        return field.type().isExactNumber() && number.matches() ? Optional.of(number.group(1))
+                : field.type() == JavaType.STRING && field.column().type().kind() == SqlType.Kind.VARCHAR && text.matches()
+                ? Optional.of(text.group(1)) : Optional.empty();
+    }
+
+    private static String names(List<Field> fields) {
+        return fields.stream().map(field -> field.column().name()).collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,45 @@
+package dev.vinekit.run;
+
+import dev.vinekit.project.ServiceDescription;
+import java.util.List;
+
+/**
+ * What a run of the tests says of a rule of the database.
+ *
+ * @param reason why it is not proved; empty if it is
+ */
+public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, String reason) {
+    /** How much is known. */
+    public enum State {
+        /** All its tests ran and passed. */
+        PROVED,
+        /** One of its tests failed: the service does not keep it. */
+        BROKEN,
+        /** There is no request that could show it. */
+        NOT_PROVABLE,
+        /** There could be a test, but one at least did not run. */
+        NOT_TESTED
+    }
+
+    static RuleOutcome of(ServiceDescription.RuleDescription rule, List<TestOutcome> tests) {
+        if (rule.tests().isEmpty()) {
+            return new RuleOutcome(rule, State.NOT_PROVABLE, rule.reason());
+        }
+        List<String> failed = tests.stream().filter(test -> !test.passed()).map(TestOutcome::name).toList();
+        if (!failed.isEmpty()) {
+            return new RuleOutcome(rule, State.BROKEN, String.join(", ", failed) + " failed.");
+        }
+        List<String> missing = rule.tests().stream()
+                .filter(name -> tests.stream().noneMatch(test -> test.name().equals(name))).toList();
+        return missing.isEmpty() ? new RuleOutcome(rule, State.PROVED, "")
+                : new RuleOutcome(rule, State.NOT_TESTED, String.join(", ", missing) + " did not run.");
+    }
+
+    /** The rule in a few words. */
+    public String title() {
+        return switch (rule.kind()) {
+            case "type", "default" -> rule.kind() + " " + rule.text() + " of " + rule.name();
+            default -> rule.kind() + " " + rule.name() + (rule.text().isEmpty() ? "" : ": " + rule.text());
+        };
+    }
+}

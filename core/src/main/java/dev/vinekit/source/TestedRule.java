@@ -1,0 +1,19 @@
+package dev.vinekit.source;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A rule of the database, and the generated tests that prove that the service keeps it.
+ *
+ * @param kind what sort of rule, in lower case
+ * @param name of the constraint or column
+ * @param text what it says
+ * @param tests the names of the methods; none if there is a reason
+ * @param reason why it cannot be proved
+ */
+public record TestedRule(String kind, String name, String text, List<String> tests, Optional<String> reason) {
+    public TestedRule {
+        tests = List.copyOf(tests);
+    }
+}

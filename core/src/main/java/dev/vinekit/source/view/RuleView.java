@@ -1,0 +1,51 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.JavaName;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The rules of a table that its tests try to break.
+ *
+ * @param refusals new rows that break a rule
+ * @param cleared fields that a stored row cannot lose
+ * @param defaults fields that a new row may leave to the database
+ * @param referred references that keep a row from being deleted
+ */
+public record RuleView(
+        List<RefusalView> refusals, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred) {
+    public RuleView {
+        refusals = List.copyOf(refusals);
+        cleared = List.copyOf(cleared);
+        defaults = List.copyOf(defaults);
+        referred = List.copyOf(referred);
+    }
+
+    /**
+     * A new row that is refused.
+     *
+     * @param rule what it breaks
+     * @param stored whether another row is inserted first
+     * @param body made from {@code input}
+     * @param fields the fields that are blamed
+     */
+    public record RefusalView(JavaName method, DocText rule, boolean stored, JavaCode body, int status, JavaCode fields) {
+    }
+
+    /** A test about a field. */
+    public record FieldTestView(JavaName method, DocText rule, JavaString json) {
+    }
+
+    /**
+     * A field that takes its default.
+     *
+     * @param constant the default, as text, if it is known
+     */
+    public record DefaultView(JavaName method, DocText rule, JavaString json, Optional<JavaString> constant) {
+    }
+
+    /** A row that cannot go while others refer to it. */
+    public record ReferredView(
+            JavaName method, DocText rule, JavaName field, JavaString collection, JavaString children) {
+    }
+}
