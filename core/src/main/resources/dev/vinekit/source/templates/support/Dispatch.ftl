@@ -1,22 +1,52 @@
-/** Hands requests to the controllers and sends what they answer: what a servlet container would do, without one. */
+/**
+ * Hands requests to the controllers and sends what they answer: what a servlet container would do, without one.
+ * Bodies are read and answers are sent by the server's own threads, so that a slow client holds no other, and no
+ * connection to the database.
+ */
 final class Dispatch implements HttpHandler {
     private final SynchronousDispatcher controllers;
-    private final String basePath;
+    private final Optional<ExecutorService> threads;
+    private final Settings.Http settings;
 
-    Dispatch(ResteasyDeployment deployment, String basePath) {
+    /**
+     * For controllers that have been started.
+     *
+     * @param threads where requests are worked on; the server's own pool if there are none
+     */
+    Dispatch(ResteasyDeployment deployment, Optional<ExecutorService> threads, Settings.Http settings) {
         this.controllers = (SynchronousDispatcher) deployment.getDispatcher();
-        this.basePath = basePath;
+        this.threads = threads;
+        this.settings = settings;
     }
 
     @Override
-    public void handleRequest(HttpServerExchange exchange) throws IOException {
-        Answer answer = new Answer(exchange);
+    public void handleRequest(HttpServerExchange exchange) {
+        if (exchange.isRequestComplete()) {
+            workOn(exchange, new byte[0]);
+            return;
+        }
+        Receiver body = exchange.getRequestReceiver();
+        body.setMaxBufferSize(settings.greatestBody());
+        body.receiveFullBytes(this::workOn, (same, error) -> {
+            if (error instanceof Receiver.RequestToLargeException) {
+                same.setStatusCode(StatusCodes.REQUEST_ENTITY_TOO_LARGE);
+            }
+            same.endExchange();
+        });
+    }
+
+    private void workOn(HttpServerExchange exchange, byte[] body) {
+        exchange.dispatch(threads.orElse(null), new RequestIds(same -> answer(same, body)));
+    }
+
+    private void answer(HttpServerExchange exchange, byte[] body) {
+        Answer answer = new Answer();
         try {
-            controllers.invoke(new Request(exchange, answer), answer);
+            controllers.invoke(new Request(exchange, body, answer), answer);
         } catch (UnreadableUrl e) {
             answer.setStatus(StatusCodes.BAD_REQUEST);
         }
-        answer.finish();
+        exchange.dispatch(exchange.getIoThread(), answer::send);
     }
 
     /** The request as the controllers see it. */
@@ -28,11 +58,11 @@ final class Dispatch implements HttpHandler {
         private String method;
         private InputStream body;
 
-        Request(HttpServerExchange exchange, Answer answer) {
+        Request(HttpServerExchange exchange, byte[] sentBody, Answer answer) {
             super(url(exchange));
             this.exchange = exchange;
             this.method = exchange.getRequestMethod().toString();
-            this.body = exchange.getInputStream();
+            this.body = new ByteArrayInputStream(sentBody);
             MultivaluedMap<String, String> sent = new CaseInsensitiveMap<>();
             for (HeaderValues values : exchange.getRequestHeaders()) {
                 sent.addAll(values.getHeaderName().toString(), List.copyOf(values));
@@ -120,8 +150,8 @@ final class Dispatch implements HttpHandler {
     private ResteasyUriInfo url(HttpServerExchange exchange) {
         String query = exchange.getQueryString();
         try {
-            return query.isEmpty() ? new UrlAlone(exchange.getRequestURL(), basePath)
-                    : new ResteasyUriInfo(exchange.getRequestURL() + "?" + query, basePath);
+            return query.isEmpty() ? new UrlAlone(exchange.getRequestURL(), settings.basePath())
+                    : new ResteasyUriInfo(exchange.getRequestURL() + "?" + query, settings.basePath());
         } catch (IllegalArgumentException e) {
             throw new UnreadableUrl(e);
         }
@@ -152,50 +182,20 @@ final class Dispatch implements HttpHandler {
         }
     }
 
-    /** The answer: its head is sent before the first byte of its body. */
-    private static final class Answer extends OutputStream implements org.jboss.resteasy.spi.HttpResponse {
-        private final HttpServerExchange exchange;
+    /** The answer, sent as a whole when it is complete. */
+    private static final class Answer implements org.jboss.resteasy.spi.HttpResponse {
         private final MultivaluedMap<String, Object> headers = new CaseInsensitiveMap<>();
-        private OutputStream replaced = this;
+        private final ByteArrayOutputStream body = new ByteArrayOutputStream();
+        private OutputStream stream = body;
         private int status = StatusCodes.OK;
-        private boolean begun;
 
-        Answer(HttpServerExchange exchange) {
-            this.exchange = exchange;
-        }
-
-        private void begin() {
-            begun = true;
+        void send(HttpServerExchange exchange) {
             exchange.setStatusCode(status);
             headers.forEach((name, values) -> values.forEach(value ->
                     exchange.getResponseHeaders().add(HttpString.tryFromString(name), value.toString())));
-        }
-
-        /** Sends what has been written; without a body the server has the last word. */
-        void finish() throws IOException {
-            if (begun) {
-                exchange.getOutputStream().close();
-            } else {
-                begin();
+            if (body.size() > 0) {
+                exchange.getResponseSender().send(ByteBuffer.wrap(body.toByteArray()));
             }
-        }
-
-        @Override
-        public void write(int value) throws IOException {
-            write(new byte[] {(byte) value}, 0, 1);
-        }
-
-        @Override
-        public void write(byte[] bytes, int offset, int length) throws IOException {
-            if (!begun) {
-                begin();
-            }
-            exchange.getOutputStream().write(bytes, offset, length);
-        }
-
-        @Override
-        public void flush() throws IOException {
-            // Small answers are sent whole; the server flushes large ones by itself.
         }
 
         @Override
@@ -215,12 +215,12 @@ final class Dispatch implements HttpHandler {
 
         @Override
         public OutputStream getOutputStream() {
-            return replaced;
+            return stream;
         }
 
         @Override
         public void setOutputStream(OutputStream other) {
-            replaced = other;
+            stream = other;
         }
 
         @Override
@@ -240,22 +240,18 @@ final class Dispatch implements HttpHandler {
 
         @Override
         public boolean isCommitted() {
-            return begun;
+            return false;
         }
 
         @Override
         public void reset() {
             headers.clear();
-        }
-
-        @Override
-        public void close() {
-            // The stream is closed when the request is done.
+            body.reset();
         }
 
         @Override
         public void flushBuffer() {
-            // As with flush.
+            // The whole answer is sent at its end.
         }
     }
 }

@@ -60,18 +60,13 @@ public final class Server implements AutoCloseable {
     }
 
     private HttpHandler service() {
-        String basePath = settings.http().basePath();
         ResteasyDeployment deployment = new ResteasyDeploymentImpl();
         deployment.setResources(application.controllers());
         deployment.setProviders(application.providers());
         deployment.start();
-        HttpHandler service = new BlockingHandler(new RequestIds(new Dispatch(deployment, basePath)));
         return Handlers.path()
-                .addExactPath("/", Handlers.redirect(basePath + "/"))
-                .addPrefixPath(basePath, exchange -> {
-                    threads.ifPresent(exchange::setDispatchExecutor);
-                    service.handleRequest(exchange);
-                });
+                .addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"))
+                .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()));
     }
 
     private Undertow listener() {

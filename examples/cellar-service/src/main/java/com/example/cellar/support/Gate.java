@@ -3,7 +3,7 @@ package com.example.cellar.support;
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 import io.undertow.server.handlers.GracefulShutdownHandler;
-import io.undertow.server.handlers.RequestBufferingHandler;
+import io.undertow.server.handlers.HttpContinueReadHandler;
 import io.undertow.util.HeaderMap;
 import io.undertow.util.HeaderValues;
 import io.undertow.util.Headers;
@@ -21,16 +21,11 @@ import org.slf4j.LoggerFactory;
 final class Gate implements HttpHandler {
     private static final Logger ACCESS = LoggerFactory.getLogger(Gate.class);
 
-    /** As much of a body is read before a thread is taken for the request. */
-    private static final int BUFFER = 16 * 1024;
-    private static final int MOST_BUFFERS = 16;
-
     private final GracefulShutdownHandler next;
     private final Settings.Http settings;
 
     Gate(HttpHandler service, Settings.Http settings) {
-        int buffers = Math.min(MOST_BUFFERS, settings.greatestBody() / BUFFER + 1);
-        this.next = new GracefulShutdownHandler(new RequestBufferingHandler(service, buffers));
+        this.next = new GracefulShutdownHandler(new HttpContinueReadHandler(service));
         this.settings = settings;
     }
 

@@ -6,7 +6,6 @@ import io.undertow.Handlers;
 import io.undertow.Undertow;
 import io.undertow.UndertowOptions;
 import io.undertow.server.HttpHandler;
-import io.undertow.server.handlers.BlockingHandler;
 import java.net.BindException;
 import java.net.InetSocketAddress;
 import java.util.List;
@@ -76,18 +75,13 @@ public final class Server implements AutoCloseable {
     }
 
     private HttpHandler service() {
-        String basePath = settings.http().basePath();
         ResteasyDeployment deployment = new ResteasyDeploymentImpl();
         deployment.setResources(application.controllers());
         deployment.setProviders(application.providers());
         deployment.start();
-        HttpHandler service = new BlockingHandler(new RequestIds(new Dispatch(deployment, basePath)));
         return Handlers.path()
-                .addExactPath("/", Handlers.redirect(basePath + "/"))
-                .addPrefixPath(basePath, exchange -> {
-                    threads.ifPresent(exchange::setDispatchExecutor);
-                    service.handleRequest(exchange);
-                });
+                .addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"))
+                .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()));
     }
 
     private Undertow listener() {
