@@ -2,6 +2,7 @@ package dev.vinekit;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Nearest;
+import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -88,6 +89,25 @@ public record Scope(List<String> schemas, List<String> tables, List<String> excl
             throw Fault.inCall("Every table is left out by " + String.join(", ", excluded) + ".", "Leave out fewer.");
         }
         return schema.withTables(schema.tables().stream().filter(table -> !gone.contains(table.name())).toList());
+    }
+
+    /**
+     * The tables of a project that are named here.
+     *
+     * @throws Fault if a name fits no table
+     */
+    Set<String> chosen(ServiceDescription service) {
+        List<String> all = service.tables().stream().map(ServiceDescription.TableDescription::table).toList();
+        Set<String> chosen = new LinkedHashSet<>();
+        for (String pattern : tables) {
+            List<String> matches = all.stream().filter(name -> matches(pattern, new TableName("", name))).toList();
+            if (matches.isEmpty()) {
+                throw Fault.inCall("The project has no table named " + pattern + ".",
+                        "The nearest name is " + Nearest.of(pattern, all).orElse("") + ".");
+            }
+            chosen.addAll(matches);
+        }
+        return chosen;
     }
 
     private static boolean matches(String pattern, TableName name) {

@@ -238,8 +238,19 @@ public final class VineKit {
 
     /** Runs the tests of a compiled project on a scratch database, which is dropped afterwards. */
     public static TestReport test(Project project) {
+        return test(project, Scope.all());
+    }
+
+    /**
+     * Runs the tests of some tables of a compiled project on a scratch database, which is dropped afterwards.
+     *
+     * @param scope names the tables; all, and the service as a whole, if it names none
+     * @throws Fault if a name fits no table
+     */
+    public static TestReport test(Project project, Scope scope) {
+        TestRun run = new TestRun(project, scope.chosen(project.service()));
         try (SeededDatabase database = SeededDatabase.of(project)) {
-            return new TestRun(project).on(database);
+            return run.on(database);
         }
     }
 
@@ -258,10 +269,12 @@ public final class VineKit {
      * Runs the tests of a compiled project on a database that is empty before; it is left with tables and rows.
      *
      * @param empty a database made for this
+     * @param scope names the tables; all, and the service as a whole, if it names none
      */
-    public static TestReport testOn(Project project, Database empty) {
+    public static TestReport testOn(Project project, Database empty, Scope scope) {
+        TestRun run = new TestRun(project, scope.chosen(project.service()));
         try (SeededDatabase database = SeededDatabase.on(project, empty)) {
-            return new TestRun(project).on(database);
+            return run.on(database);
         }
     }
 
@@ -269,11 +282,13 @@ public final class VineKit {
      * Runs the tests of a compiled project on a scratch database that has the tables of this schema.
      *
      * @param schema as it was just read from a database
+     * @param scope names the tables to test; all, and the service as a whole, if it names none
      */
-    public static TestReport test(Project project, Schema schema) {
+    public static TestReport test(Project project, Schema schema, Scope scope) {
+        TestRun run = new TestRun(project, scope.chosen(project.service()));
         String definition = Engines.named(schema.engine()).dialect(schema).definition(schema);
         try (SeededDatabase database = SeededDatabase.of(project, definition)) {
-            return new TestRun(project).on(database);
+            return run.on(database);
         }
     }
 

@@ -108,7 +108,7 @@ class WholeWayTest {
             Project project = generated(presses.database());
             Schema moved = VineKit.read(later.database(), Scope.all());
 
-            assertThatThrownBy(() -> VineKit.test(project, moved)).isInstanceOf(Fault.class)
+            assertThatThrownBy(() -> VineKit.test(project, moved, Scope.all())).isInstanceOf(Fault.class)
                     .hasMessageContaining("seed rows").hasMessageContaining("NAME");
         }
     }

@@ -13,8 +13,7 @@ import java.util.Locale;
 final class Matrix {
     private static final int GREATEST_NAME = 32;
     private static final int SHOWN_FAILURES = 10;
-    private static final int SHOWN_LINES = 12;
-    private static final int SHOWN_RULES = 12;
+    private static final int SHOWN_LINES = 24;
 
     private final TestReport report;
     private final Style style;
@@ -76,10 +75,7 @@ final class Matrix {
             return;
         }
         out.println(style.warning("Rules without proof"));
-        lines.subList(0, Math.min(SHOWN_RULES, lines.size())).forEach(out::println);
-        if (lines.size() > SHOWN_RULES) {
-            out.println("  ... and " + (lines.size() - SHOWN_RULES) + " more; the report has all of them.");
-        }
+        lines.forEach(out::println);
         out.println();
     }
 

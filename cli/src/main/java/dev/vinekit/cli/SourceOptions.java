@@ -142,6 +142,17 @@ final class SourceOptions {
                 said.tables().exclude());
     }
 
+    /** The tables that the command line names. */
+    Scope tables() {
+        return new Scope(List.of(), tables);
+    }
+
+    /** What the mapping file chooses, whatever tables the command line names. */
+    Scope scopeOfAllTables() {
+        Scope scope = scope();
+        return new Scope(scope.schemas(), decided.decisions().tables().include(), scope.excluded());
+    }
+
     boolean namesTables() {
         return !tables.isEmpty();
     }

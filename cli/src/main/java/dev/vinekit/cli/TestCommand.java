@@ -12,7 +12,7 @@ import picocli.CommandLine.Option;
 @Command(name = "test", description = {
     "Compiles a generated project and runs its tests on a scratch database.",
     "With --url the scratch database has the tables as they are in that database now;",
-    "nothing is written to it."})
+    "nothing is written to it. --tables names the tables whose tests are to run."})
 final class TestCommand extends ToolCommand {
     @Mixin
     private ProjectOptions project;
@@ -33,18 +33,18 @@ final class TestCommand extends ToolCommand {
         TestReport report;
         if (emptyUrl != null) {
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.testOn(existing, source.login(emptyUrl)));
+            report = steps.summarised(() -> VineKit.testOn(existing, source.login(emptyUrl), source.tables()));
         } else if (source.isGiven()) {
             source.inDirectory(project.directory());
             Schema schema;
             try (Source opened = source.open(output)) {
-                schema = steps.read(opened.database(), source.scope());
+                schema = steps.read(opened.database(), source.scopeOfAllTables());
             }
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.test(existing, schema));
+            report = steps.summarised(() -> VineKit.test(existing, schema, source.tables()));
         } else {
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.test(existing));
+            report = steps.summarised(() -> VineKit.test(existing, source.tables()));
         }
         stages.total();
         new Matrix(report, output.style(), System.out).print();

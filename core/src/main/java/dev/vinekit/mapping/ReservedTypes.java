@@ -35,7 +35,7 @@ public final class ReservedTypes {
             EntryPoint Health MergePatch PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
             ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer
             OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany Versioned RequestIds Gate OpenApi AccessRight
-            Requires AccessFilter AccessTokens TestTokens Workers Dispatch
+            Requires AccessFilter AccessTokens TestTokens Workers Dispatch Exchanges
             """.trim().split("\\s+"));
 
     private static final Map<String, String> LIBRARY = library();

@@ -88,4 +88,10 @@ public record ServiceDescription(
                         sources.rules().getOrDefault(entity.table().name(), List.of()).stream()
                                 .map(RuleDescription::of).toList())).toList());
     }
+
+    /** The same with some tables only; with all if none is named. */
+    public ServiceDescription only(Set<String> names) {
+        return names.isEmpty() ? this : new ServiceDescription(engine, sourcesOnly, scope, secured, roles, basePackage,
+                tables.stream().filter(table -> names.contains(table.table())).toList());
+    }
 }

@@ -77,6 +77,7 @@ final class OutcomeCollector implements TestExecutionListener {
             }
         }
         Throwable cause = failure.getCause();
-        return cause == null ? text.toString() : text + "\ncaused by " + cause;
+        boolean said = cause == null || String.valueOf(failure.getMessage()).contains(String.valueOf(cause.getMessage()).strip());
+        return said ? text.toString() : text + "\ncaused by " + cause;
     }
 }

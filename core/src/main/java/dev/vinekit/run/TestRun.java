@@ -10,8 +10,8 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Set;
+import org.junit.platform.engine.discovery.ClassNameFilter;
 import org.junit.platform.engine.discovery.DiscoverySelectors;
-import org.junit.platform.launcher.LauncherDiscoveryRequest;
 import org.junit.platform.launcher.core.LauncherDiscoveryRequestBuilder;
 import org.junit.platform.launcher.core.LauncherFactory;
 
@@ -23,13 +23,25 @@ public final class TestRun {
     private static final String DATABASE_PASSWORD = "test.database.password";
 
     private final Project project;
+    private final Set<String> tables;
 
+    /** Of all tests. */
     public TestRun(Project project) {
-        this.project = project;
+        this(project, Set.of());
     }
 
     /**
-     * Runs every test, and compares the rows before and after.
+     * Of the tests of some tables.
+     *
+     * @param tables their names in the database; all tables, and the service as a whole, if empty
+     */
+    public TestRun(Project project, Set<String> tables) {
+        this.project = project;
+        this.tables = Set.copyOf(tables);
+    }
+
+    /**
+     * Runs the tests, and compares the rows before and after.
      *
      * @param database the scratch database to run on
      */
@@ -42,7 +54,7 @@ public final class TestRun {
             launch(database, collector);
             Duration duration = Duration.ofNanos(System.nanoTime() - start);
             List<String> changed = before.differences(Contents.of(connection, service));
-            return new TestReport(service, collector.outcomes(), duration, before.count(), changed);
+            return new TestReport(service.only(tables), collector.outcomes(), duration, before.count(), changed);
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database failed (SQL state " + e.getSQLState() + ").",
                     "Run again with --verbose to see the reason.", e);
@@ -57,11 +69,14 @@ public final class TestRun {
             System.setProperty(DATABASE_URL, database.url());
             System.setProperty(DATABASE_USER, database.user());
             System.setProperty(DATABASE_PASSWORD, database.password());
-            LauncherDiscoveryRequest request = LauncherDiscoveryRequestBuilder.request()
+            LauncherDiscoveryRequestBuilder request = LauncherDiscoveryRequestBuilder.request()
                     .selectors(DiscoverySelectors.selectClasspathRoots(
-                            Set.of(project.directory().resolve("target/test-classes"))))
-                    .build();
-            LauncherFactory.create().execute(request, collector);
+                            Set.of(project.directory().resolve("target/test-classes"))));
+            if (!tables.isEmpty()) {
+                request.filters(ClassNameFilter.includeClassNamePatterns(project.service().only(tables).tables().stream()
+                        .map(table -> ".*\\." + table.entity() + "(Repository|Service|Controller)Test").toArray(String[]::new)));
+            }
+            LauncherFactory.create().execute(request.build(), collector);
         } catch (IOException e) {
             throw Fault.inWorld("The compiled classes could not be read: " + e + ".", "Run again.", e);
         } finally {

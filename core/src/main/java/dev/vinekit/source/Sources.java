@@ -35,7 +35,7 @@ public final class Sources {
             "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
-            "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
+            "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
             "TestRow", "TestTokens", "TestTransaction", "TestValues");
 
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */

@@ -40,7 +40,7 @@ class GenericEngineTest {
                     VineKit.generate(VineKit.map(schema, "com.example.cellar")), directory));
             VineKit.compile(project);
 
-            TestReport report = VineKit.testOn(project, Database.at("jdbc:hsqldb:mem:empty", "SA", ""));
+            TestReport report = VineKit.testOn(project, Database.at("jdbc:hsqldb:mem:empty", "SA", ""), Scope.all());
 
             assertThat(report.failures()).isEmpty();
             assertThat(report.isGreen()).isTrue();
@@ -78,7 +78,7 @@ class GenericEngineTest {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(
                     VineKit.map(VineKit.read(Database.at(url, "SA", ""), Scope.all()), "com.example.cellar")), directory));
 
-            assertThatThrownBy(() -> VineKit.testOn(project, Database.at(url, "SA", "")))
+            assertThatThrownBy(() -> VineKit.testOn(project, Database.at(url, "SA", ""), Scope.all()))
                     .isInstanceOf(Fault.class).hasMessageContaining("is not empty").hasMessageContaining("BLEND");
             anchor.createStatement().execute("SHUTDOWN");
         }

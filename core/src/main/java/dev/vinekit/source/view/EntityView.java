@@ -98,6 +98,8 @@ public record EntityView(
      *
      * @param touched the tables that they write to, each after those that it refers to
      * @param duplicable the fields of a key of which a new row can be a duplicate
+     * @param divided a column by whose order every row is before, beside or after a sample
+     * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
      * @param differingKey fields of the key that differ between two samples
      * @param descending the query for the rows by descending key
@@ -113,6 +115,9 @@ public record EntityView(
             List<RelationView.IncludeTest> includes,
             List<RelationView.ChildTest> children,
             List<RelationView.FinderTest> finders,
+            List<RelationView.FinderTest> filters,
+            Optional<FieldView> divided,
+            List<FieldView> shared,
             boolean transactional,
             Optional<FieldView> patched,
             List<FieldView> differingKey,

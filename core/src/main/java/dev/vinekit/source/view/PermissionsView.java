@@ -29,18 +29,19 @@ public record PermissionsView(
      * A test of who may do an operation, with a request that would come to nothing.
      *
      * @param everybody whether a valid token is enough
+     * @param others roles that may do other things only
      */
     public record AccessTest(
             JavaName operation, JavaString method, JavaCode path, JavaString contentType, JavaCode body,
-            boolean everybody, List<JavaString> roles) {
+            boolean everybody, List<JavaString> roles, List<JavaString> others) {
     }
 
     static List<AccessTest> tests(Mapping mapping, Entity entity) {
         return !mapping.hasAccess() ? List.of()
-                : entity.operations().stream().map(operation -> test(operation, entity.roles(operation))).toList();
+                : entity.operations().stream().map(operation -> test(operation, entity.roles(operation), mapping.roles())).toList();
     }
 
-    private static AccessTest test(Operation operation, List<String> roles) {
+    private static AccessTest test(Operation operation, List<String> roles, List<String> all) {
         boolean one = operation != Operation.LIST && operation != Operation.CREATE;
         boolean sends = operation == Operation.CREATE || operation == Operation.REPLACE || operation == Operation.PATCH;
         return new AccessTest(
@@ -56,7 +57,8 @@ public record PermissionsView(
                 JavaString.of(operation == Operation.PATCH ? "application/merge-patch+json" : "application/json"),
                 sends ? JavaCode.of("%s", JavaString.of("[1]")) : JavaCode.of("null"),
                 roles.contains("*"),
-                roles.stream().map(JavaString::of).toList());
+                roles.stream().map(JavaString::of).toList(),
+                all.stream().filter(role -> !roles.contains(role)).map(JavaString::of).toList());
     }
 
     static PermissionsView of(Mapping mapping, Entity entity) {

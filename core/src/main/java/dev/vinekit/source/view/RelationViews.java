@@ -345,6 +345,13 @@ final class RelationViews {
                 .map(RelationViews::finderTest).toList();
     }
 
+    /** Tests that each filter narrows the list, with the values of a stored sample. */
+    List<RelationView.FinderTest> filterTests(Entity entity, SampleRow sample) {
+        return entity.filters().stream().filter(field -> sample.has(field) || field.inKey())
+                .filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
+                .map(field -> finderTest(new Finder(field.name(), List.of(field), Finder.Match.EQUAL))).toList();
+    }
+
     private static RelationView.FinderTest finderTest(Finder finder) {
         List<JavaCode> arguments = new ArrayList<>();
         List<JavaCode> predicate = new ArrayList<>();
@@ -389,9 +396,14 @@ final class RelationViews {
         return JavaCode.of("Objects.equals(row.%s(), stored.%s())", field.name(), field.name());
     }
 
+    /** Whether a column has the name of a parameter that is about something else. */
+    static boolean isParameter(Field field) {
+        return PARAMETERS.contains(field.jsonName());
+    }
+
     /** Adds a query parameter with the stored value; a text in a list of values is encoded twice. */
     private static void ask(List<JavaCode> query, Field field, String wanted) {
-        String operator = wanted.isEmpty() && PARAMETERS.contains(field.jsonName()) ? ".in" : wanted;
+        String operator = wanted.isEmpty() && isParameter(field) ? ".in" : wanted;
         boolean twice = operator.equals(".in") && field.type() == JavaType.STRING;
         String form = twice ? "%s + Api.encoded(PathKeys.join(stored.%s()))" : "%s + PathKeys.join(stored.%s())";
         String name = (query.isEmpty() ? "?limit=500&" : "&") + encoded(field.jsonName()) + operator + "=";

@@ -10,7 +10,9 @@ import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.Index;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.source.TestedRule;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -56,6 +58,9 @@ final class TestViews {
                 relations.includeTests(entity, sample),
                 relations.childTests(entity, sample),
                 relations.finderTests(entity, sample),
+                relations.filterTests(entity, sample),
+                divided(entity, sample).map(views::get),
+                shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
                 patched(entity, sample, other).map(views::get),
                 entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList(),
@@ -66,6 +71,31 @@ final class TestViews {
                 new EntityView.OneField(JavaString.of(entity.fields().get(0).jsonName()),
                         JavaString.of("?fields=" + encoded(entity.fields().get(0)))),
                 PermissionsView.tests(mapping, entity));
+    }
+
+    /** The parts of a key of several that two rows may have alike, whatever else they are. */
+    private static List<Field> shared(Entity entity) {
+        Set<String> bound = new HashSet<>();
+        entity.relations().stream().filter(relation -> relation.fields().size() > 1)
+                .forEach(relation -> bound.addAll(relation.foreignKey().columns()));
+        entity.rowRules().forEach(rule -> {
+            if (rule instanceof RowRule.Compare compare) {
+                bound.addAll(List.of(compare.left().column().name(), compare.right().column().name()));
+            }
+        });
+        entity.table().uniqueKeys().stream().map(UniqueKey::columns).filter(columns -> columns.size() == 1).forEach(bound::addAll);
+        entity.table().indexes().stream().filter(Index::unique).map(Index::columns).filter(columns -> columns.size() == 1)
+                .forEach(bound::addAll);
+        return entity.key().size() < 2 || entity.checks().stream().anyMatch(check -> !check.understood()) ? List.of()
+                : entity.key().stream().filter(field -> !bound.contains(field.column().name()))
+                        .filter(field -> field.input() == Field.Input.WRITABLE).toList();
+    }
+
+    /** A column by whose order every row is before, beside or after a sample. */
+    private static Optional<Field> divided(Entity entity, SampleRow sample) {
+        return entity.filters().stream().filter(field -> !field.column().nullable() && (sample.has(field) || field.inKey()))
+                .filter(field -> field.type().isComparable() && field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
+                .filter(field -> !RelationViews.isParameter(field)).findFirst();
     }
 
     /** A column outside the key to sort by, if there is a choice one in which rows may have no value. */

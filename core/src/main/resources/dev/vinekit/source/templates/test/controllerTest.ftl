@@ -214,6 +214,46 @@ class ${e.name}ControllerTest {
 </#if>
     }
 </#list>
+<#if e.can.list>
+<#list e.test.filters as f>
+
+    @Test
+    @Tag("list")
+    void filterBy${f.name?cap_first}Narrows() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + ${f.query});
+
+        List<${e.name}> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> ${f.predicate})
+                .toList();
+        assertThat(answer.asList(${e.name}.class)).contains(stored).isEqualTo(expected);
+    }
+</#list>
+<#if e.test.divided??>
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOf${e.test.divided.capitalised}DivideTheList() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name}Samples.inserted(connection);
+        List<${e.name}> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.${e.test.divided.name}());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<${e.name}> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(${e.test.divided.json}) + "." + operator + "=" + value).asList(${e.name}.class);
+    }
+</#if>
+</#if>
 <#list e.test.finders as f>
 <#if e.can.list>
 
@@ -293,6 +333,17 @@ class ${e.name}ControllerTest {
 </#if>
 </#if>
 <#if e.can.patch && e.can.read && e.can.create && e.test.patched??>
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(${e.name}Samples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(${e.name}Samples.other(connection), ${e.test.patched.json}));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
+    }
 
     @Test
     @Tag("patch")
@@ -413,12 +464,12 @@ class ${e.name}ControllerTest {
     @Test
     @Tag("access")
     void ${a.operation}Is${a.everybody?then("ForEverybodyWithAToken", "RefusedToOtherRoles")}() {
-        String token = TestTokens.of(List.of("none of the roles"));
+        for (String role : List.of("none of the roles"<#if !a.everybody><#list a.others as role>, ${role}</#list></#if>)) {
+            ApiAnswer answer = api.sending("Authorization", "Bearer " + TestTokens.of(List.of(role)))
+                    .send(${a.method}, ${a.path}, ${a.contentType}, ${a.body});
 
-        ApiAnswer answer = api.sending("Authorization", "Bearer " + token)
-                .send(${a.method}, ${a.path}, ${a.contentType}, ${a.body});
-
-        assertThat(answer.status()).<#if a.everybody>isNotIn(401, 403)<#else>isEqualTo(403)</#if>;
+            assertThat(answer.status()).as(role).<#if a.everybody>isNotIn(401, 403)<#else>isEqualTo(403)</#if>;
+        }
     }
 <#if !a.everybody && a.roles?has_content>
 
@@ -444,6 +495,9 @@ class ${e.name}ControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 </#if>

@@ -29,12 +29,20 @@ class ${e.name}RepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         ${e.name} before = ${e.name}Samples.inserted(connection);
+<#if e.test.shared?has_content>
+        insertBeside(connection, before);
+<#else>
+        ${e.name}Samples.inserted(connection);
+</#if>
         ${e.name}Input input = ${e.name}Samples.other(connection);
+        List<${e.name}> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, ${e.keyCode.ofBefore}, input)).isTrue();
 
         ${e.name} after = repository.findById(connection, ${e.keyCode.ofBefore}).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 </#if>
 <#if e.can.delete && e.can.create>
@@ -44,6 +52,11 @@ class ${e.name}RepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         ${e.name} stored = ${e.name}Samples.inserted(connection);
+<#if e.test.shared?has_content>
+        insertBeside(connection, stored);
+<#else>
+        ${e.name}Samples.inserted(connection);
+</#if>
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, ${e.keyCode.ofStored})).isTrue();
@@ -110,6 +123,16 @@ class ${e.name}RepositoryTest {
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
         assertThat(repository.list(connection, Page.first(1).after(1L)).rows()).isEqualTo(all.stream().skip(1).limit(1).toList());
+    }
+</#if>
+<#if (e.can.update || e.can.delete) && e.can.create && e.test.shared?has_content>
+
+    /** Inserts rows that have parts of their keys in common with a stored one. */
+    private void insertBeside(Connection connection, ${e.name} stored) throws SQLException {
+        for (String part : List.of(<#list e.test.shared as f>${f.json}<#sep>, </#list>)) {
+            repository.insert(connection, InputReader.read(
+                    Api.copying(${e.name}Samples.sample(connection), ${e.name}Input.of(stored), part), ${e.name}Input.class));
+        }
     }
 </#if>
 <#if e.keyed && e.can.create>

@@ -1,5 +1,6 @@
 /** The running service on the test database; takes away the rows that each test adds. */
-public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallback, AfterAllCallback {
+public final class ServiceUnderTest
+        implements BeforeAllCallback, BeforeEachCallback, TestExecutionExceptionHandler, AfterEachCallback, AfterAllCallback {
     private final List<Tables> tables;
     private Running running;
 
@@ -34,6 +35,16 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
     }
 
     @Override
+    public void beforeEach(ExtensionContext context) {
+        Exchanges.begin();
+    }
+
+    @Override
+    public void handleTestExecutionException(ExtensionContext context, Throwable failure) throws Throwable {
+        throw Exchanges.told(failure);
+    }
+
+    @Override
     public void afterEach(ExtensionContext context) throws SQLException {
         TestDatabase.of(context).restore(tables);
     }
@@ -45,6 +56,7 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
 
     private record Running(Server server, Connection connection) implements AutoCloseable {
         static Running on(TestDatabase database) {
+            Exchanges.listen();
             try {
                 Connection connection = database.connect();
                 return new Running(Server.start(Settings.from(Map.of(

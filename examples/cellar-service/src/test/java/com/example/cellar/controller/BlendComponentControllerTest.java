@@ -249,6 +249,55 @@ class BlendComponentControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByBlendIdNarrows() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&blendId=" + PathKeys.join(stored.blendId()));
+
+        List<BlendComponent> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
+                .toList();
+        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByWineLotIdNarrows() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&wineLotId=" + PathKeys.join(stored.wineLotId()));
+
+        List<BlendComponent> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
+                .toList();
+        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfBlendIdDivideTheList() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+        BlendComponentSamples.inserted(connection);
+        List<BlendComponent> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.blendId());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<BlendComponent> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("blendId") + "." + operator + "=" + value)
+                .asList(BlendComponent.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         BlendComponent before = BlendComponentSamples.inserted(connection);
@@ -303,6 +352,17 @@ class BlendComponentControllerTest {
         assertThat(BlendComponentInput.of(after)).usingRecursiveComparison().ignoringFields("share")
                 .isEqualTo(BlendComponentInput.of(before));
         assertThat(repository.findById(connection, before.primaryKey())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(BlendComponentSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(BlendComponentSamples.other(connection), "share"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -452,6 +512,9 @@ class BlendComponentControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -201,6 +201,82 @@ class BlendControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<Blend> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByNameNarrows() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&name=" + PathKeys.join(stored.name()));
+
+        List<Blend> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.name(), stored.name()))
+                .toList();
+        assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByVintageNarrows() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&vintage=" + PathKeys.join(stored.vintage()));
+
+        List<Blend> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.vintage(), stored.vintage()))
+                .toList();
+        assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByApprovedByNarrows() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&approvedBy=" + PathKeys.join(stored.approvedBy()));
+
+        List<Blend> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.approvedBy(), stored.approvedBy()))
+                .toList();
+        assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
+        List<Blend> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<Blend> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Blend.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         Blend before = BlendSamples.inserted(connection);
@@ -254,6 +330,17 @@ class BlendControllerTest {
         assertThat(BlendInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(BlendInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(BlendSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(BlendSamples.other(connection), "name"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -387,6 +474,9 @@ class BlendControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -224,6 +224,68 @@ class BottlingControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<Bottling> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByBlendIdNarrows() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&blendId=" + PathKeys.join(stored.blendId()));
+
+        List<Bottling> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
+                .toList();
+        assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByLabelIdNarrows() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&labelId=" + PathKeys.join(stored.labelId()));
+
+        List<Bottling> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.labelId(), stored.labelId()))
+                .toList();
+        assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        Bottling stored = BottlingSamples.inserted(connection);
+        BottlingSamples.inserted(connection);
+        List<Bottling> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<Bottling> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Bottling.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         Bottling before = BottlingSamples.inserted(connection);
@@ -277,6 +339,17 @@ class BottlingControllerTest {
         assertThat(BottlingInput.of(after)).usingRecursiveComparison().ignoringFields("blendId")
                 .isEqualTo(BottlingInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(BottlingSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(BottlingSamples.other(connection), "blendId"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -501,6 +574,9 @@ class BottlingControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -18,6 +18,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -175,6 +176,55 @@ class CellarHandControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        CellarHand stored = CellarHandSamples.inserted(connection);
+        CellarHandSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<CellarHand> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(CellarHand.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByEmailNarrows() throws SQLException {
+        CellarHand stored = CellarHandSamples.inserted(connection);
+        CellarHandSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&email=" + PathKeys.join(stored.email()));
+
+        List<CellarHand> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.email(), stored.email()))
+                .toList();
+        assertThat(answer.asList(CellarHand.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        CellarHand stored = CellarHandSamples.inserted(connection);
+        CellarHandSamples.inserted(connection);
+        List<CellarHand> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<CellarHand> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value)
+                .asList(CellarHand.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         CellarHand before = CellarHandSamples.inserted(connection);
@@ -228,6 +278,17 @@ class CellarHandControllerTest {
         assertThat(CellarHandInput.of(after)).usingRecursiveComparison().ignoringFields("fullName")
                 .isEqualTo(CellarHandInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(CellarHandSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(CellarHandSamples.other(connection), "fullName"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -400,6 +461,9 @@ class CellarHandControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -121,6 +121,55 @@ class CellarLogControllerTest {
         assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
     }
 
+    @Test
+    @Tag("list")
+    void filterByLoggedAtNarrows() throws SQLException {
+        CellarLog stored = CellarLogSamples.inserted(connection);
+        CellarLogSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&loggedAt=" + PathKeys.join(stored.loggedAt()));
+
+        List<CellarLog> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.loggedAt(), stored.loggedAt()))
+                .toList();
+        assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByHandIdNarrows() throws SQLException {
+        CellarLog stored = CellarLogSamples.inserted(connection);
+        CellarLogSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&handId=" + PathKeys.join(stored.handId()));
+
+        List<CellarLog> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.handId(), stored.handId()))
+                .toList();
+        assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfLoggedAtDivideTheList() throws SQLException {
+        CellarLog stored = CellarLogSamples.inserted(connection);
+        CellarLogSamples.inserted(connection);
+        List<CellarLog> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.loggedAt());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<CellarLog> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("loggedAt") + "." + operator + "=" + value)
+                .asList(CellarLog.class);
+    }
+
     /** Reference CELLAR_LOG_HAND_FKEY: HAND_ID -&gt; CELLAR_HAND (ID). */
     @Test
     @Tag("rules")
@@ -181,6 +230,9 @@ class CellarLogControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 }

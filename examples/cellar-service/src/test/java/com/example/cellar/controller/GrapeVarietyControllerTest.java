@@ -18,6 +18,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -174,6 +175,34 @@ class GrapeVarietyControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByCodeNarrows() throws SQLException {
+        GrapeVariety stored = GrapeVarietySamples.inserted(connection);
+        GrapeVarietySamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&code=" + PathKeys.join(stored.code()));
+
+        List<GrapeVariety> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.code(), stored.code()))
+                .toList();
+        assertThat(answer.asList(GrapeVariety.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByNameNarrows() throws SQLException {
+        GrapeVariety stored = GrapeVarietySamples.inserted(connection);
+        GrapeVarietySamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&name=" + PathKeys.join(stored.name()));
+
+        List<GrapeVariety> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.name(), stored.name()))
+                .toList();
+        assertThat(answer.asList(GrapeVariety.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         GrapeVariety before = GrapeVarietySamples.inserted(connection);
@@ -227,6 +256,17 @@ class GrapeVarietyControllerTest {
         assertThat(GrapeVarietyInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(GrapeVarietyInput.of(before));
         assertThat(repository.findById(connection, before.code())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(GrapeVarietySamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(GrapeVarietySamples.other(connection), "name"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -382,6 +422,9 @@ class GrapeVarietyControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

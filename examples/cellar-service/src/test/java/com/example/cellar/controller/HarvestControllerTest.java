@@ -231,6 +231,82 @@ class HarvestControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<Harvest> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByParcelIdNarrows() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&parcelId=" + PathKeys.join(stored.parcelId()));
+
+        List<Harvest> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.parcelId(), stored.parcelId()))
+                .toList();
+        assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByPickedOnNarrows() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&pickedOn=" + PathKeys.join(stored.pickedOn()));
+
+        List<Harvest> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.pickedOn(), stored.pickedOn()))
+                .toList();
+        assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByPickedByNarrows() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&pickedBy=" + PathKeys.join(stored.pickedBy()));
+
+        List<Harvest> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.pickedBy(), stored.pickedBy()))
+                .toList();
+        assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+        HarvestSamples.inserted(connection);
+        List<Harvest> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<Harvest> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Harvest.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         Harvest before = HarvestSamples.inserted(connection);
@@ -284,6 +360,17 @@ class HarvestControllerTest {
         assertThat(HarvestInput.of(after)).usingRecursiveComparison().ignoringFields("parcelId")
                 .isEqualTo(HarvestInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(HarvestSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(HarvestSamples.other(connection), "parcelId"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -487,6 +574,9 @@ class HarvestControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

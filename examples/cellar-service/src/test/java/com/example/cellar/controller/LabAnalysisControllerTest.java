@@ -200,6 +200,55 @@ class LabAnalysisControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+        LabAnalysisSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<LabAnalysis> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(LabAnalysis.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByWineLotIdNarrows() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+        LabAnalysisSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&wineLotId=" + PathKeys.join(stored.wineLotId()));
+
+        List<LabAnalysis> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
+                .toList();
+        assertThat(answer.asList(LabAnalysis.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+        LabAnalysisSamples.inserted(connection);
+        List<LabAnalysis> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<LabAnalysis> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value)
+                .asList(LabAnalysis.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         LabAnalysis before = LabAnalysisSamples.inserted(connection);
@@ -253,6 +302,17 @@ class LabAnalysisControllerTest {
         assertThat(LabAnalysisInput.of(after)).usingRecursiveComparison().ignoringFields("wineLotId")
                 .isEqualTo(LabAnalysisInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(LabAnalysisSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(LabAnalysisSamples.other(connection), "wineLotId"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -390,6 +450,9 @@ class LabAnalysisControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

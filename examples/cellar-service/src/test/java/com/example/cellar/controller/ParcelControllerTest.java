@@ -200,6 +200,68 @@ class ParcelControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<Parcel> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByNameNarrows() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&name=" + PathKeys.join(stored.name()));
+
+        List<Parcel> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.name(), stored.name()))
+                .toList();
+        assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByVarietyCodeNarrows() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&varietyCode=" + PathKeys.join(stored.varietyCode()));
+
+        List<Parcel> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.varietyCode(), stored.varietyCode()))
+                .toList();
+        assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
+        List<Parcel> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<Parcel> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Parcel.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         Parcel before = ParcelSamples.inserted(connection);
@@ -253,6 +315,17 @@ class ParcelControllerTest {
         assertThat(ParcelInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(ParcelInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(ParcelSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(ParcelSamples.other(connection), "name"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -526,6 +599,9 @@ class ParcelControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -256,6 +256,97 @@ class VesselTransferControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<VesselTransfer> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByFromNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&from=" + PathKeys.join(stored.from()));
+
+        List<VesselTransfer> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.from(), stored.from()))
+                .toList();
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByToNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&to=" + PathKeys.join(stored.to()));
+
+        List<VesselTransfer> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.to(), stored.to()))
+                .toList();
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByMovedAtNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&movedAt=" + PathKeys.join(stored.movedAt()));
+
+        List<VesselTransfer> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.movedAt(), stored.movedAt()))
+                .toList();
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByMovedByNarrows() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&movedBy=" + PathKeys.join(stored.movedBy()));
+
+        List<VesselTransfer> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.movedBy(), stored.movedBy()))
+                .toList();
+        assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfIdDivideTheList() throws SQLException {
+        VesselTransfer stored = VesselTransferSamples.inserted(connection);
+        VesselTransferSamples.inserted(connection);
+        List<VesselTransfer> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.id());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<VesselTransfer> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value)
+                .asList(VesselTransfer.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         VesselTransfer before = VesselTransferSamples.inserted(connection);
@@ -309,6 +400,17 @@ class VesselTransferControllerTest {
         assertThat(VesselTransferInput.of(after)).usingRecursiveComparison().ignoringFields("litres")
                 .isEqualTo(VesselTransferInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(VesselTransferSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(VesselTransferSamples.other(connection), "litres"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -521,6 +623,9 @@ class VesselTransferControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

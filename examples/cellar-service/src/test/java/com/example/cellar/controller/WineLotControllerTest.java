@@ -200,6 +200,83 @@ class WineLotControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByIdNarrows() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        WineLotSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&id=" + PathKeys.join(stored.id()));
+
+        List<WineLot> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.id(), stored.id()))
+                .toList();
+        assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByNameNarrows() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        WineLotSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&name=" + PathKeys.join(stored.name()));
+
+        List<WineLot> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.name(), stored.name()))
+                .toList();
+        assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByVintageNarrows() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        WineLotSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&vintage=" + PathKeys.join(stored.vintage()));
+
+        List<WineLot> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.vintage(), stored.vintage()))
+                .toList();
+        assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByVesselIdNarrows() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        WineLotSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&vesselId=" + PathKeys.join(stored.vesselId()));
+
+        List<WineLot> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.vesselId(), stored.vesselId()))
+                .toList();
+        assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfVintageDivideTheList() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        WineLotSamples.inserted(connection);
+        List<WineLot> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.vintage());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<WineLot> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("vintage") + "." + operator + "=" + value)
+                .asList(WineLot.class);
+    }
+
+    @Test
     @Tag("replace")
     void replaceStoresEveryField() throws SQLException {
         WineLot before = WineLotSamples.inserted(connection);
@@ -253,6 +330,17 @@ class WineLotControllerTest {
         assertThat(WineLotInput.of(after)).usingRecursiveComparison().ignoringFields("name")
                 .isEqualTo(WineLotInput.of(before));
         assertThat(repository.findById(connection, before.id())).contains(after);
+    }
+
+    @Test
+    @Tag("patch")
+    void changedRowHasAnotherTag() throws SQLException {
+        String path = path(WineLotSamples.inserted(connection));
+        String before = api.get(path).header("ETag");
+
+        ApiAnswer answer = api.patch(path, Api.only(WineLotSamples.other(connection), "name"));
+
+        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 
     @Test
@@ -466,6 +554,9 @@ class WineLotControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -251,6 +251,55 @@ class WineLotHarvestControllerTest {
     }
 
     @Test
+    @Tag("list")
+    void filterByWineLotIdNarrows() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&wineLotId=" + PathKeys.join(stored.wineLotId()));
+
+        List<WineLotHarvest> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
+                .toList();
+        assertThat(answer.asList(WineLotHarvest.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filterByHarvestIdNarrows() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.get(PATH + "?limit=500&harvestId=" + PathKeys.join(stored.harvestId()));
+
+        List<WineLotHarvest> expected = repository.list(connection, Page.first(500)).rows().stream()
+                .filter(row -> Objects.equals(row.harvestId(), stored.harvestId()))
+                .toList();
+        assertThat(answer.asList(WineLotHarvest.class)).contains(stored).isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void filtersByTheOrderOfHarvestIdDivideTheList() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        WineLotHarvestSamples.inserted(connection);
+        List<WineLotHarvest> all = repository.list(connection, Page.first(500)).rows();
+        String value = PathKeys.join(stored.harvestId());
+
+        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
+        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
+        assertThat(where("isNull", "false")).isEqualTo(all);
+    }
+
+    private List<WineLotHarvest> where(String operator, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded("harvestId") + "." + operator + "=" + value)
+                .asList(WineLotHarvest.class);
+    }
+
+    @Test
     @Tag("delete")
     void deleteOfAnotherStateIsRefused() throws SQLException {
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
@@ -340,6 +389,9 @@ class WineLotHarvestControllerTest {
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        if (status == 400) {
+            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+        }
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 

@@ -5,13 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.samples.BlendComponentSamples;
+import com.example.cellar.support.Api;
 import com.example.cellar.support.Condition;
+import com.example.cellar.support.InputReader;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -40,12 +43,16 @@ class BlendComponentRepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         BlendComponent before = BlendComponentSamples.inserted(connection);
+        insertBeside(connection, before);
         BlendComponentInput input = BlendComponentSamples.other(connection);
+        List<BlendComponent> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, before.primaryKey(), input)).isTrue();
 
         BlendComponent after = repository.findById(connection, before.primaryKey()).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -53,6 +60,7 @@ class BlendComponentRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         BlendComponent stored = BlendComponentSamples.inserted(connection);
+        insertBeside(connection, stored);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.primaryKey())).isTrue();
@@ -74,6 +82,15 @@ class BlendComponentRepositoryTest {
         assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
         assertThat(repository.list(connection, Page.first(1).after(all.get(0).blendId(), all.get(0).wineLotId()))
                 .rows()).isEqualTo(all.subList(1, 2));
+    }
+
+    /** Inserts rows that have parts of their keys in common with a stored one. */
+    private void insertBeside(Connection connection, BlendComponent stored) throws SQLException {
+        for (String part : List.of("blendId", "wineLotId")) {
+            repository.insert(connection, InputReader.read(
+                    Api.copying(BlendComponentSamples.sample(connection), BlendComponentInput.of(stored), part),
+                            BlendComponentInput.class));
+        }
     }
 
     private static void assertStored(Connection connection, BlendComponent stored, BlendComponentInput input)

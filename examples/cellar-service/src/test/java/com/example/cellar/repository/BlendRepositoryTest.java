@@ -12,6 +12,7 @@ import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -40,12 +41,16 @@ class BlendRepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         Blend before = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
         BlendInput input = BlendSamples.other(connection);
+        List<Blend> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input)).isTrue();
 
         Blend after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -53,6 +58,7 @@ class BlendRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         Blend stored = BlendSamples.inserted(connection);
+        BlendSamples.inserted(connection);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.id())).isTrue();

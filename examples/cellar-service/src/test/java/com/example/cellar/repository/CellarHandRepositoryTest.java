@@ -13,6 +13,7 @@ import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -41,12 +42,16 @@ class CellarHandRepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         CellarHand before = CellarHandSamples.inserted(connection);
+        CellarHandSamples.inserted(connection);
         CellarHandInput input = CellarHandSamples.other(connection);
+        List<CellarHand> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input)).isTrue();
 
         CellarHand after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -54,6 +59,7 @@ class CellarHandRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         CellarHand stored = CellarHandSamples.inserted(connection);
+        CellarHandSamples.inserted(connection);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.id())).isTrue();

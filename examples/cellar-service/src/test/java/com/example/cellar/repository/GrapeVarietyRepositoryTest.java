@@ -13,6 +13,7 @@ import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -41,12 +42,16 @@ class GrapeVarietyRepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         GrapeVariety before = GrapeVarietySamples.inserted(connection);
+        GrapeVarietySamples.inserted(connection);
         GrapeVarietyInput input = GrapeVarietySamples.other(connection);
+        List<GrapeVariety> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, before.code(), input)).isTrue();
 
         GrapeVariety after = repository.findById(connection, before.code()).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -54,6 +59,7 @@ class GrapeVarietyRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         GrapeVariety stored = GrapeVarietySamples.inserted(connection);
+        GrapeVarietySamples.inserted(connection);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.code())).isTrue();

@@ -12,6 +12,7 @@ import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -40,12 +41,16 @@ class LabelRepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         Label before = LabelSamples.inserted(connection);
+        LabelSamples.inserted(connection);
         LabelInput input = LabelSamples.other(connection);
+        List<Label> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input)).isTrue();
 
         Label after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -53,6 +58,7 @@ class LabelRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         Label stored = LabelSamples.inserted(connection);
+        LabelSamples.inserted(connection);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.id())).isTrue();

@@ -13,6 +13,7 @@ import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -41,12 +42,16 @@ class ParcelRepositoryTest {
     void updateStoresEveryColumn() throws SQLException {
         Connection connection = transaction.connection();
         Parcel before = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
         ParcelInput input = ParcelSamples.other(connection);
+        List<Parcel> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input)).isTrue();
 
         Parcel after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
+        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -54,6 +59,7 @@ class ParcelRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         Parcel stored = ParcelSamples.inserted(connection);
+        ParcelSamples.inserted(connection);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.id())).isTrue();

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.example.cellar.dto.WineLotHarvestInput;
 import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.samples.WineLotHarvestSamples;
+import com.example.cellar.support.Api;
 import com.example.cellar.support.Condition;
+import com.example.cellar.support.InputReader;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
@@ -40,6 +42,7 @@ class WineLotHarvestRepositoryTest {
     void deleteRemovesTheRowAndNoOther() throws SQLException {
         Connection connection = transaction.connection();
         WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+        insertBeside(connection, stored);
         long rows = repository.count(connection, Condition.NONE);
 
         assertThat(repository.delete(connection, stored.primaryKey())).isTrue();
@@ -61,6 +64,15 @@ class WineLotHarvestRepositoryTest {
         assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
         assertThat(repository.list(connection, Page.first(1).after(all.get(0).wineLotId(), all.get(0).harvestId()))
                 .rows()).isEqualTo(all.subList(1, 2));
+    }
+
+    /** Inserts rows that have parts of their keys in common with a stored one. */
+    private void insertBeside(Connection connection, WineLotHarvest stored) throws SQLException {
+        for (String part : List.of("wineLotId", "harvestId")) {
+            repository.insert(connection, InputReader.read(
+                    Api.copying(WineLotHarvestSamples.sample(connection), WineLotHarvestInput.of(stored), part),
+                            WineLotHarvestInput.class));
+        }
     }
 
     private static void assertStored(Connection connection, WineLotHarvest stored, WineLotHarvestInput input)

@@ -88,17 +88,19 @@ public final class Api {
 
     /** Sends a body as it is if it is text, else as JSON. */
     public ApiAnswer send(String method, String path, String contentType, Object body) {
-        HttpRequest.BodyPublisher publisher = body == null
-                ? HttpRequest.BodyPublishers.noBody()
-                : HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : Json.MAPPER.valueToTree(body)
-                        .toString());
+        String text = body == null || body instanceof String ? (String) body : Json.MAPPER.valueToTree(body).toString();
+        String id = Exchanges.next();
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path))
                 .timeout(Duration.ofSeconds(30))
                 .header("Content-Type", contentType)
-                .method(method, publisher);
+                .header("X-Request-Id", id)
+                .method(method, text == null ? HttpRequest.BodyPublishers.noBody()
+                        : HttpRequest.BodyPublishers.ofString(text));
         headers.forEach(request::setHeader);
         try {
-            return new ApiAnswer(CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString()));
+            ApiAnswer answer = new ApiAnswer(CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString()));
+            Exchanges.note(id, method, path, contentType, text, answer);
+            return answer;
         } catch (IOException e) {
             throw new UncheckedIOException(method + " " + path, e);
         } catch (InterruptedException e) {

@@ -7,10 +7,14 @@ import java.util.Map;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.TestExecutionExceptionHandler;
 
 /** The running service on the test database; takes away the rows that each test adds. */
-public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallback, AfterAllCallback {
+public final class ServiceUnderTest
+        implements BeforeAllCallback, BeforeEachCallback, TestExecutionExceptionHandler, AfterEachCallback,
+                AfterAllCallback {
     private final List<Tables> tables;
     private Running running;
 
@@ -45,6 +49,16 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
     }
 
     @Override
+    public void beforeEach(ExtensionContext context) {
+        Exchanges.begin();
+    }
+
+    @Override
+    public void handleTestExecutionException(ExtensionContext context, Throwable failure) throws Throwable {
+        throw Exchanges.told(failure);
+    }
+
+    @Override
     public void afterEach(ExtensionContext context) throws SQLException {
         TestDatabase.of(context).restore(tables);
     }
@@ -56,6 +70,7 @@ public final class ServiceUnderTest implements BeforeAllCallback, AfterEachCallb
 
     private record Running(Server server, Connection connection) implements AutoCloseable {
         static Running on(TestDatabase database) {
+            Exchanges.listen();
             try {
                 Connection connection = database.connect();
                 return new Running(Server.start(Settings.from(Map.of(
