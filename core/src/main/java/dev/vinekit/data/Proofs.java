@@ -13,6 +13,7 @@ import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
@@ -32,24 +33,30 @@ public final class Proofs {
     private final Mapping mapping;
     private final Entity entity;
     private final SampleRows samples;
+    private final boolean reportsKeys;
     private final SampleRow sample;
     private final WrongValues wrong;
     private final List<Proof> found = new ArrayList<>();
 
-    private Proofs(Mapping mapping, Entity entity, SampleRows samples) {
+    private Proofs(Mapping mapping, Entity entity, SampleRows samples, boolean reportsKeys) {
         this.mapping = mapping;
         this.entity = entity;
         this.samples = samples;
+        this.reportsKeys = reportsKeys;
         this.sample = samples.row(entity, false);
         this.wrong = new WrongValues(entity, sample);
     }
 
-    /** The rules of a table in the order of its definition: keys, references, checks, then column by column. */
-    public static List<Proof> of(Mapping mapping, Entity entity, SampleRows samples) {
+    /**
+     * The rules of a table in the order of its definition: keys, references, checks, then column by column.
+     *
+     * @param reportsKeys whether the database says which key a row that it refuses would repeat
+     */
+    public static List<Proof> of(Mapping mapping, Entity entity, SampleRows samples, boolean reportsKeys) {
         if (entity.table().isView()) {
             return List.of();
         }
-        Proofs proofs = new Proofs(mapping, entity, samples);
+        Proofs proofs = new Proofs(mapping, entity, samples, reportsKeys);
         proofs.keys();
         entity.relations().forEach(proofs::reference);
         entity.checks().forEach(proofs::check);
@@ -84,7 +91,8 @@ public final class Proofs {
                     ? Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".")
                     : within.isPresent()
                     ? Proof.none(rule, "Rows that break it break " + within.get().name() + " too.")
-                    : Proof.by(rule, new Trial.Duplicated(fields)));
+                    : Proof.by(rule, new Trial.Duplicated(fields, reportsKeys && definition.isEmpty()
+                            && entity.table().kind() != Table.Kind.PARTITIONED_TABLE)));
         }
     }
 
@@ -118,6 +126,10 @@ public final class Proofs {
 
     private void check(Entity.CheckedFields check) {
         Rule rule = new Rule(Rule.Kind.CHECK, check.constraint(), check.fields(), check.check().expression());
+        if (check.fields().stream().anyMatch(field -> field.converter().isPresent())) {
+            found.add(Proof.none(rule, "A class of your own converts " + names(check.fields()) + "."));
+            return;
+        }
         List<Trial> trials = new ArrayList<>();
         check.fieldRules().forEach((field, rules) -> {
             if (field.input() == Field.Input.WRITABLE) {

@@ -27,8 +27,12 @@ public sealed interface Trial {
     /** One field has the value of another. */
     record Repeated(Field from, Field to) implements Trial { }
 
-    /** A new row has the values of a stored one in these fields. */
-    record Duplicated(List<Field> fields) implements Trial { }
+    /**
+     * A new row has the values of a stored one in these fields.
+     *
+     * @param named whether the answer can tell which fields they are
+     */
+    record Duplicated(List<Field> fields, boolean named) implements Trial { }
 
     /** A new row refers to one that is not there, by the last of its fields. */
     record Dangling(Relation relation, Object value) implements Trial { }

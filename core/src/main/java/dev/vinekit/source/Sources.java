@@ -75,7 +75,7 @@ public final class Sources {
         List<String> libraries = sources.project(seed);
         sources.writeJava();
         sources.templates.refuseUnknown();
-        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping), libraries, sources.templates.own());
+        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect), libraries, sources.templates.own());
     }
 
     private List<JavaFile> table(Entity entity, EntityView e) {

@@ -46,6 +46,11 @@ public interface Dialect {
         return key.name();
     }
 
+    /** Whether the database says which key a row that it refuses would repeat. */
+    default boolean reportsKeys() {
+        return true;
+    }
+
     /** What the database calls a check when it refuses a row on account of it. */
     default String reported(Check check) {
         return check.name();

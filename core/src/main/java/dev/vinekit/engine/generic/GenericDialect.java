@@ -86,4 +86,9 @@ final class GenericDialect implements Dialect {
     public String changes(SchemaDifference difference) {
         return new StandardChanges(this, difference, new StandardDefinition(this, difference.after())).script();
     }
+
+    @Override
+    public boolean reportsKeys() {
+        return false;
+    }
 }

@@ -101,6 +101,7 @@ public record EntityView(
      * @param divided a column by whose order every row is before, beside or after a sample
      * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
+     * @param changed the same, if it certainly has another value afterwards
      * @param differingKey fields of the key that differ between two samples
      * @param descending the query for the rows by descending key
      * @param sorted a column to sort by that has equal values, or none
@@ -120,6 +121,7 @@ public record EntityView(
             List<FieldView> shared,
             boolean transactional,
             Optional<FieldView> patched,
+            Optional<FieldView> changed,
             List<FieldView> differingKey,
             JavaString descending,
             Optional<FieldView> sorted,

@@ -32,7 +32,7 @@ final class EntityViews {
         this.mapping = mapping;
         this.fields = new FieldViews(readsTyped);
         this.relations = new RelationViews(mapping);
-        this.tests = new TestViews(mapping, relations);
+        this.tests = new TestViews(mapping, relations, dialect);
     }
 
     RelationViews relations() {

@@ -26,10 +26,9 @@ public record RuleView(
      *
      * @param rule what it breaks
      * @param stored whether another row is inserted first
-     * @param body made from {@code input}
-     * @param fields the fields that are blamed
+     * @param expectation the body, made from {@code input}, the status, and the fields that are blamed if that is known
      */
-    public record RefusalView(JavaName method, DocText rule, boolean stored, JavaCode body, int status, JavaCode fields) {
+    public record RefusalView(JavaName method, DocText rule, boolean stored, JavaCode expectation) {
     }
 
     /** A test about a field. */

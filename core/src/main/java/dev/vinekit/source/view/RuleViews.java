@@ -72,7 +72,7 @@ final class RuleViews {
             return refused(doc, "duplicate" + FieldViews.capitalised(joined(duplicated.fields())) + "IsRefused", true,
                     JavaCode.of("Api.copying(input, %s.of(stored), %s)", entity.name().with("Input"),
                             JavaCode.list(duplicated.fields().stream().map(RuleViews::json).toList())),
-                    409, duplicated.fields());
+                    409, duplicated.named() ? duplicated.fields() : List.of());
         } else if (trial instanceof Trial.Dangling dangling) {
             List<Field> fields = dangling.relation().fields();
             Field last = fields.get(fields.size() - 1);
@@ -100,8 +100,9 @@ final class RuleViews {
 
     private String refused(DocText doc, String wanted, boolean stored, JavaCode body, int status, List<Field> fields) {
         JavaName method = unique(wanted);
-        refusals.add(new RuleView.RefusalView(method, doc, stored, body, status,
-                JavaCode.list(fields.stream().map(RuleViews::json).toList())));
+        List<JavaCode> arguments = new ArrayList<>(List.of(body, JavaCode.of("%s", status)));
+        fields.forEach(field -> arguments.add(JavaCode.of("%s", json(field))));
+        refusals.add(new RuleView.RefusalView(method, doc, stored, JavaCode.list(arguments)));
         return method.value();
     }
 

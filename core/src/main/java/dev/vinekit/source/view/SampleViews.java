@@ -26,9 +26,11 @@ import java.util.Map;
 final class SampleViews {
     private final Mapping mapping;
     private final SampleRows samples;
+    private final boolean reportsKeys;
 
-    SampleViews(Mapping mapping) {
+    SampleViews(Mapping mapping, boolean reportsKeys) {
         this.mapping = mapping;
+        this.reportsKeys = reportsKeys;
         this.samples = new SampleRows(mapping);
     }
 
@@ -38,7 +40,7 @@ final class SampleViews {
 
     /** How the rules of a table are proved. */
     List<Proof> proofs(Entity entity) {
-        return Proofs.of(mapping, entity, samples);
+        return Proofs.of(mapping, entity, samples, reportsKeys);
     }
 
     SampleView of(Entity entity, boolean other) {

@@ -73,8 +73,8 @@ public final class ServiceViews {
     }
 
     /** The rules of every table, with the names of the tests that prove them. */
-    public static Map<TableName, List<TestedRule>> rules(Mapping mapping) {
-        TestViews tests = new TestViews(mapping, new RelationViews(mapping));
+    public static Map<TableName, List<TestedRule>> rules(Mapping mapping, Dialect dialect) {
+        TestViews tests = new TestViews(mapping, new RelationViews(mapping), dialect);
         return mapping.entities().stream().collect(Collectors.toMap(entity -> entity.table().name(), tests::rules));
     }
 

@@ -14,9 +14,11 @@ import dev.vinekit.schema.Index;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.source.TestedRule;
+import dev.vinekit.sql.Dialect;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -34,14 +36,14 @@ final class TestViews {
     private final RelationViews relations;
     private final Map<TableName, Integer> order = new HashMap<>();
 
-    TestViews(Mapping mapping, RelationViews relations) {
+    TestViews(Mapping mapping, RelationViews relations, Dialect dialect) {
         this.mapping = mapping;
         this.relations = relations;
         List<Entity> inOrder = mapping.inReferenceOrder();
         for (int i = 0; i < inOrder.size(); i++) {
             order.put(inOrder.get(i).table().name(), i);
         }
-        this.samples = new SampleViews(mapping);
+        this.samples = new SampleViews(mapping, dialect.reportsKeys());
     }
 
     EntityView.TestView of(Entity entity, Map<Field, FieldView> views) {
@@ -60,9 +62,10 @@ final class TestViews {
                 relations.finderTests(entity, sample),
                 relations.filterTests(entity, sample),
                 divided(entity, sample).map(views::get),
-                shared(entity).stream().map(views::get).toList(),
+                shared(entity, sample).stream().map(views::get).toList(),
                 entity.transactional(),
                 patched(entity, sample, other).map(views::get),
+                patched(entity, sample, other).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).map(views::get),
                 entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList(),
                 JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
@@ -73,8 +76,8 @@ final class TestViews {
                 PermissionsView.tests(mapping, entity));
     }
 
-    /** The parts of a key of several that two rows may have alike, whatever else they are. */
-    private static List<Field> shared(Entity entity) {
+    /** The parts of a key of several that a row may have in common with a sample, and still differ from it. */
+    private static List<Field> shared(Entity entity, SampleRow sample) {
         Set<String> bound = new HashSet<>();
         entity.relations().stream().filter(relation -> relation.fields().size() > 1)
                 .forEach(relation -> bound.addAll(relation.foreignKey().columns()));
@@ -83,12 +86,16 @@ final class TestViews {
                 bound.addAll(List.of(compare.left().column().name(), compare.right().column().name()));
             }
         });
-        entity.table().uniqueKeys().stream().map(UniqueKey::columns).filter(columns -> columns.size() == 1).forEach(bound::addAll);
-        entity.table().indexes().stream().filter(Index::unique).map(Index::columns).filter(columns -> columns.size() == 1)
-                .forEach(bound::addAll);
+        List<List<String>> keys = new ArrayList<>(entity.table().uniqueKeys().stream().map(UniqueKey::columns).toList());
+        keys.add(entity.keyColumns());
+        entity.table().indexes().stream().filter(Index::unique).map(Index::columns).forEach(keys::add);
         return entity.key().size() < 2 || entity.checks().stream().anyMatch(check -> !check.understood()) ? List.of()
                 : entity.key().stream().filter(field -> !bound.contains(field.column().name()))
-                        .filter(field -> field.input() == Field.Input.WRITABLE).toList();
+                        .filter(field -> field.input() == Field.Input.WRITABLE)
+                        .filter(field -> keys.stream().filter(key -> key.contains(field.column().name()))
+                                .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
+                                        .anyMatch(column -> differs(sample.values().get(entity.field(column))))))
+                        .toList();
     }
 
     /** A column by whose order every row is before, beside or after a sample. */

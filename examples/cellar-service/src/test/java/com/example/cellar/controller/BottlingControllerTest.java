@@ -343,17 +343,6 @@ class BottlingControllerTest {
 
     @Test
     @Tag("patch")
-    void changedRowHasAnotherTag() throws SQLException {
-        String path = path(BottlingSamples.inserted(connection));
-        String before = api.get(path).header("ETag");
-
-        ApiAnswer answer = api.patch(path, Api.only(BottlingSamples.other(connection), "blendId"));
-
-        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
-    }
-
-    @Test
-    @Tag("patch")
     void patchOfAnotherStateIsRefused() throws SQLException {
         Bottling before = BottlingSamples.inserted(connection);
         String tag = api.get(path(before)).header("ETag");
@@ -573,7 +562,7 @@ class BottlingControllerTest {
         ApiAnswer answer = api.post(PATH, body);
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
-        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(answer.violatedFields()).as(answer.text()).containsAll(List.of(fields));
         if (status == 400) {
             assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
         }

@@ -306,17 +306,6 @@ class LabAnalysisControllerTest {
 
     @Test
     @Tag("patch")
-    void changedRowHasAnotherTag() throws SQLException {
-        String path = path(LabAnalysisSamples.inserted(connection));
-        String before = api.get(path).header("ETag");
-
-        ApiAnswer answer = api.patch(path, Api.only(LabAnalysisSamples.other(connection), "wineLotId"));
-
-        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
-    }
-
-    @Test
-    @Tag("patch")
     void patchOfAnotherStateIsRefused() throws SQLException {
         LabAnalysis before = LabAnalysisSamples.inserted(connection);
         String tag = api.get(path(before)).header("ETag");
@@ -449,7 +438,7 @@ class LabAnalysisControllerTest {
         ApiAnswer answer = api.post(PATH, body);
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
-        assertThat(answer.violatedFields()).as(answer.text()).contains(fields);
+        assertThat(answer.violatedFields()).as(answer.text()).containsAll(List.of(fields));
         if (status == 400) {
             assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
         }
