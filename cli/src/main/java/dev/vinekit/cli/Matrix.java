@@ -68,8 +68,8 @@ final class Matrix {
         List<String> lines = new ArrayList<>();
         for (ServiceDescription.TableDescription table : report.service().tables()) {
             report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).forEach(rule -> lines.add(
-                    "  " + style.table(table.table(), 60) + ": " + style.cell(rule.title(), 100) + "\n    "
-                            + style.faint(words(rule.state()) + ". " + style.cell(rule.reason(), 200))));
+                    "  " + style.table(table.table(), 60) + ": " + style.cell(rule.title(), 60) + "  "
+                            + style.faint(words(rule.state()) + ": " + style.cell(rule.reason(), 200))));
         }
         if (lines.isEmpty()) {
             return;

@@ -1,0 +1,71 @@
+package dev.vinekit.data;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
+import dev.vinekit.VineKit;
+import dev.vinekit.mapping.Mapping;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class ProofsTest {
+    private static List<Proof> proofs(String script) throws Exception {
+        try (TestDatabases database = TestDatabases.h2(script)) {
+            Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.made");
+            return Proofs.of(mapping, mapping.entities().get(0), new SampleRows(mapping), true);
+        }
+    }
+
+    private static Proof of(List<Proof> proofs, Rule.Kind kind, String name) {
+        return proofs.stream().filter(proof -> proof.rule().kind() == kind && proof.rule().name().equals(name)).findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void everyConstraintIsListedWithTrialsOrAReason() throws Exception {
+        List<Proof> proofs = proofs("""
+                CREATE TABLE cask (
+                    id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+                    code VARCHAR(8) NOT NULL CONSTRAINT cask_code UNIQUE,
+                    litres INT NOT NULL CONSTRAINT cask_litres CHECK (litres BETWEEN 20 AND 900),
+                    staves INT DEFAULT 27 NOT NULL,
+                    gallons INT GENERATED ALWAYS AS (litres / 4)
+                )""");
+
+        assertThat(proofs).extracting(proof -> proof.rule().kind().words() + " " + proof.rule().name()).contains(
+                "unique CASK_CODE", "check CASK_LITRES", "not null CODE", "type CODE", "not null LITRES", "default STAVES",
+                "not null STAVES", "generated GALLONS");
+        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_LITRES").trials()).extracting(trial -> ((Trial.Values) trial).how())
+                .containsExactly("BelowItsLeast", "AboveItsMost");
+        assertThat(of(proofs, Rule.Kind.DEFAULT, "STAVES").trials()).hasOnlyElementsOfType(Trial.LeftOut.class);
+        assertThat(of(proofs, Rule.Kind.GENERATED, "GALLONS").trials()).hasOnlyElementsOfType(Trial.Given.class);
+    }
+
+    @Test
+    void ruleBehindAStricterOneSaysSo() throws Exception {
+        List<Proof> proofs = proofs("""
+                CREATE TABLE cask (
+                    code VARCHAR(8) PRIMARY KEY,
+                    toast SMALLINT CONSTRAINT cask_toast CHECK (toast BETWEEN 0 AND 4),
+                    cooper VARCHAR(30),
+                    CONSTRAINT cask_cooper UNIQUE (code, cooper)
+                )""");
+
+        assertThat(of(proofs, Rule.Kind.TYPE, "TOAST").reason()).hasValue("Whatever breaks it breaks another rule too.");
+        assertThat(of(proofs, Rule.Kind.UNIQUE, "CASK_COOPER").reason()).get().asString().startsWith("Rows that break it break");
+    }
+
+    @Test
+    void checkThatTheServiceDoesNotKnowIsNotClaimed() throws Exception {
+        List<Proof> proofs = proofs("""
+                CREATE TABLE cask (
+                    code VARCHAR(8) PRIMARY KEY,
+                    opened DATE, emptied DATE,
+                    CONSTRAINT cask_days CHECK (opened + 30 > emptied OR emptied IS NULL)
+                )""");
+
+        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").trials()).isEmpty();
+        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").reason()).get().asString().contains("leaves it to the database");
+    }
+}
