@@ -42,6 +42,15 @@ class MatrixTest {
     }
 
     @Test
+    void rulesAreCountedAndThoseWithoutProofNeverHidden() {
+        assertThat(shown(PLAIN, report(List.of(passed("list")), List.of()))).contains("ok 1/3", "Rules without proof",
+                "day_book: unique book_name: name  not tested: duplicateTest did not run.",
+                "day_book: type VARCHAR(9) of NAME  not provable: A check is stricter.");
+        assertThat(shown(PLAIN, report(List.of(failed("list", "no")), List.of()))).contains("FAIL 0/3",
+                "day_book: check book_pages: pages > 0  broken: listTest failed.");
+    }
+
+    @Test
     void longListOfFailuresIsCut() {
         List<TestOutcome> failures = new ArrayList<>();
         for (int i = 0; i < 13; i++) {
@@ -127,7 +136,10 @@ class MatrixTest {
     private static TestReport report(List<TestOutcome> outcomes, List<String> changedTables) {
         ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", List.of(
                 new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
-                        Set.of(Operation.LIST, Operation.CREATE), List.of("No key."))));
+                        Set.of(Operation.LIST, Operation.CREATE), List.of("No key."), List.of(
+                        new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0", List.of("listTest"), ""),
+                        new ServiceDescription.RuleDescription("unique", "book_name", "name", List.of("duplicateTest"), ""),
+                        new ServiceDescription.RuleDescription("type", "NAME", "VARCHAR(9)", List.of(), "A check is stricter.")))));
         return new TestReport(service, outcomes, Duration.ofSeconds(1), 7, changedTables);
     }
 

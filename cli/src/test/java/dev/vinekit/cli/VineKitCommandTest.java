@@ -144,7 +144,13 @@ class VineKitCommandTest {
         Tool.Result result = tool.run("test", "--dir", "service");
 
         assertThat(result.exit()).isEqualTo(1);
-        assertThat(result.out()).contains("TreeControllerTest.readReturnsTheRow", "expected: 200", "but was: 404");
+        assertThat(result.out()).contains("TreeControllerTest.readReturnsTheRow", "expected: 200", "but was: 404",
+                "The last request:", "curl -i -X GET");
+        assertThat(tool.run("test", "--dir", "service", "--tables", "pick*").out())
+                .contains("Rules without proof", "not provable").doesNotContain("TreeControllerTest");
+        Tool.Result unknown = tool.run("test", "--dir", "service", "--tables", "pickling");
+        assertThat(unknown.exit()).isEqualTo(2);
+        assertThat(unknown.err()).contains("pickling", "The nearest name is PICKING");
     }
 
     @Test
