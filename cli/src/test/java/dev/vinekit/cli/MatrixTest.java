@@ -51,6 +51,18 @@ class MatrixTest {
     }
 
     @Test
+    void ruleThatIsShownInPartIsNotProved() {
+        ServiceDescription.RuleDescription rule = new ServiceDescription.RuleDescription(
+                "reference", "book_shelf", "", List.of("listTest"), "No test deletes the row that it refers to.");
+        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", List.of(
+                new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
+                        Set.of(Operation.LIST), List.of(), List.of(rule))));
+
+        assertThat(shown(PLAIN, new TestReport(service, List.of(passed("list")), Duration.ZERO, 0, List.of()))).contains(
+                "ok 0/1", "day_book: reference book_shelf  not tested: No test deletes the row that it refers to.");
+    }
+
+    @Test
     void longListOfFailuresIsCut() {
         List<TestOutcome> failures = new ArrayList<>();
         for (int i = 0; i < 13; i++) {

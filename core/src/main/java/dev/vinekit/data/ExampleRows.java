@@ -6,7 +6,6 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.TableName;
-import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.InsertedRows;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -126,11 +125,7 @@ public final class ExampleRows {
     }
 
     private static boolean collides(Entity entity, Map<Field, String> row, Map<Field, String> other) {
-        List<UniqueKey> keys = new ArrayList<>(entity.table().uniqueKeys());
-        entity.table().primaryKey().ifPresent(keys::add);
-        entity.table().indexes().stream().filter(index -> index.unique() && index.definition().isEmpty())
-                .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
-        return keys.stream().map(key -> key.columns().stream().map(entity::field).toList())
+        return entity.table().keys().stream().map(key -> key.columns().stream().map(entity::field).toList())
                 .anyMatch(fields -> fields.stream().allMatch(field ->
                         row.get(field) != null && row.get(field).equalsIgnoreCase(other.get(field))));
     }

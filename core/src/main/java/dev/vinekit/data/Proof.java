@@ -6,14 +6,14 @@ import java.util.Optional;
 /**
  * How a rule is proved.
  *
- * @param trials the requests that do it, none if there is a reason
- * @param reason why it cannot be proved
+ * @param trials the requests that do it
+ * @param reason why it cannot be proved, or with trials, what they leave out
  */
 public record Proof(Rule rule, List<Trial> trials, Optional<String> reason) {
     public Proof {
         trials = List.copyOf(trials);
-        if (trials.isEmpty() == reason.isEmpty()) {
-            throw new IllegalArgumentException("a rule has either trials or a reason: " + rule);
+        if (trials.isEmpty() && reason.isEmpty()) {
+            throw new IllegalArgumentException("a rule has trials or a reason: " + rule);
         }
     }
 

@@ -66,34 +66,42 @@ public final class Proofs {
     }
 
     private void keys() {
-        List<UniqueKey> keys = new ArrayList<>(entity.table().primaryKey().stream().toList());
-        keys.addAll(entity.table().uniqueKeys());
-        entity.table().indexes().stream().filter(Index::unique).map(index ->
-                new UniqueKey(index.name(), index.definition().map(this::mentioned).orElse(index.columns()))).forEach(keys::add);
-        for (UniqueKey key : keys) {
-            List<Field> fields = key.columns().stream().map(entity::field).toList();
-            boolean primary = entity.table().primaryKey().filter(key::equals).isPresent();
-            Optional<String> definition = entity.table().indexes().stream().filter(index -> index.name().equals(key.name()))
-                    .flatMap(index -> index.definition().stream()).findFirst();
-            Rule rule = new Rule(primary ? Rule.Kind.PRIMARY_KEY : Rule.Kind.UNIQUE, key.name(), fields,
-                    definition.orElse(names(fields)));
-            Optional<UniqueKey> within = keys.stream()
-                    .filter(other -> !other.columns().isEmpty() && other.columns().size() < key.columns().size())
-                    .filter(other -> key.columns().containsAll(other.columns())).findFirst();
-            found.add(fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)
-                    ? Proof.by(rule, fields.stream().filter(field -> field.input() == Field.Input.ASSIGNED)
-                            .map(Trial.Given::new).toArray(Trial[]::new))
-                    : fields.isEmpty() || definition.filter(sql -> sql.matches("(?is).*\\bWHERE\\b.*")).isPresent()
-                    ? Proof.none(rule, "It is about part of the rows only.")
-                    : fields.stream().anyMatch(field -> field.input() == Field.Input.READ_ONLY)
-                    ? Proof.none(rule, "Clients do not write " + names(fields) + ".")
-                    : !fields.stream().allMatch(sample::has)
-                    ? Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".")
-                    : within.isPresent()
-                    ? Proof.none(rule, "Rows that break it break " + within.get().name() + " too.")
-                    : Proof.by(rule, new Trial.Duplicated(fields, reportsKeys && definition.isEmpty()
-                            && entity.table().kind() != Table.Kind.PARTITIONED_TABLE)));
+        List<UniqueKey> keys = new ArrayList<>(entity.table().keys());
+        for (Index index : entity.table().indexes()) {
+            if (index.unique() && index.definition().isPresent()) {
+                keys.add(new UniqueKey(index.name(), mentioned(index.definition().get())));
+            }
         }
+        keys.forEach(key -> found.add(key(key, keys)));
+    }
+
+    private Proof key(UniqueKey key, List<UniqueKey> keys) {
+        List<Field> fields = key.columns().stream().map(entity::field).toList();
+        boolean primary = entity.table().primaryKey().filter(key::equals).isPresent();
+        Optional<String> definition = entity.table().indexes().stream().filter(index -> index.name().equals(key.name()))
+                .flatMap(index -> index.definition().stream()).findFirst();
+        Rule rule = new Rule(primary ? Rule.Kind.PRIMARY_KEY : Rule.Kind.UNIQUE, key.name(), fields,
+                definition.orElse(names(fields)));
+        if (fields.isEmpty() || definition.filter(sql -> sql.matches("(?is).*\\bWHERE\\b.*")).isPresent()) {
+            return Proof.none(rule, "It is about part of the rows only.");
+        }
+        if (fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)) {
+            return Proof.none(rule, "The database numbers the rows.");
+        }
+        if (fields.stream().anyMatch(field -> field.input() == Field.Input.READ_ONLY)) {
+            return Proof.none(rule, "Clients do not write " + names(fields) + ".");
+        }
+        if (!fields.stream().allMatch(sample::has)) {
+            return Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".");
+        }
+        Optional<UniqueKey> within = keys.stream()
+                .filter(other -> !other.columns().isEmpty() && other.columns().size() < key.columns().size())
+                .filter(other -> key.columns().containsAll(other.columns())).findFirst();
+        if (within.isPresent()) {
+            return Proof.none(rule, "Rows that break it break " + within.get().name() + " too.");
+        }
+        return Proof.by(rule, new Trial.Duplicated(fields, reportsKeys && definition.isEmpty()
+                && entity.table().kind() != Table.Kind.PARTITIONED_TABLE));
     }
 
     private List<String> mentioned(String definition) {
@@ -108,20 +116,25 @@ public final class Proofs {
                 names(relation.fields()) + " -> " + target.table().name().name() + " (" + String.join(", ", key.targetColumns())
                         + ")" + (key.onDelete() == ForeignKey.Action.NO_ACTION ? "" : " ON DELETE " + key.onDelete().sql()));
         List<Trial> trials = new ArrayList<>();
+        List<String> untold = new ArrayList<>();
         Field last = relation.fields().get(relation.fields().size() - 1);
         boolean alone = entity.relations().stream().filter(other -> other.fields().contains(last)).count() == 1;
-        boolean whole = samples.isFollowed(entity, relation, false) || relation.fields().size() == 1;
-        if (alone && whole && last.input() == Field.Input.WRITABLE) {
-            wrong.missing(last).ifPresent(value -> trials.add(new Trial.Dangling(relation, value)));
+        boolean followed = samples.isFollowed(entity, relation, false);
+        Optional<Object> missing = alone && last.input() == Field.Input.WRITABLE && (followed || relation.fields().size() == 1)
+                ? wrong.missing(last) : Optional.empty();
+        missing.ifPresentOrElse(value -> trials.add(new Trial.Dangling(relation, value)), () -> untold.add(
+                alone ? "No request is known that refers to a missing row and breaks nothing else."
+                        : last.column().name() + " belongs to another reference too."));
+        if (target.can(Operation.DELETE)) {
+            boolean byKey = target.key().size() == 1 && relation.fields().size() == 1
+                    && target.key().get(0).column().name().equals(key.targetColumns().get(0));
+            if (byKey && followed && !target.equals(entity) && key.onDelete().refuses()) {
+                trials.add(new Trial.Abandoned(relation));
+            } else {
+                untold.add("No test deletes the row that it refers to.");
+            }
         }
-        boolean byKey = target.key().size() == 1 && relation.fields().size() == 1
-                && target.key().get(0).column().name().equals(key.targetColumns().get(0));
-        if (byKey && !target.equals(entity) && target.can(Operation.DELETE) && key.onDelete().refuses()
-                && samples.isFollowed(entity, relation, false)) {
-            trials.add(new Trial.Abandoned(relation));
-        }
-        found.add(trials.isEmpty() ? Proof.none(rule, alone ? "No value is known that certainly is not there."
-                : last.column().name() + " belongs to another reference too.") : new Proof(rule, trials, Optional.empty()));
+        found.add(new Proof(rule, trials, untold.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", untold))));
     }
 
     private void check(Entity.CheckedFields check) {
@@ -138,12 +151,15 @@ public final class Proofs {
         });
         check.listed().stream().filter(field -> field.input() == Field.Input.WRITABLE)
                 .forEach(field -> wrong.unlisted(field).ifPresent(trials::add));
-        check.rowRules().forEach(part -> rowTrial(part).ifPresent(trials::add));
-        found.add(!trials.isEmpty() && check.understood() ? new Proof(rule, trials, Optional.empty())
-                : Proof.none(rule, !check.understood()
-                ? "The service leaves it to the database, and no row is known that breaks it alone."
-                : check.fields().stream().anyMatch(field -> field.input() != Field.Input.WRITABLE)
-                ? "Clients do not write " + names(check.fields()) + "." : "Whatever breaks it breaks another rule too."));
+        List<Optional<Trial>> ofRows = check.rowRules().stream().map(this::rowTrial).toList();
+        ofRows.forEach(trial -> trial.ifPresent(trials::add));
+        boolean written = check.fields().stream().allMatch(field -> field.input() == Field.Input.WRITABLE);
+        Optional<String> reason = !check.understood()
+                ? Optional.of("The service leaves it to the database, and no row is known that breaks it alone.")
+                : !written ? Optional.of("Clients do not write all of " + names(check.fields()) + ".")
+                : ofRows.stream().anyMatch(Optional::isEmpty) ? Optional.of("No row is known that breaks each part of it alone.")
+                : trials.isEmpty() ? Optional.of("Whatever breaks it breaks another rule too.") : Optional.empty();
+        found.add(new Proof(rule, trials, reason));
     }
 
     private Optional<Trial> rowTrial(RowRule rule) {
@@ -167,6 +183,11 @@ public final class Proofs {
         if (column.isComputed()) {
             found.add(Proof.by(new Rule(Rule.Kind.GENERATED, column.name(), List.of(field),
                     column.computed().orElseThrow().expression()), new Trial.Given(field)));
+            return;
+        }
+        if (field.input() == Field.Input.ASSIGNED) {
+            found.add(Proof.by(new Rule(Rule.Kind.GENERATED, column.name(), List.of(field), "numbered by the database"),
+                    new Trial.Given(field)));
             return;
         }
         if (field.input() != Field.Input.WRITABLE) {

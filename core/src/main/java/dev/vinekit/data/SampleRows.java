@@ -13,7 +13,6 @@ import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.SqlText;
 import java.time.LocalDate;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -154,10 +153,6 @@ public final class SampleRows {
 
     /** Whether this field is the one that makes a unique key of the table unique. */
     private static boolean isNumbered(Entity entity, Field field) {
-        List<UniqueKey> keys = new ArrayList<>(entity.table().uniqueKeys());
-        entity.table().primaryKey().ifPresent(keys::add);
-        entity.table().indexes().stream().filter(index -> index.unique() && index.definition().isEmpty())
-                .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
         boolean inExpression = entity.table().indexes().stream().filter(Index::unique)
                 .flatMap(index -> index.definition().stream())
                 .anyMatch(sql -> SqlText.identifiers(sql, word -> word).contains(field.column().name()));
@@ -170,7 +165,7 @@ public final class SampleRows {
             List<String> all = entity.comparable().stream().map(other -> other.column().name()).toList();
             return distinguishing(entity, new UniqueKey("", all)).equals(field.column().name());
         }
-        return keys.stream().filter(key -> key.columns().contains(field.column().name()))
+        return entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().noneMatch(references::contains))
                 .anyMatch(key -> distinguishing(entity, key).equals(field.column().name()));
     }

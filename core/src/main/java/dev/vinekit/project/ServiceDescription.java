@@ -54,8 +54,8 @@ public record ServiceDescription(
     /**
      * A rule of the database.
      *
-     * @param tests the methods of the controller's test that prove that the service keeps it; none if there is a reason
-     * @param reason why it cannot be proved; empty if it can
+     * @param tests the methods of the controller's test that prove that the service keeps it
+     * @param reason why it cannot be proved, or with tests, what they leave out; empty if nothing
      */
     public record RuleDescription(String kind, String name, String text, List<String> tests, String reason) {
         public RuleDescription {

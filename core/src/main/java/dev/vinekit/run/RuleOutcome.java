@@ -11,13 +11,13 @@ import java.util.List;
 public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, String reason) {
     /** How much is known. */
     public enum State {
-        /** All its tests ran and passed. */
+        /** All its tests ran and passed, and they show all of it. */
         PROVED,
         /** One of its tests failed: the service does not keep it. */
         BROKEN,
         /** There is no request that could show it. */
         NOT_PROVABLE,
-        /** There could be a test, but one at least did not run. */
+        /** There could be a test, but it did not run, or the tests show a part of the rule only. */
         NOT_TESTED
     }
 
@@ -31,7 +31,7 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
         }
         List<String> missing = rule.tests().stream()
                 .filter(name -> tests.stream().noneMatch(test -> test.name().equals(name))).toList();
-        return missing.isEmpty() ? new RuleOutcome(rule, State.PROVED, "")
+        return missing.isEmpty() ? new RuleOutcome(rule, rule.reason().isEmpty() ? State.PROVED : State.NOT_TESTED, rule.reason())
                 : new RuleOutcome(rule, State.NOT_TESTED, String.join(", ", missing) + " did not run.");
     }
 

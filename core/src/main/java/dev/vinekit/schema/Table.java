@@ -57,6 +57,13 @@ public record Table(
         indexes = List.copyOf(indexes);
     }
 
+    /** Whatever no two rows may have alike: the primary key, unique constraints, and unique indexes over columns. */
+    public List<UniqueKey> keys() {
+        Stream<UniqueKey> overColumns = indexes.stream().filter(index -> index.unique() && index.definition().isEmpty())
+                .map(index -> new UniqueKey(index.name(), index.columns()));
+        return Stream.of(primaryKey.stream(), uniqueKeys.stream(), overColumns).flatMap(keys -> keys).toList();
+    }
+
     public boolean isView() {
         return viewQuery.isPresent();
     }

@@ -9,8 +9,8 @@ import java.util.Optional;
  * @param kind what sort of rule, in lower case
  * @param name of the constraint or column
  * @param text what it says
- * @param tests the names of the methods; none if there is a reason
- * @param reason why it cannot be proved
+ * @param tests the names of the methods
+ * @param reason why it cannot be proved, or with tests, what they leave out
  */
 public record TestedRule(String kind, String name, String text, List<String> tests, Optional<String> reason) {
     public TestedRule {

@@ -40,6 +40,8 @@ class ProofsTest {
                 .containsExactly("BelowItsLeast", "AboveItsMost");
         assertThat(of(proofs, Rule.Kind.DEFAULT, "STAVES").trials()).hasOnlyElementsOfType(Trial.LeftOut.class);
         assertThat(of(proofs, Rule.Kind.GENERATED, "GALLONS").trials()).hasOnlyElementsOfType(Trial.Given.class);
+        assertThat(of(proofs, Rule.Kind.GENERATED, "ID").trials()).hasOnlyElementsOfType(Trial.Given.class);
+        assertThat(proofs.get(0).reason()).hasValue("The database numbers the rows.");
     }
 
     @Test
@@ -67,5 +69,18 @@ class ProofsTest {
 
         assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").trials()).isEmpty();
         assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").reason()).get().asString().contains("leaves it to the database");
+    }
+
+    @Test
+    void proofOfAPartIsNotOneOfTheWhole() throws Exception {
+        Proof cascade = of(proofs("""
+                CREATE TABLE winery (id INT PRIMARY KEY);
+                CREATE TABLE cask (
+                    code VARCHAR(8) PRIMARY KEY,
+                    winery_id INT NOT NULL CONSTRAINT cask_winery REFERENCES winery (id) ON DELETE CASCADE
+                )"""), Rule.Kind.REFERENCE, "CASK_WINERY");
+
+        assertThat(cascade.trials()).hasOnlyElementsOfType(Trial.Dangling.class);
+        assertThat(cascade.reason()).hasValue("No test deletes the row that it refers to.");
     }
 }

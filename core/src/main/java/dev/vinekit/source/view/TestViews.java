@@ -10,7 +10,6 @@ import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.RowRule;
-import dev.vinekit.schema.Index;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.source.TestedRule;
@@ -18,7 +17,6 @@ import dev.vinekit.sql.Dialect;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -86,13 +84,11 @@ final class TestViews {
                 bound.addAll(List.of(compare.left().column().name(), compare.right().column().name()));
             }
         });
-        List<List<String>> keys = new ArrayList<>(entity.table().uniqueKeys().stream().map(UniqueKey::columns).toList());
-        keys.add(entity.keyColumns());
-        entity.table().indexes().stream().filter(Index::unique).map(Index::columns).forEach(keys::add);
+        List<UniqueKey> keys = entity.table().keys();
         return entity.key().size() < 2 || entity.checks().stream().anyMatch(check -> !check.understood()) ? List.of()
                 : entity.key().stream().filter(field -> !bound.contains(field.column().name()))
                         .filter(field -> field.input() == Field.Input.WRITABLE)
-                        .filter(field -> keys.stream().filter(key -> key.contains(field.column().name()))
+                        .filter(field -> keys.stream().map(UniqueKey::columns).filter(key -> key.contains(field.column().name()))
                                 .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
                                         .anyMatch(column -> differs(sample.values().get(entity.field(column))))))
                         .toList();

@@ -380,15 +380,6 @@ class BlendControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key BLEND_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        BlendInput input = BlendSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Unique BLEND_NAME_VINTAGE_KEY: NAME, VINTAGE. */
     @Test
     @Tag("rules")
@@ -424,6 +415,15 @@ class BlendControllerTest {
         BlendInput input = BlendSamples.sample(connection);
 
         assertRefused(Api.with(input, "vintage", 2101), 400, "vintage");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        BlendInput input = BlendSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null NAME. */

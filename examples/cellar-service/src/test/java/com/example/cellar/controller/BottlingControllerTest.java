@@ -378,15 +378,6 @@ class BottlingControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key BOTTLING_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        BottlingInput input = BottlingSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Reference BOTTLING_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID). */
     @Test
     @Tag("rules")
@@ -439,6 +430,15 @@ class BottlingControllerTest {
         BottlingInput input = BottlingSamples.sample(connection);
 
         assertRefused(Api.with(input, "bottleMl", 376), 400, "bottleMl");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        BottlingInput input = BottlingSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null BLEND_ID. */

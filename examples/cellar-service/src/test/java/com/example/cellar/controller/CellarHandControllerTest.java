@@ -328,15 +328,6 @@ class CellarHandControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key CELLAR_HAND_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        CellarHandInput input = CellarHandSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Unique CELLAR_HAND_EMAIL_KEY: EMAIL. */
     @Test
     @Tag("rules")
@@ -381,6 +372,15 @@ class CellarHandControllerTest {
         CellarHandInput input = CellarHandSamples.sample(connection);
 
         assertRefused(Api.with(input, "email", "?"), 400, "email");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        CellarHandInput input = CellarHandSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null FULL_NAME. */

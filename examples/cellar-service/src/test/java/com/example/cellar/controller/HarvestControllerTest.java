@@ -399,15 +399,6 @@ class HarvestControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key HARVEST_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        HarvestInput input = HarvestSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Unique HARVEST_PARCEL_DAY_KEY: PARCEL_ID, PICKED_ON. */
     @Test
     @Tag("rules")
@@ -461,6 +452,15 @@ class HarvestControllerTest {
         HarvestInput input = HarvestSamples.sample(connection);
 
         assertRefused(Api.with(input, "weightKg", 0), 400, "weightKg");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        HarvestInput input = HarvestSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null PARCEL_ID. */

@@ -341,15 +341,6 @@ class LabAnalysisControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key LAB_ANALYSIS_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Reference LAB_ANALYSIS_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID) ON DELETE CASCADE. */
     @Test
     @Tag("rules")
@@ -393,6 +384,15 @@ class LabAnalysisControllerTest {
         LabAnalysisInput input = LabAnalysisSamples.sample(connection);
 
         assertRefused(Api.with(input, "ph", new BigDecimal("4.51")), 400, "ph");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        LabAnalysisInput input = LabAnalysisSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null WINE_LOT_ID. */

@@ -338,15 +338,6 @@ class LabelControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key LABEL_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        LabelInput input = LabelSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Unique LABEL_TITLE_LANGUAGE_KEY: TITLE, LANGUAGE_CODE. */
     @Test
     @Tag("rules")
@@ -355,6 +346,15 @@ class LabelControllerTest {
         LabelInput input = LabelSamples.sample(connection);
 
         assertRefused(Api.copying(input, LabelInput.of(stored), "title", "languageCode"), 409, "title", "languageCode");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        LabelInput input = LabelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null TITLE. */

@@ -365,15 +365,6 @@ class ParcelControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key PARCEL_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        ParcelInput input = ParcelSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Unique PARCEL_NAME_KEY: NAME. */
     @Test
     @Tag("rules")
@@ -463,6 +454,15 @@ class ParcelControllerTest {
         ParcelInput input = ParcelSamples.sample(connection);
 
         assertRefused(Api.with(input, "soil", "no such value"), 400, "soil");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        ParcelInput input = ParcelSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null NAME. */

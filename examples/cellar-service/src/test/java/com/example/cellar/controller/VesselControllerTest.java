@@ -322,15 +322,6 @@ class VesselControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key VESSEL_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        VesselInput input = VesselSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Unique VESSEL_CODE_KEY: CODE. */
     @Test
     @Tag("rules")
@@ -375,6 +366,15 @@ class VesselControllerTest {
         VesselInput input = VesselSamples.sample(connection);
 
         assertRefused(Api.with(input, "toast", "no such value"), 400, "toast");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        VesselInput input = VesselSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null CODE. */

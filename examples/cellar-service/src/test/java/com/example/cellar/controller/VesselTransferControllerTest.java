@@ -450,15 +450,6 @@ class VesselTransferControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 
-    /** Primary key VESSEL_TRANSFER_PKEY: ID. */
-    @Test
-    @Tag("rules")
-    void idFromTheClientIsRefused() throws SQLException {
-        VesselTransferInput input = VesselTransferSamples.sample(connection);
-
-        assertRefused(Api.with(input, "id", 1), 400, "id");
-    }
-
     /** Reference VESSEL_TRANSFER_FROM_FKEY: from -&gt; VESSEL (ID). */
     @Test
     @Tag("rules")
@@ -502,6 +493,15 @@ class VesselTransferControllerTest {
         VesselTransferInput input = VesselTransferSamples.sample(connection);
 
         assertRefused(Api.with(input, "litres", 0), 400, "litres");
+    }
+
+    /** Generated ID: numbered by the database. */
+    @Test
+    @Tag("rules")
+    void idFromTheClientIsRefused() throws SQLException {
+        VesselTransferInput input = VesselTransferSamples.sample(connection);
+
+        assertRefused(Api.with(input, "id", 1), 400, "id");
     }
 
     /** Not null from. */
