@@ -3,7 +3,6 @@ package dev.vinekit.cli;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import java.io.PrintStream;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -64,19 +63,9 @@ final class ChangeView {
     /** The names of files, as many on a line as fit; whole paths where a person will want to go there. */
     private List<String> lines(List<FileChange> changes, FileChange.Kind kind) {
         boolean whole = kind == FileChange.Kind.CONFLICT || kind == FileChange.Kind.LEFT_ALONE;
-        List<String> lines = new ArrayList<>();
-        StringBuilder line = new StringBuilder();
-        for (FileChange change : changes.stream().sorted(Comparator.comparing(ChangeView::name)).toList()) {
-            String path = change.path();
-            String name = style.cell(whole ? path : name(change), 200);
-            if (!line.isEmpty() && (whole || INDENT + line.length() + 3 + name.length() > style.width())) {
-                lines.add(line + (whole ? "" : ","));
-                line.setLength(0);
-            }
-            line.append(line.isEmpty() ? "" : ", ").append(name);
-        }
-        lines.add(line.toString());
-        return lines;
+        List<String> names = changes.stream().sorted(Comparator.comparing(ChangeView::name))
+                .map(change -> style.cell(whole ? change.path() : name(change), 200)).toList();
+        return whole ? names : style.filled(names, INDENT);
     }
 
     private static String name(FileChange change) {

@@ -8,10 +8,13 @@ import java.io.PrintStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 
 /** Prints how the tests of each table and operation ended. */
 final class Matrix {
     private static final int GREATEST_NAME = 32;
+    private static final int INDENT = 4;
     private static final int SHOWN_FAILURES = 10;
     private static final int SHOWN_LINES = 24;
 
@@ -63,19 +66,22 @@ final class Matrix {
                 : proved < rules.size() ? style.warning(padded) : style.good(padded);
     }
 
-    /** The rules that no test has shown to be kept, with the reason. */
+    /** The rules that no test has shown to be kept, by the reason. */
     private void unproved() {
-        List<String> lines = new ArrayList<>();
+        Map<String, List<String>> byReason = new TreeMap<>();
         for (ServiceDescription.TableDescription table : report.service().tables()) {
-            report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).forEach(rule -> lines.add(
-                    "  " + style.table(table.table(), 60) + ": " + style.cell(rule.title(), 60) + "  "
-                            + style.faint(words(rule.state()) + ": " + style.cell(rule.reason(), 200))));
+            report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).forEach(rule -> byReason
+                    .computeIfAbsent(words(rule.state()) + ": " + style.cell(rule.reason(), 200), key -> new ArrayList<>())
+                    .add(style.table(table.table(), 60) + " " + style.cell(rule.title(), 60)));
         }
-        if (lines.isEmpty()) {
+        if (byReason.isEmpty()) {
             return;
         }
         out.println(style.warning("Rules without proof"));
-        lines.forEach(out::println);
+        byReason.forEach((reason, rules) -> {
+            out.println("  " + reason);
+            style.filled(rules, INDENT).forEach(line -> out.println(" ".repeat(INDENT) + style.faint(line)));
+        });
         out.println();
     }
 

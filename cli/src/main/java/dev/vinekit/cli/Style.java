@@ -1,5 +1,7 @@
 package dev.vinekit.cli;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -40,6 +42,25 @@ record Style(boolean coloured, boolean unicode, int width) {
 
     String none() {
         return unicode ? "\u2013" : "-";
+    }
+
+    /**
+     * Texts with commas between them, as many on a line as fit.
+     *
+     * @param indent characters in front of each line, which are not part of it
+     */
+    List<String> filled(List<String> texts, int indent) {
+        List<String> lines = new ArrayList<>();
+        StringBuilder line = new StringBuilder();
+        for (String text : texts) {
+            if (!line.isEmpty() && indent + line.length() + 3 + text.length() > width) {
+                lines.add(line + ",");
+                line.setLength(0);
+            }
+            line.append(line.isEmpty() ? "" : ", ").append(text);
+        }
+        lines.add(line.toString());
+        return lines;
     }
 
     /**

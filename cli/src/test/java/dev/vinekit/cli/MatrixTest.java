@@ -44,10 +44,10 @@ class MatrixTest {
     @Test
     void rulesAreCountedAndThoseWithoutProofNeverHidden() {
         assertThat(shown(PLAIN, report(List.of(passed("list")), List.of()))).contains("ok 1/3", "Rules without proof",
-                "day_book: unique book_name: name  not tested: duplicateTest did not run.",
-                "day_book: type VARCHAR(9) of NAME  not provable: A check is stricter.");
+                "  not tested: duplicateTest did not run.\n    day_book unique book_name\n",
+                "  not provable: A check is stricter.\n    day_book type VARCHAR(9) of NAME\n");
         assertThat(shown(PLAIN, report(List.of(failed("list", "no")), List.of()))).contains("FAIL 0/3",
-                "day_book: check book_pages: pages > 0  broken: listTest failed.");
+                "  broken: listTest failed.\n    day_book check book_pages\n");
     }
 
     @Test
@@ -59,7 +59,7 @@ class MatrixTest {
                         Set.of(Operation.LIST), List.of(), List.of(rule))));
 
         assertThat(shown(PLAIN, new TestReport(service, List.of(passed("list")), Duration.ZERO, 0, List.of()))).contains(
-                "ok 0/1", "day_book: reference book_shelf  not tested: No test deletes the row that it refers to.");
+                "ok 0/1", "  not tested: No test deletes the row that it refers to.\n    day_book reference book_shelf\n");
     }
 
     @Test

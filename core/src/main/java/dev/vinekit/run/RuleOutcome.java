@@ -35,11 +35,11 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
                 : new RuleOutcome(rule, State.NOT_TESTED, String.join(", ", missing) + " did not run.");
     }
 
-    /** The rule in a few words. */
+    /** The rule in a few words: the constraint's name, or the column's. */
     public String title() {
         return switch (rule.kind()) {
             case "type", "default" -> rule.kind() + " " + rule.text() + " of " + rule.name();
-            default -> rule.kind() + " " + rule.name() + (rule.text().isEmpty() ? "" : ": " + rule.text());
+            default -> rule.kind() + " " + (rule.name().isEmpty() ? rule.text() : rule.name());
         };
     }
 }
