@@ -1,6 +1,8 @@
 package dev.vinekit;
 
 import dev.vinekit.compare.Comparison;
+import dev.vinekit.data.RowSearch;
+import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.SeedScript;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
@@ -18,6 +20,7 @@ import dev.vinekit.project.Project;
 import dev.vinekit.run.DevelopmentTokens;
 import dev.vinekit.run.ProjectCompiler;
 import dev.vinekit.run.RunningService;
+import dev.vinekit.run.ScratchConditions;
 import dev.vinekit.run.SeededDatabase;
 import dev.vinekit.run.ServiceRole;
 import dev.vinekit.run.TestReport;
@@ -142,32 +145,52 @@ public final class VineKit {
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
     public static SourceTree generate(Mapping mapping, Optional<Path> ownTemplates) {
-        Engine engine = Engines.named(mapping.schema().engine());
-        return generate(mapping, new SeedScript(mapping, engine.dialect(mapping.schema())).text(), ownTemplates);
+        return generate(mapping, SeedRequest.NONE, ownTemplates);
     }
 
     /**
      * Writes every file of the service, in memory.
      *
-     * @param seed SQL that inserts the seed rows into an empty database
+     * @param seed SQL that inserts the seed rows into an empty database; tables that it leaves empty get made-up ones
      */
     public static SourceTree generate(Mapping mapping, String seed) {
-        return generate(mapping, seed, Optional.empty());
+        return generate(mapping, SeedRequest.NONE.completing(seed), Optional.empty());
     }
 
     /**
-     * Writes every file of the service, in memory.
+     * Writes every file of the service, in memory. Where checks of the schema are too much for us, a scratch database is asked
+     * for values that keep them.
      *
-     * @param seed SQL that inserts the seed rows into an empty database
+     * @param seed which rows to insert into an empty database
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
-    public static SourceTree generate(Mapping mapping, String seed, Optional<Path> ownTemplates) {
+    public static SourceTree generate(Mapping mapping, SeedRequest seed, Optional<Path> ownTemplates) {
         Engine engine = Engines.named(mapping.schema().engine());
         EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
                 .toList(), engine.readsTyped(), engine.support(), engine.getClass());
-        return Sources.of(mapping, traits, engine.dialect(mapping.schema()), seed, ownTemplates);
+        SampleRows samples = samples(mapping, engine);
+        return Sources.of(mapping, traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
+    }
+
+    /** SQL that inserts rows into an empty database, the same for the same request. */
+    public static String seed(Mapping mapping, SeedRequest request) {
+        return seed(mapping, samples(mapping, Engines.named(mapping.schema().engine())), request);
+    }
+
+    private static String seed(Mapping mapping, SampleRows samples, SeedRequest request) {
+        Dialect dialect = Engines.named(mapping.schema().engine()).dialect(mapping.schema());
+        return new SeedScript(mapping, dialect, samples).text(request.own(), request.rows(), request.number());
+    }
+
+    private static SampleRows samples(Mapping mapping, Engine engine) {
+        if (!engine.makesScratch() || !RowSearch.isNeeded(mapping)) {
+            return new SampleRows(mapping);
+        }
+        try (ScratchConditions conditions = new ScratchConditions(engine, mapping)) {
+            return new SampleRows(mapping, RowSearch.in(mapping, conditions));
+        }
     }
 
     /** What the files mean for a directory; nothing is written. */

@@ -5,10 +5,6 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
-import dev.vinekit.schema.TableName;
-import dev.vinekit.sql.InsertedRows;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,38 +16,17 @@ public final class ExampleRows {
 
     private final SampleRows samples;
     private final Mapping mapping;
-    private final Map<TableName, List<Map<Field, String>>> seeded = new HashMap<>();
+    private final KnownRows seeded;
 
     /**
      * For a seeded database.
      *
      * @param seed the script that inserts its rows
      */
-    public ExampleRows(Mapping mapping, String seed) {
+    public ExampleRows(Mapping mapping, SampleRows samples, String seed) {
         this.mapping = mapping;
-        this.samples = new SampleRows(mapping);
-        for (InsertedRows inserted : InsertedRows.of(seed)) {
-            mapping.entities().stream().filter(entity -> entity.table().name().name().equalsIgnoreCase(inserted.table()))
-                    .findFirst().ifPresent(entity -> remember(entity, inserted));
-        }
-    }
-
-    private void remember(Entity entity, InsertedRows inserted) {
-        List<Map<Field, String>> rows = seeded.computeIfAbsent(entity.table().name(), key -> new ArrayList<>());
-        for (List<Optional<String>> row : inserted.rows()) {
-            Map<Field, String> values = new HashMap<>();
-            for (Field field : entity.fields()) {
-                for (int i = 0; i < Math.min(row.size(), inserted.columns().size()); i++) {
-                    if (inserted.columns().get(i).equalsIgnoreCase(field.column().name())) {
-                        row.get(i).ifPresent(value -> values.put(field, value));
-                    }
-                }
-                if (field.input() == Field.Input.ASSIGNED) {
-                    values.putIfAbsent(field, String.valueOf(rows.size() + 1));
-                }
-            }
-            rows.add(values);
-        }
+        this.samples = samples;
+        this.seeded = new KnownRows(mapping, seed);
     }
 
     /** The key of a row that is there, part by part as text; nothing if none is known. */
@@ -70,7 +45,7 @@ public final class ExampleRows {
         SampleRow sample = samples.row(entity, false);
         for (Map.Entry<Field, Sample> value : sample.values().entrySet()) {
             if (!(value.getValue() instanceof Sample.Nothing) && !(value.getValue() instanceof Sample.Reference)) {
-                row.put(value.getKey(), SeedScript.text(value.getValue(), number));
+                row.put(value.getKey(), value.getValue().text(number));
             }
         }
         List<Relation> followed = entity.relations().stream().filter(relation -> relation.fields().stream()
@@ -131,6 +106,6 @@ public final class ExampleRows {
     }
 
     private List<Map<Field, String>> rows(Entity entity) {
-        return seeded.getOrDefault(entity.table().name(), List.of());
+        return seeded.of(entity);
     }
 }

@@ -41,7 +41,7 @@ final class NumberSamples {
     Sample value(boolean other, int rank, boolean numbered) {
         BigDecimal base = base();
         if (numbered) {
-            return new Sample.NumberedNumber(base.add(fraction));
+            return new Sample.NumberedNumber(base.add(fraction), 1);
         }
         BigDecimal value = base.add(BigDecimal.valueOf(rank));
         BigDecimal shifted = value.add(other ? BigDecimal.ONE : BigDecimal.ZERO);

@@ -16,9 +16,13 @@ import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.SqlText;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -61,8 +65,11 @@ public final class Proofs {
         entity.relations().forEach(proofs::reference);
         entity.checks().forEach(proofs::check);
         entity.fields().forEach(proofs::column);
-        return entity.can(Operation.CREATE) ? proofs.found : proofs.found.stream()
-                .map(proof -> Proof.none(proof.rule(), "The service creates no rows of this table.")).toList();
+        if (entity.can(Operation.CREATE) && samples.isFillable(entity)) {
+            return proofs.found;
+        }
+        String reason = entity.can(Operation.CREATE) ? "No row of this table could be made up." : "The service creates no rows of this table.";
+        return proofs.found.stream().map(proof -> Proof.none(proof.rule(), reason)).toList();
     }
 
     private void keys() {
@@ -90,6 +97,11 @@ public final class Proofs {
         }
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.READ_ONLY)) {
             return Proof.none(rule, "Clients do not write " + names(fields) + ".");
+        }
+        Optional<Entity.CheckedFields> tying = entity.checks().stream().filter(check -> check.fields().stream().anyMatch(fields::contains)
+                && check.fields().stream().anyMatch(field -> !fields.contains(field) && sample.has(field) && sample.values().get(field).isNumbered())).findFirst();
+        if (tying.isPresent()) {
+            return Proof.none(rule, "The check " + tying.get().constraint() + " ties it to a field that differs in each row.");
         }
         if (!fields.stream().allMatch(sample::has)) {
             return Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".");
@@ -153,13 +165,24 @@ public final class Proofs {
                 .forEach(field -> wrong.unlisted(field).ifPresent(trials::add));
         List<Optional<Trial>> ofRows = check.rowRules().stream().map(this::rowTrial).toList();
         ofRows.forEach(trial -> trial.ifPresent(trials::add));
+        if (!check.understood()) {
+            samples.solutions().breaking(entity, check.constraint()).map(Proofs::unchecked).ifPresent(trials::add);
+        }
         boolean written = check.fields().stream().allMatch(field -> field.input() == Field.Input.WRITABLE);
-        Optional<String> reason = !check.understood()
+        Optional<String> reason = trials.stream().anyMatch(Trial.Unchecked.class::isInstance) ? Optional.empty() : !check.understood()
                 ? Optional.of("The service leaves it to the database, and no row is known that breaks it alone.")
                 : !written ? Optional.of("Clients do not write all of " + names(check.fields()) + ".")
                 : ofRows.stream().anyMatch(Optional::isEmpty) ? Optional.of("No row is known that breaks each part of it alone.")
                 : trials.isEmpty() ? Optional.of("Whatever breaks it breaks another rule too.") : Optional.empty();
         found.add(new Proof(rule, trials, reason));
+    }
+
+    private static Trial unchecked(Map<Field, Sample> breaking) {
+        Map<Field, Optional<Object>> values = new LinkedHashMap<>();
+        breaking.forEach((field, value) -> values.put(field, value instanceof Sample.Nothing ? Optional.empty()
+                : Optional.of(value instanceof Sample.Truth truth ? truth.value() : field.type().isNumber()
+                        ? new BigDecimal(value.text(RowSearch.LAST)) : value.text(RowSearch.LAST))));
+        return new Trial.Unchecked(values);
     }
 
     private Optional<Trial> rowTrial(RowRule rule) {
@@ -246,7 +269,9 @@ public final class Proofs {
     private static Optional<String> constant(Field field, DefaultValue value) {
         Matcher number = NUMBER.matcher(value.text().strip());
         Matcher text = TEXT.matcher(value.text().strip());
-        return field.type().isExactNumber() && number.matches() ? Optional.of(number.group(1))
+        boolean scaled = field.column().type().kind() == SqlType.Kind.DECIMAL && field.column().type().precision() > 0;
+        return field.type().isExactNumber() && number.matches() ? Optional.of(!scaled ? number.group(1)
+                        : new BigDecimal(number.group(1)).setScale(Math.max(0, field.column().type().scale()), RoundingMode.HALF_UP).toPlainString())
                 : field.type() == JavaType.STRING && field.column().type().kind() == SqlType.Kind.VARCHAR && text.matches()
                 ? Optional.of(text.group(1)) : Optional.empty();
     }

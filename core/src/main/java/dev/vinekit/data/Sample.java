@@ -4,6 +4,10 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Relation;
 import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
 
 /** A value for one field of a row. Those that must differ from row to row depend on the row's number {@code n}. */
 public sealed interface Sample {
@@ -12,19 +16,20 @@ public sealed interface Sample {
 
     record Text(String value) implements Sample { }
 
-    /** {@code before}, then {@code n}, then {@code after}. */
-    record NumberedText(String before, String after) implements Sample { }
-
-    /** {@code n} with leading zeros, so many digits in all. */
-    record Digits(int length) implements Sample { }
+    /**
+     * {@code before}, then {@code n}, then {@code after}.
+     *
+     * @param digits with leading zeros, so many digits in all; 0 for none
+     */
+    record NumberedText(String before, int digits, String after) implements Sample { }
 
     /** The letter so many places after A. */
     record Letter() implements Sample { }
 
     record Number(BigDecimal value) implements Sample { }
 
-    /** {@code base + n}. */
-    record NumberedNumber(BigDecimal base) implements Sample { }
+    /** {@code base + step * n}. */
+    record NumberedNumber(BigDecimal base, int step) implements Sample { }
 
     record Truth(boolean value) implements Sample { }
 
@@ -46,4 +51,54 @@ public sealed interface Sample {
 
     /** The value that the row referred to has in a field. */
     record Reference(Relation relation, Field target) implements Sample { }
+
+    /** Whether the value depends on the row's number. */
+    default boolean isNumbered() {
+        return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
+                || this instanceof NumberedUuid || this instanceof Letter;
+    }
+
+    /**
+     * The value as text, binary ones in hexadecimal.
+     *
+     * @param n the row's number
+     * @throws IllegalArgumentException if it has none by itself: references, and nothing
+     */
+    default String text(int n) {
+        if (this instanceof Text text) {
+            return text.value();
+        } else if (this instanceof NumberedText text) {
+            String number = text.digits() == 0 ? String.valueOf(n) : String.format(Locale.ROOT, "%0" + text.digits() + "d", n);
+            return text.before() + number + text.after();
+        } else if (this instanceof Letter) {
+            return Character.toString('A' + n);
+        } else if (this instanceof Number number) {
+            return number.value().toPlainString();
+        } else if (this instanceof NumberedNumber number) {
+            return number.base().add(BigDecimal.valueOf((long) n * number.step())).toPlainString();
+        } else if (this instanceof Truth truth) {
+            return truth.value() ? "TRUE" : "FALSE";
+        } else if (this instanceof Constant constant) {
+            return constant.value();
+        } else if (this instanceof Moment moment) {
+            return moment.iso();
+        } else if (this instanceof NumberedMoment moment) {
+            return later(moment.iso(), n);
+        } else if (this instanceof NumberedUuid) {
+            return String.format(Locale.ROOT, "00000000-0000-4000-8000-%012d", n);
+        } else if (this instanceof Document document) {
+            return document.json();
+        } else if (this instanceof Bytes bytes) {
+            return bytes.hex();
+        }
+        throw new IllegalArgumentException("no text for " + this);
+    }
+
+    private static String later(String iso, int n) {
+        if (iso.indexOf('-') < 0) {
+            LocalTime time = LocalTime.parse(iso.substring(0, 8));
+            return time.plusMinutes(n).format(DateTimeFormatter.ISO_LOCAL_TIME) + iso.substring(8);
+        }
+        return LocalDate.parse(iso.substring(0, 10)).plusDays(n) + iso.substring(10);
+    }
 }

@@ -28,10 +28,35 @@ public final class SampleRows {
     private static final LocalDate DAY = LocalDate.of(2021, 3, 1);
 
     private final Mapping mapping;
+    private final Solutions solutions;
+    private final int room;
+    private final Map<TableName, Boolean> fillable = new HashMap<>();
     private final Map<TableName, Set<TableName>> reachable = new HashMap<>();
+    private final Map<TableName, Set<TableName>> required = new HashMap<>();
 
+    /** Samples that leave checks to chance which only the database understands. */
     public SampleRows(Mapping mapping) {
+        this(mapping, Solutions.NONE);
+    }
+
+    /** @param solutions values for checks that only the database understands */
+    public SampleRows(Mapping mapping, Solutions solutions) {
+        this(mapping, solutions, 2);
+    }
+
+    private SampleRows(Mapping mapping, Solutions solutions, int room) {
         this.mapping = mapping;
+        this.solutions = solutions;
+        this.room = room;
+    }
+
+    /** These samples, for so many rows. */
+    SampleRows forRows(int count) {
+        return new SampleRows(mapping, solutions, Math.max(2, String.valueOf(count).length()));
+    }
+
+    Solutions solutions() {
+        return solutions;
     }
 
     /**
@@ -47,22 +72,49 @@ public final class SampleRows {
                     ? new Sample.Nothing()
                     : value(entity, field, other, ranks.getOrDefault(field.column().name(), 0)));
         }
+        Map<Field, Sample> solved = solutions.of(entity, other);
         entity.checks().stream().filter(check -> !check.understood()).flatMap(check -> check.fields().stream())
                 .filter(field -> field.column().nullable() && values.containsKey(field))
                 .forEach(field -> values.put(field, new Sample.Nothing()));
+        solved.keySet().stream().filter(values::containsKey).forEach(field -> values.put(field, solved.get(field)));
         for (Relation relation : entity.relations()) {
-            refer(entity, relation, other, values);
+            if (relation.fields().stream().noneMatch(solved::containsKey)) {
+                refer(entity, relation, other, values);
+            }
         }
         return new SampleRow(values);
     }
 
+    /** A value for a field by itself, whatever rules tie it to others. */
+    Sample free(Entity entity, Field field, boolean other) {
+        return value(entity, field, other, ranks(entity).getOrDefault(field.column().name(), 0));
+    }
+
+    /** Whether every row that this reference goes to must refer back to a row of the table, through others or not. */
+    public boolean isCircular(Entity entity, Relation relation) {
+        return relation.required() && reaches(required, relation.foreignKey().target(), entity.table().name(), true);
+    }
+
+    /** Whether rows can be made up that keep all constraints, as far as is known. */
+    public boolean isFillable(Entity entity) {
+        if (!fillable.containsKey(entity.table().name())) {
+            fillable.put(entity.table().name(), true);
+            fillable.put(entity.table().name(), entity.isInsertable() && !solutions.isUnsatisfiable(entity) && entity.relations().stream()
+                    .filter(Relation::required).allMatch(relation -> isFillable(mapping.entity(relation.foreignKey().target()))));
+        }
+        return fillable.get(entity.table().name());
+    }
+
     /** Whether a sample row has a row to refer to here. */
     public boolean isFollowed(Entity entity, Relation relation, boolean other) {
+        if (!isFillable(mapping.entity(relation.foreignKey().target()))) {
+            return false;
+        }
         if (relation.required()) {
             return true;
         }
         boolean toItself = relation.foreignKey().target().equals(entity.table().name());
-        return toItself ? other : !reaches(relation.foreignKey().target(), entity.table().name());
+        return toItself ? other : !reaches(reachable, relation.foreignKey().target(), entity.table().name(), false);
     }
 
     private void refer(Entity entity, Relation relation, boolean other, Map<Field, Sample> values) {
@@ -82,14 +134,15 @@ public final class SampleRows {
         }
     }
 
-    private boolean reaches(TableName from, TableName to) {
-        return reachable.computeIfAbsent(from, start -> {
+    private boolean reaches(Map<TableName, Set<TableName>> known, TableName from, TableName to, boolean requiredOnly) {
+        return known.computeIfAbsent(from, start -> {
             Set<TableName> seen = new HashSet<>();
             Deque<TableName> open = new ArrayDeque<>(List.of(start));
             while (!open.isEmpty()) {
                 TableName name = open.pop();
                 if (seen.add(name)) {
-                    mapping.entity(name).relations().forEach(relation -> open.push(relation.foreignKey().target()));
+                    mapping.entity(name).relations().stream().filter(relation -> relation.required() || !requiredOnly)
+                            .forEach(relation -> open.push(relation.foreignKey().target()));
                 }
             }
             return seen;
@@ -104,13 +157,14 @@ public final class SampleRows {
         return switch (field.type()) {
             case BOOLEAN -> new Sample.Truth(!other);
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
-            case STRING -> !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other ? 1 : 0)) : new TextSamples(field, numbered).value(other);
+            case STRING -> !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other ? 1 : 0))
+                    : new TextSamples(field, numbered, room).value(other);
             case BINARY -> bytes(field, other);
-            case DATE -> moment(day(other, rank).toString(), numbered);
+            case DATE -> moment(day(other && !numbered, rank).toString(), numbered);
             case TIME -> moment(time(other, rank), numbered);
             case OFFSET_TIME -> moment(time(other, rank) + "+02:00", numbered);
-            case DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0), numbered);
-            case OFFSET_DATE_TIME -> moment(day(other, rank) + "T" + time(other, 0) + "Z", numbered);
+            case DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0), numbered);
+            case OFFSET_DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0) + "Z", numbered);
             case UUID -> new Sample.NumberedUuid();
             case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.50}");
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
@@ -161,9 +215,10 @@ public final class SampleRows {
         }
         Set<String> references = new HashSet<>();
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
-        if (entity.key().isEmpty() && entity.comparable().contains(field)) {
-            List<String> all = entity.comparable().stream().map(other -> other.column().name()).toList();
-            return distinguishing(entity, new UniqueKey("", all)).equals(field.column().name());
+        boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field) && distinguishing(entity, new UniqueKey("",
+                entity.comparable().stream().map(other -> other.column().name()).toList())).equals(field.column().name());
+        if (tellsApart) {
+            return true;
         }
         return entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().noneMatch(references::contains))

@@ -3,128 +3,132 @@ package dev.vinekit.data;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
-import dev.vinekit.mapping.Relation;
 import dev.vinekit.sql.Dialect;
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
-/** Writes INSERT statements for a few rows of every table, parents first. */
+/** Writes INSERT statements for rows of every table, parents first. */
 public final class SeedScript {
-    /** Rows in each table. */
+    /** Rows in each table, unless more are asked for. */
     public static final int ROWS = 5;
+
+    /** What {@link #text} takes for another choice of values: any number will do. */
+    public static final long NUMBER = 1;
+
+    private static final int IN_STATEMENT = 500;
 
     private final Mapping mapping;
     private final Dialect dialect;
     private final SampleRows samples;
 
-    public SeedScript(Mapping mapping, Dialect dialect) {
+    public SeedScript(Mapping mapping, Dialect dialect, SampleRows samples) {
         this.mapping = mapping;
         this.dialect = dialect;
-        this.samples = new SampleRows(mapping);
+        this.samples = samples;
     }
 
-    /** The script; each row of a table refers to the row of the same number in another, by a second reference to the next. */
+    /** A few rows for every table. */
     public String text() {
-        StringBuilder script = new StringBuilder("-- Made-up rows, " + ROWS + " in each table.\n");
-        for (Entity entity : mapping.inReferenceOrder()) {
-            if (!entity.isInsertable()) {
-                continue;
+        return text("", ROWS, NUMBER);
+    }
+
+    /**
+     * A person's own script, and rows for the tables that it leaves empty.
+     *
+     * @param own SQL that inserts rows; may be empty
+     * @param rows how many each table is to have, at most; a table whose keys leave room for fewer has fewer
+     * @param number another one makes other rows
+     */
+    public String text(String own, int rows, long number) {
+        SeedRows made = new SeedRows(mapping, samples, new KnownRows(mapping, own), rows, number);
+        KnownRows known = new KnownRows(mapping, own);
+        List<Entity> open = mapping.inReferenceOrder().stream().filter(entity -> !known.has(entity) && made.count(entity) > 0).toList();
+        if (open.isEmpty()) {
+            return own.isBlank() ? "-- No table takes rows.\n" : own;
+        }
+        StringBuilder script = new StringBuilder(own.isBlank() ? "-- Made-up rows, " + rows + " in each table.\n"
+                : own.stripTrailing() + "\n\n-- Made-up rows for the tables that have none above.\n");
+        for (Entity entity : mapping.entities()) {
+            boolean few = open.contains(entity) && made.count(entity) < rows;
+            if (few) {
+                script.append("-- ").append(entity.title()).append(": ").append(made.count(entity)).append(" rows, for its keys leave room for no more.\n");
             }
+        }
+        boolean circular = made.isCircular();
+        dialect.postponing().filter(pair -> circular).ifPresent(pair -> script.append('\n').append(pair.before()));
+        for (Entity entity : open) {
             script.append('\n');
-            for (int n = 1; n <= ROWS; n++) {
-                script.append(insert(entity, n));
-            }
+            insert(script, made, entity);
             entity.fields().stream().filter(field -> field.input() == Field.Input.ASSIGNED)
-                    .flatMap(field -> dialect.restartIdentity(entity.sqlTable(), field.column(), ROWS + 1L).stream())
+                    .flatMap(field -> dialect.restartIdentity(entity.sqlTable(), field.column(), made.count(entity) + 1L).stream())
                     .forEach(statement -> script.append(statement).append(";\n"));
         }
+        StringBuilder updates = new StringBuilder();
+        open.forEach(entity -> update(updates, made, entity));
+        script.append(updates.isEmpty() ? "" : "\n").append(updates);
+        dialect.postponing().filter(pair -> circular).ifPresent(pair -> script.append('\n').append(pair.after()));
         return script.toString();
     }
 
-    private String insert(Entity entity, int n) {
-        List<String> columns = new ArrayList<>();
-        List<String> values = new ArrayList<>();
-        boolean numbersItself = false;
-        for (Map.Entry<Field, Sample> value : samples.row(entity, n % 2 == 0).values().entrySet()) {
-            Field field = value.getKey();
-            boolean assigned = field.input() == Field.Input.ASSIGNED;
-            boolean pointsAhead = value.getValue() instanceof Sample.Reference reference && !field.inKey()
-                    && reference.relation().foreignKey().target().equals(entity.table().name()) && n == 1;
-            if (assigned || !(value.getValue() instanceof Sample.Nothing) && !pointsAhead) {
-                columns.add(field.sqlName());
-                values.add(literal(entity, field, assigned ? new Sample.NumberedNumber(BigDecimal.ZERO)
-                        : value.getValue(), n));
-                numbersItself |= assigned;
+    /** One statement for as many rows after each other as name the same columns. */
+    private void insert(StringBuilder script, SeedRows made, Entity entity) {
+        int count = made.count(entity);
+        Set<Field> columns = Set.of();
+        int inStatement = 0;
+        for (int n = 1; n <= count; n++) {
+            Map<Field, String> row = withNulls(entity, made.row(entity, n));
+            boolean goesOn = inStatement > 0 && inStatement < IN_STATEMENT && row.keySet().equals(columns);
+            script.append(goesOn ? ",\n" : inStatement > 0 ? ";\n" : "").append(goesOn ? "" : into(entity, row.keySet()));
+            script.append(row.keySet().stream().map(field -> literal(row.get(field), field))
+                    .collect(Collectors.joining(", ", "    (", ")")));
+            columns = row.keySet();
+            inStatement = goesOn ? inStatement + 1 : 1;
+        }
+        script.append(";\n");
+    }
+
+    /** The row with NULL where it has no value and the database would put none. */
+    private static Map<Field, String> withNulls(Entity entity, Map<Field, String> row) {
+        Map<Field, String> whole = new LinkedHashMap<>();
+        for (Field field : entity.inputs()) {
+            if (row.containsKey(field) || field.column().nullable() && !field.column().isFilledByDatabase()) {
+                whole.put(field, row.get(field));
             }
         }
-        return "INSERT INTO " + entity.sqlTable() + columns.stream().collect(Collectors.joining(", ", " (", ")\n"))
-                + (numbersItself && !dialect.overridingIdentity().isEmpty() ? dialect.overridingIdentity() + "\n" : "")
-                + "VALUES " + values.stream().collect(Collectors.joining(", ", "(", ");\n"));
+        return whole;
     }
 
-    private String literal(Entity entity, Field field, Sample sample, int n) {
-        if (sample instanceof Sample.Reference reference) {
-            Entity target = mapping.entity(reference.relation().foreignKey().target());
-            int row = target.equals(entity) ? n - 1 : (n - 1 + turn(entity, reference.relation())) % ROWS + 1;
-            Field targetField = reference.target();
-            Sample targetSample = targetField.input() == Field.Input.ASSIGNED
-                    ? new Sample.NumberedNumber(BigDecimal.ZERO)
-                    : samples.row(target, row % 2 == 0).values().get(targetField);
-            return literal(target, targetField, targetSample, row);
+    private String into(Entity entity, Set<Field> columns) {
+        boolean numbersItself = columns.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED);
+        return "INSERT INTO " + entity.sqlTable() + columns.stream().map(Field::sqlName).collect(Collectors.joining(", ", " (", ")"))
+                + (numbersItself && !dialect.overridingIdentity().isEmpty() ? " " + dialect.overridingIdentity() : "") + "\nVALUES\n";
+    }
+
+    private void update(StringBuilder script, SeedRows made, Entity entity) {
+        for (int n = 1; n <= made.count(entity); n++) {
+            Map<Field, String> later = made.later(entity, n);
+            Map<Field, String> row = later.isEmpty() ? Map.of() : made.row(entity, n);
+            if (!later.isEmpty() && row.keySet().containsAll(entity.key())) {
+                script.append("UPDATE ").append(entity.sqlTable()).append(" SET ").append(equal(later, ", ")).append(" WHERE ");
+                Map<Field, String> key = new LinkedHashMap<>();
+                entity.key().forEach(field -> key.put(field, row.get(field)));
+                script.append(equal(key, " AND ")).append(";\n");
+            }
         }
-        return dialect.literal(field.column().type(), text(sample, n));
     }
 
-    /** Which of the references of an entity to the same target this is: each goes to another row. */
-    private static int turn(Entity entity, Relation relation) {
-        return entity.relations().stream()
-                .filter(other -> other.foreignKey().target().equals(relation.foreignKey().target())).toList().indexOf(relation);
+    private String equal(Map<Field, String> values, String between) {
+        List<String> parts = new ArrayList<>();
+        values.forEach((field, value) -> parts.add(field.sqlName() + " = " + literal(value, field)));
+        return String.join(between, parts);
     }
 
-    private static String later(String iso, int n) {
-        if (iso.indexOf('-') < 0) {
-            LocalTime time = LocalTime.parse(iso.substring(0, 8));
-            return time.plusMinutes(n).format(DateTimeFormatter.ISO_LOCAL_TIME) + iso.substring(8);
-        }
-        return LocalDate.parse(iso.substring(0, 10)).plusDays(n) + iso.substring(10);
-    }
-
-    /** A value as text, binary ones in hexadecimal. */
-    static String text(Sample sample, int n) {
-        if (sample instanceof Sample.Text text) {
-            return text.value();
-        } else if (sample instanceof Sample.NumberedText text) {
-            return text.before() + n + text.after();
-        } else if (sample instanceof Sample.Digits digits) {
-            return String.format(Locale.ROOT, "%0" + digits.length() + "d", n);
-        } else if (sample instanceof Sample.Letter) {
-            return Character.toString('A' + n);
-        } else if (sample instanceof Sample.Number number) {
-            return number.value().toPlainString();
-        } else if (sample instanceof Sample.NumberedNumber number) {
-            return number.base().add(BigDecimal.valueOf(n)).toPlainString();
-        } else if (sample instanceof Sample.Truth truth) {
-            return truth.value() ? "TRUE" : "FALSE";
-        } else if (sample instanceof Sample.Constant constant) {
-            return constant.value();
-        } else if (sample instanceof Sample.Moment moment) {
-            return moment.iso();
-        } else if (sample instanceof Sample.NumberedMoment moment) {
-            return later(moment.iso(), n);
-        } else if (sample instanceof Sample.NumberedUuid) {
-            return String.format(Locale.ROOT, "00000000-0000-4000-8000-%012d", n);
-        } else if (sample instanceof Sample.Document document) {
-            return document.json();
-        } else if (sample instanceof Sample.Bytes bytes) {
-            return bytes.hex();
-        }
-        throw new IllegalArgumentException("no text for " + sample);
+    private String literal(String value, Field field) {
+        return Optional.ofNullable(value).map(text -> dialect.literal(field.column().type(), text)).orElse("NULL");
     }
 }

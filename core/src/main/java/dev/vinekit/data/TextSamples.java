@@ -5,20 +5,20 @@ import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.schema.SqlType;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Pattern;
+import java.util.Optional;
 
 /** Text that keeps the length and pattern rules of a field. */
 final class TextSamples {
-    /** Room for the number in a numbered text. */
-    private static final int DIGITS = 2;
-
     private final Field field;
     private final boolean numbered;
+    private final int room;
     private int least;
     private int most = Integer.MAX_VALUE;
 
-    TextSamples(Field field, boolean numbered) {
+    /** @param room how many digits the number in a numbered text may have */
+    TextSamples(Field field, boolean numbered, int room) {
         this.field = field;
+        this.room = room;
         this.numbered = numbered;
         for (FieldRule rule : field.rules()) {
             if (rule instanceof FieldRule.Length length) {
@@ -45,18 +45,30 @@ final class TextSamples {
                 new String[] {other ? "CD-" : "AB-", ""},
                 new String[] {"", ""});
         for (String[] candidate : candidates) {
-            String text = candidate[0] + (numbered ? "11" : "") + candidate[1];
+            String text = (candidate[0] + (numbered ? "1".repeat(room) : "") + candidate[1]).strip();
             if (text.isBlank() || !fits(text)) {
                 continue;
             }
             return numbered
-                    ? new Sample.NumberedText(candidate[0], candidate[1])
-                    : new Sample.Text(text.strip());
+                    ? new Sample.NumberedText(candidate[0], 0, candidate[1])
+                    : new Sample.Text(text);
         }
         if (numbered && field.rules().stream().noneMatch(FieldRule.Pattern.class::isInstance)) {
-            return most < DIGITS ? new Sample.Letter() : new Sample.Digits(Math.max(DIGITS, least));
+            return most < 2 ? new Sample.Letter() : new Sample.NumberedText("", Math.max(Math.min(room, most), least), "");
         }
-        return plain(other);
+        return matching(other).orElseGet(() -> plain(other));
+    }
+
+    /** A text made from the patterns. */
+    private Optional<Sample> matching(boolean other) {
+        List<String> texts = field.rules().stream().filter(FieldRule.Pattern.class::isInstance)
+                .flatMap(rule -> PatternTexts.of(((FieldRule.Pattern) rule).regex()).stream()).filter(this::fits).toList();
+        if (numbered) {
+            return texts.stream().flatMap(text -> PatternTexts.numbered(text).stream())
+                    .filter(text -> fits(text.text(1)) && fits(text.text(11)) && fits(text.text(99)))
+                    .map(Sample.class::cast).findFirst();
+        }
+        return texts.isEmpty() ? Optional.empty() : Optional.of(new Sample.Text(texts.get(other ? texts.size() - 1 : 0)));
     }
 
     private Sample plain(boolean other) {
@@ -84,9 +96,12 @@ final class TextSamples {
     }
 
     private boolean fits(String text) {
-        return text.length() >= least && text.length() <= most && field.rules().stream()
-                .filter(FieldRule.Pattern.class::isInstance)
-                .allMatch(rule -> Pattern.compile(((FieldRule.Pattern) rule).regex(), Pattern.DOTALL)
-                        .matcher(text).matches());
+        return text.length() >= least && text.length() <= most && keeps(field, text);
+    }
+
+    /** Whether a text keeps the rules of a field, and fills it if it is of fixed length. */
+    static boolean keeps(Field field, String text) {
+        boolean filled = field.column().type().kind() != SqlType.Kind.CHAR || field.maxLength() == 0 || text.length() == field.maxLength();
+        return filled && field.rules().stream().allMatch(rule -> WrongValues.keeps(rule, text));
     }
 }

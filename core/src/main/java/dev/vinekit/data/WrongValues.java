@@ -160,7 +160,8 @@ final class WrongValues {
                 .filter(text -> text.length() <= most);
     }
 
-    private static boolean keeps(FieldRule rule, Object value) {
+    /** Whether a value keeps a rule: text, a number, or a text of one character so many times. */
+    static boolean keeps(FieldRule rule, Object value) {
         if (value instanceof BigDecimal number) {
             return keeps(rule, number);
         }

@@ -69,6 +69,11 @@ public interface Engine {
         return List.of();
     }
 
+    /** Whether {@link #scratch} can make one. */
+    default boolean makesScratch() {
+        return true;
+    }
+
     /** A new, empty database that goes away when it is closed. */
     ScratchDatabase scratch() throws SQLException;
 

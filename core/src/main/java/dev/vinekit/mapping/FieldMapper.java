@@ -207,7 +207,8 @@ final class FieldMapper {
                 || isVersion(column)) {
             return Field.Input.READ_ONLY;
         }
-        return column.isIdentity() ? Field.Input.ASSIGNED : Field.Input.WRITABLE;
+        boolean refers = table.foreignKeys().stream().anyMatch(key -> key.columns().contains(column.name()));
+        return column.isIdentity() && !refers ? Field.Input.ASSIGNED : Field.Input.WRITABLE;
     }
 
     private boolean isVersion(Column column) {

@@ -202,7 +202,10 @@ public final class Mapper {
     private List<Entity.CheckedFields> checkedFields(List<Check> checks, List<Field> fields, TableRules rules) {
         return checks.stream().map(check -> {
             TableRules.Meaning meaning = rules.meaning(check);
-            List<String> columns = dialect.parseCheck(check.expression()).columns();
+            Set<String> columns = new HashSet<>(dialect.parseCheck(check.expression()).columns());
+            if (!meaning.unknown().isEmpty()) {
+                columns.addAll(SqlText.identifiers(check.expression(), word -> word));
+            }
             Map<Field, List<FieldRule>> fieldRules = new LinkedHashMap<>();
             meaning.fieldRules().forEach((column, found) -> fieldRules.put(fieldsOf(List.of(column), fields).get(0), found));
             return new Entity.CheckedFields(dialect.reported(check), check,

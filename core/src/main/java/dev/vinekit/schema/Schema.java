@@ -83,14 +83,31 @@ public record Schema(
         while (!open.isEmpty()) {
             List<Table> ready = open.stream().filter(table -> isReady(table, table.needs(), missing)).toList();
             if (ready.isEmpty()) {
-                ready = List.of(open.stream().filter(table -> isReady(table, table.requires(), missing)).findFirst()
-                        .orElse(open.get(0)));
+                List<Table> circular = open.stream().filter(table -> needsOnlyItsCircle(table, missing)).toList();
+                ready = List.of(circular.stream().filter(table -> isReady(table, table.requires(), missing)).findFirst()
+                        .orElse(circular.get(0)));
             }
             ordered.addAll(ready);
             open.removeAll(ready);
             ready.forEach(table -> missing.remove(table.name()));
         }
         return List.copyOf(ordered);
+    }
+
+    /** Whether all tables that a table still waits for wait for it, directly or not. */
+    private boolean needsOnlyItsCircle(Table table, Set<TableName> missing) {
+        Map<TableName, Table> byName = byName();
+        return table.needs().stream().filter(name -> missing.contains(name) && !name.equals(table.name())).allMatch(name -> {
+            Set<TableName> seen = new HashSet<>();
+            Deque<TableName> waiting = new ArrayDeque<>(List.of(name));
+            while (!waiting.isEmpty()) {
+                TableName next = waiting.pop();
+                if (missing.contains(next) && seen.add(next)) {
+                    waiting.addAll(byName.get(next).needs());
+                }
+            }
+            return seen.contains(table.name());
+        });
     }
 
     private static boolean isReady(Table table, List<TableName> needed, Set<TableName> missing) {

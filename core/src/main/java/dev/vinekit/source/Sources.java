@@ -1,5 +1,6 @@
 package dev.vinekit.source;
 
+import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
@@ -61,21 +62,22 @@ public final class Sources {
     /**
      * Writes the service for a mapping.
      *
+     * @param samples the rows that tests and descriptions show
      * @param seed the content of {@code db/seed.sql}
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
     public static SourceTree of(
-            Mapping mapping, EngineTraits engine, Dialect dialect, String seed, Optional<Path> ownTemplates) {
-        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect), engine.support(),
+            Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, String seed, Optional<Path> ownTemplates) {
+        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect, samples), engine.support(),
                 new Templates(engine.templates(), ownTemplates));
         sources.java.addAll(IntStream.range(0, mapping.entities().size()).parallel()
                 .mapToObj(i -> sources.table(mapping.entities().get(i), sources.service.entities().get(i)))
                 .flatMap(List::stream).toList());
         sources.support();
-        List<String> libraries = sources.project(seed);
+        List<String> libraries = sources.project(samples, seed);
         sources.writeJava();
         sources.templates.refuseUnknown();
-        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect), libraries, sources.templates.own());
+        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples), libraries, sources.templates.own());
     }
 
     private List<JavaFile> table(Entity entity, EntityView e) {
@@ -93,7 +95,7 @@ public final class Sources {
         table.layer("repository", name + "Repository", e.repositoryClass(), e);
         table.layer("service", name + "Service", e.serviceClass(), e);
         table.main("controller", "controller", name + "Controller");
-        if (e.can().create() || entity.isInsertable()) {
+        if (e.test().filled()) {
             table.test("samples", "samples", name + "Samples");
         }
         table.test("repositoryTest", "repository", name + "RepositoryTest");
@@ -128,7 +130,7 @@ public final class Sources {
     }
 
     /** Writes the files beside the sources, and returns the libraries that the project names. */
-    private List<String> project(String seed) {
+    private List<String> project(SampleRows samples, String seed) {
         Map<String, Object> model = Map.of("s", service, "v", Versions.all());
         String pom = templates.render("project/pom.xml", model);
         file("pom.xml", pom, "project/pom.xml");
@@ -137,7 +139,7 @@ public final class Sources {
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
         file("src/main/resources/db/schema.sql", mapping.definition(), "schema.sql");
         file("src/main/resources/db/seed.sql", seed, "seed.sql");
-        file("src/main/resources/openapi.json", OpenApi.of(mapping, seed), "openapi.json");
+        file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));
         while (library.find()) {

@@ -154,6 +154,18 @@ public interface Dialect {
         return "";
     }
 
+    /**
+     * What surrounds inserts of rows that must refer to each other: statements before and after them, each with its
+     * semicolon and line end; empty if the engine knows no way.
+     */
+    default Optional<Postponing> postponing() {
+        return Optional.empty();
+    }
+
+    /** Statements between which references are not checked row by row. */
+    record Postponing(String before, String after) {
+    }
+
     /** The statement that makes a numbered column go on from this number; empty if it does so by itself. */
     default Optional<String> restartIdentity(String table, Column column, long next) {
         return Optional.empty();

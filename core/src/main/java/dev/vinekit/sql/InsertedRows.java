@@ -9,20 +9,20 @@ import java.util.Set;
  * The rows of an INSERT statement that gives constants.
  *
  * @param table its name without its schema
- * @param columns in the order of the values
+ * @param columns in the order of the values; empty if the statement names none, and means all
  * @param rows the values as text, binary ones in hexadecimal; NULL, and what is more than a constant, is empty
  */
 public record InsertedRows(String table, List<String> columns, List<List<Optional<String>>> rows) {
     /** Words in front of a constant in quotes that say of what type it is. */
     private static final Set<String> TYPES = Set.of("DATE", "TIME", "TIMESTAMP", "UUID", "X", "WITH", "ZONE", "JSON", "E");
 
-    /** The INSERT statements of a script that list their columns; others are passed over. */
+    /** The INSERT statements of a script; of one that gives no constants there are no rows. */
     public static List<InsertedRows> of(String script) {
         List<InsertedRows> found = new ArrayList<>();
         Reader reader = new Reader(Lexer.tokens(script));
         while (reader.more()) {
             if (reader.takes("INSERT") && reader.takes("INTO")) {
-                reader.insert().ifPresent(found::add);
+                found.add(reader.insert());
             } else {
                 reader.next();
             }
@@ -64,16 +64,14 @@ public record InsertedRows(String table, List<String> columns, List<List<Optiona
             return there;
         }
 
-        Optional<InsertedRows> insert() {
+        InsertedRows insert() {
             String table = next().text();
             while (takesSymbol(".")) {
                 table = next().text();
             }
             List<String> columns = new ArrayList<>();
-            if (!takesSymbol("(")) {
-                return Optional.empty();
-            }
-            while (more() && !takesSymbol(")")) {
+            boolean named = takesSymbol("(");
+            while (named && more() && !takesSymbol(")")) {
                 columns.add(next().text());
                 takesSymbol(",");
             }
@@ -87,7 +85,7 @@ public record InsertedRows(String table, List<String> columns, List<List<Optiona
                     takesSymbol(",");
                 }
             }
-            return Optional.of(new InsertedRows(table, columns, rows));
+            return new InsertedRows(table, columns, rows);
         }
 
         private List<Optional<String>> row() {

@@ -2,11 +2,16 @@ package dev.vinekit.sql;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Splits SQL into tokens; white space and comments are left out. */
 final class Lexer {
     private static final List<String> LONG_SYMBOLS = List.of(
             "!~~*", "~~*", "!~~", "!~*", "~~", "!~", "~*", "<=", ">=", "<>", "!=", "||", "::");
+
+    /** Escapes in {@code U&"..."} (ISO/IEC 9075-2, Unicode escape value). */
+    private static final Pattern UNICODE = Pattern.compile("\\\\(?:\\\\|\\+[0-9A-Fa-f]{6}|[0-9A-Fa-f]{4})");
 
     private final String sql;
     private final Quoting quoting;
@@ -61,6 +66,13 @@ final class Lexer {
         }
         if (c == '[' && quoting == Quoting.BRACKETS) {
             return quoted(Token.Kind.QUOTED_IDENTIFIER, ']');
+        }
+        if ((c == 'U' || c == 'u') && sql.startsWith("&", position + 1) && position + 2 < sql.length()
+                && "'\"".indexOf(sql.charAt(position + 2)) >= 0) {
+            position += 2;
+            Token token = quoted(sql.charAt(position) == '"' ? Token.Kind.QUOTED_IDENTIFIER : Token.Kind.STRING, sql.charAt(position));
+            return new Token(token.kind(), UNICODE.matcher(token.text()).replaceAll(escape -> Matcher.quoteReplacement(
+                    escape.group().equals("\\\\") ? "\\" : Character.toString(Integer.parseInt(escape.group().replaceAll("[\\\\+]", ""), 16)))), start);
         }
         if (isDigit(c) || c == '.' && position + 1 < sql.length() && isDigit(sql.charAt(position + 1))) {
             return new Token(Token.Kind.NUMBER, number(), start);

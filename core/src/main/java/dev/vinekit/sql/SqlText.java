@@ -34,6 +34,11 @@ public final class SqlText {
         return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.STRING).map(Token::text).toList();
     }
 
+    /** The numbers in a text, without signs. */
+    public static List<String> numbers(String sql) {
+        return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.NUMBER).map(Token::text).toList();
+    }
+
     /** The text without a quoted identifier and the point behind it, wherever they stand. */
     public static String withoutQualifier(String sql, String qualifier) {
         StringBuilder result = new StringBuilder();

@@ -3,9 +3,9 @@ package dev.vinekit.data;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.Scope;
+import dev.vinekit.SeedRequest;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
-import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.Schema;
@@ -105,7 +105,7 @@ class SeedScriptTest {
         try (TestDatabases database = TestDatabases.h2(tables)) {
             Schema schema = VineKit.read(database.database(), Scope.all());
             Mapping mapping = VineKit.map(schema, "com.example");
-            return new SeedScript(mapping, Engines.named("h2").dialect(schema)).text();
+            return VineKit.seed(mapping, SeedRequest.NONE);
         }
     }
 }

@@ -78,6 +78,11 @@ public final class GenericEngine implements Engine {
     }
 
     @Override
+    public boolean makesScratch() {
+        return false;
+    }
+
+    @Override
     public ScratchDatabase scratch() {
         throw Fault.inCall("Nothing is known of how a scratch database is made on this engine.",
                 "Make an empty database and name it with --on.");

@@ -65,6 +65,11 @@ final class H2Dialect implements Dialect {
     }
 
     @Override
+    public Optional<Postponing> postponing() {
+        return Optional.of(new Postponing("SET REFERENTIAL_INTEGRITY FALSE;\n", "SET REFERENTIAL_INTEGRITY TRUE;\n"));
+    }
+
+    @Override
     public Optional<String> restartIdentity(String table, Column column, long next) {
         return standardRestart(table, column, next);
     }

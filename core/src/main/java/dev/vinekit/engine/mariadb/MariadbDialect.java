@@ -149,6 +149,11 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
+    public Optional<Postponing> postponing() {
+        return Optional.of(new Postponing("SET foreign_key_checks = 0;\n", "SET foreign_key_checks = 1;\n"));
+    }
+
+    @Override
     public String definition(Schema schema) {
         return new MariadbDefinition(this, schema).script();
     }

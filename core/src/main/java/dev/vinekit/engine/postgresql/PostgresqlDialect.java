@@ -126,6 +126,11 @@ final class PostgresqlDialect implements Dialect {
 
     /** A serial column counts with a sequence of which only the server knows the name. */
     @Override
+    public Optional<Postponing> postponing() {
+        return Optional.of(new Postponing("BEGIN;\nSET CONSTRAINTS ALL DEFERRED;\n", "COMMIT;\n"));
+    }
+
+    @Override
     public Optional<String> restartIdentity(String table, Column column, long next) {
         if (column.identity() != Column.Identity.AUTO_INCREMENT) {
             return standardRestart(table, column, next);

@@ -8,6 +8,7 @@ import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.SqlText;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
 import dev.vinekit.sql.Quoting;
@@ -73,10 +74,13 @@ final class SqliteDialect implements Dialect {
                         .collect(Collectors.joining(", "));
     }
 
-    /** A check without a name is told by its text. */
+    /** A check without a name is told by its text; of one that begins with a quoted name, SQLite takes that for the text. */
     @Override
     public String reported(Check check) {
-        return check.name().isEmpty() ? check.expression() : check.name();
+        String text = check.expression();
+        boolean bracketed = text.startsWith("[") && text.indexOf(']') > 0;
+        return !check.name().isEmpty() ? check.name() : bracketed ? text.substring(1, text.indexOf(']'))
+                : text.startsWith("\"") || text.startsWith("`") ? SqlText.identifiers(text, word -> word).iterator().next() : text;
     }
 
     @Override
@@ -100,6 +104,11 @@ final class SqliteDialect implements Dialect {
     @Override
     public String isSame(SqlType type, String column, String parameter) {
         return column + " IS " + parameter;
+    }
+
+    @Override
+    public Optional<Postponing> postponing() {
+        return Optional.of(new Postponing("PRAGMA foreign_keys = OFF;\n", "PRAGMA foreign_keys = ON;\n"));
     }
 
     @Override

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.vinekit.data.ExampleRows;
+import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
@@ -33,9 +34,9 @@ public final class OpenApi {
     private final ObjectNode parameters = MAPPER.createObjectNode();
     private final ObjectNode schemas = MAPPER.createObjectNode();
 
-    private OpenApi(Mapping mapping, String seed) {
+    private OpenApi(Mapping mapping, SampleRows samples, String seed) {
         this.mapping = mapping;
-        this.examples = new ExampleRows(mapping, seed);
+        this.examples = new ExampleRows(mapping, samples, seed);
     }
 
     /**
@@ -43,8 +44,8 @@ public final class OpenApi {
      *
      * @param seed the script whose rows its examples go with
      */
-    public static String of(Mapping mapping, String seed) {
-        return JsonText.of(new OpenApi(mapping, seed).document());
+    public static String of(Mapping mapping, SampleRows samples, String seed) {
+        return JsonText.of(new OpenApi(mapping, samples, seed).document());
     }
 
     private ObjectNode document() {

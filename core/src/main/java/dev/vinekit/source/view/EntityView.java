@@ -96,8 +96,11 @@ public record EntityView(
     /**
      * What the tests need.
      *
+     * @param creates whether they make rows: the service does, and the constraints leave room for some
+     * @param filled whether the seed has rows
      * @param touched the tables that they write to, each after those that it refers to
      * @param duplicable the fields of a key of which a new row can be a duplicate
+     * @param referredInCircle whether rows that this one must refer to must refer to rows like it
      * @param divided a column by whose order every row is before, beside or after a sample
      * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
@@ -110,6 +113,8 @@ public record EntityView(
     public record TestView(
             SampleView sample,
             SampleView other,
+            boolean creates,
+            boolean filled,
             List<JavaName> touched,
             RuleView rules,
             List<FieldView> duplicable,
@@ -120,6 +125,7 @@ public record EntityView(
             Optional<FieldView> divided,
             List<FieldView> shared,
             boolean transactional,
+            boolean referredInCircle,
             Optional<FieldView> patched,
             Optional<FieldView> changed,
             List<FieldView> differingKey,

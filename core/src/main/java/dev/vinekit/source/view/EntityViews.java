@@ -1,5 +1,6 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
@@ -27,12 +28,12 @@ final class EntityViews {
     private final TestViews tests;
     private final RelationViews relations;
 
-    EntityViews(Mapping mapping, boolean readsTyped, Dialect dialect) {
+    EntityViews(Mapping mapping, boolean readsTyped, Dialect dialect, SampleRows samples) {
         this.dialect = dialect;
         this.mapping = mapping;
         this.fields = new FieldViews(readsTyped);
         this.relations = new RelationViews(mapping);
-        this.tests = new TestViews(mapping, relations, dialect);
+        this.tests = new TestViews(mapping, relations, dialect, samples);
     }
 
     RelationViews relations() {

@@ -8,14 +8,16 @@ import java.util.Optional;
  * The rules of a table that its tests try to break.
  *
  * @param refusals new rows that break a rule
+ * @param unchecked new rows that only the database refuses
  * @param cleared fields that a stored row cannot lose
  * @param defaults fields that a new row may leave to the database
  * @param referred references that keep a row from being deleted
  */
 public record RuleView(
-        List<RefusalView> refusals, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred) {
+        List<RefusalView> refusals, List<UncheckedView> unchecked, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred) {
     public RuleView {
         refusals = List.copyOf(refusals);
+        unchecked = List.copyOf(unchecked);
         cleared = List.copyOf(cleared);
         defaults = List.copyOf(defaults);
         referred = List.copyOf(referred);
@@ -29,6 +31,15 @@ public record RuleView(
      * @param expectation the body, made from {@code input}, the status, and the fields that are blamed if that is known
      */
     public record RefusalView(JavaName method, DocText rule, boolean stored, JavaCode expectation) {
+    }
+
+    /**
+     * A new row that breaks a check which the service leaves to the database.
+     *
+     * @param body made from {@code input}
+     * @param constraint the check
+     */
+    public record UncheckedView(JavaName method, DocText rule, JavaCode body, JavaString constraint) {
     }
 
     /** A test about a field. */

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -26,6 +27,7 @@ final class RuleViews {
     private final List<RuleView.FieldTestView> cleared = new ArrayList<>();
     private final List<RuleView.DefaultView> defaults = new ArrayList<>();
     private final List<RuleView.ReferredView> referred = new ArrayList<>();
+    private final List<RuleView.UncheckedView> unknown = new ArrayList<>();
     private final List<TestedRule> rules = new ArrayList<>();
 
     private RuleViews(Mapping mapping, Entity entity) {
@@ -49,7 +51,7 @@ final class RuleViews {
     }
 
     RuleView view() {
-        return new RuleView(refusals, cleared, defaults, referred);
+        return new RuleView(refusals, unknown, cleared, defaults, referred);
     }
 
     private String add(Rule rule, Trial trial) {
@@ -60,6 +62,15 @@ final class RuleViews {
         } else if (trial instanceof Trial.Values values) {
             return refused(doc, joined(values.values().keySet()) + values.how() + "IsRefused", false,
                     with(values.values()), 400, List.copyOf(values.values().keySet()));
+        } else if (trial instanceof Trial.Unchecked unchecked) {
+            JavaName method = unique(joined(unchecked.values().keySet()) + "AgainstACheckIsRefused");
+            JavaCode body = JavaCode.of("input");
+            for (Map.Entry<Field, Optional<Object>> value : unchecked.values().entrySet()) {
+                body = JavaCode.of("Api.with(%s, %s, %s)", body, json(value.getKey()),
+                        value.getValue().map(RuleViews::code).orElse(JavaCode.of("null")));
+            }
+            unknown.add(new RuleView.UncheckedView(method, doc, body, JavaString.of(rule.name())));
+            return method.value();
         } else if (trial instanceof Trial.Exchanged exchanged) {
             return refused(doc, joined(List.of(exchanged.left(), exchanged.right())) + "ExchangedAreRefused", false,
                     JavaCode.of("Api.exchanging(input, %s, %s)", json(exchanged.left()), json(exchanged.right())), 400,
@@ -139,7 +150,7 @@ final class RuleViews {
                     : Math.abs(number.longValueExact()) <= Integer.MAX_VALUE ? JavaCode.of("%s", number.longValueExact())
                     : JavaCode.of("%sL", number.longValueExact());
         }
-        return JavaCode.of("%s", JavaString.of(value.toString()));
+        return value instanceof Boolean truth ? JavaCode.of("%s", truth) : JavaCode.of("%s", JavaString.of(value.toString()));
     }
 
     private static JavaString json(Field field) {

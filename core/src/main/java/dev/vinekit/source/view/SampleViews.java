@@ -28,14 +28,25 @@ final class SampleViews {
     private final SampleRows samples;
     private final boolean reportsKeys;
 
-    SampleViews(Mapping mapping, boolean reportsKeys) {
+    SampleViews(Mapping mapping, SampleRows samples, boolean reportsKeys) {
         this.mapping = mapping;
         this.reportsKeys = reportsKeys;
-        this.samples = new SampleRows(mapping);
+        this.samples = samples;
     }
 
     SampleRow row(Entity entity, boolean other) {
         return samples.row(entity, other);
+    }
+
+    /** Whether rows that a row must refer to must refer to rows of its table. */
+    boolean isReferredInCircle(Entity entity) {
+        return mapping.entities().stream().anyMatch(other -> other.relations().stream().anyMatch(relation ->
+                relation.foreignKey().target().equals(entity.table().name()) && samples.isCircular(other, relation)));
+    }
+
+    /** Whether rows can be made up. */
+    boolean isFillable(Entity entity) {
+        return samples.isFillable(entity);
     }
 
     /** How the rules of a table are proved. */
@@ -52,7 +63,8 @@ final class SampleViews {
         List<SampleView.ParentView> parents = used.stream()
                 .map(relation -> new SampleView.ParentView(
                         mapping.entity(relation.foreignKey().target()).name(), relation.name(),
-                        JavaName.of(mapping.entity(relation.foreignKey().target()).can(Operation.CREATE) ? "inserted" : "stored")))
+                        JavaName.of(mapping.entity(relation.foreignKey().target()).can(Operation.CREATE)
+                                && !samples.isCircular(entity, relation) ? "inserted" : "stored")))
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
         for (Map.Entry<Field, Sample> value : row.values().entrySet()) {
@@ -61,30 +73,20 @@ final class SampleViews {
             arguments.add(!converted ? code : JavaCode.of("new %s().fromDatabase(%s)",
                     Converter.simple(value.getKey().converter().get().by()), code));
         }
-        return new SampleView(row.values().values().stream().anyMatch(SampleViews::isNumbered), parents, arguments);
-    }
-
-    static boolean isNumbered(Sample sample) {
-        return sample instanceof Sample.NumberedText || sample instanceof Sample.NumberedNumber
-                || sample instanceof Sample.NumberedMoment || sample instanceof Sample.NumberedUuid
-                || sample instanceof Sample.Digits || sample instanceof Sample.Letter;
+        return new SampleView(row.values().values().stream().anyMatch(Sample::isNumbered), parents, arguments);
     }
 
     static JavaCode code(Field field, Sample sample) {
         if (sample instanceof Sample.Text text) {
             return JavaCode.of("%s", JavaString.of(text.value()));
         } else if (sample instanceof Sample.NumberedText text) {
-            return text.after().isEmpty()
-                    ? JavaCode.of("%s + n", JavaString.of(text.before()))
-                    : JavaCode.of("%s + n + %s", JavaString.of(text.before()), JavaString.of(text.after()));
-        } else if (sample instanceof Sample.Digits digits) {
-            return JavaCode.of("Numbers.digits(n, %s)", digits.length());
+            return numbered(text);
         } else if (sample instanceof Sample.Letter) {
             return JavaCode.of("Character.toString('A' + n)");
         } else if (sample instanceof Sample.Number number) {
             return number(field.type(), number.value());
         } else if (sample instanceof Sample.NumberedNumber number) {
-            return numbered(field.type(), number.base());
+            return numbered(field.type(), number);
         } else if (sample instanceof Sample.Truth truth) {
             return JavaCode.of("%s", truth.value());
         } else if (sample instanceof Sample.Constant constant) {
@@ -116,13 +118,28 @@ final class SampleViews {
         };
     }
 
-    private static JavaCode numbered(JavaType type, BigDecimal base) {
+    private static JavaCode numbered(Sample.NumberedText text) {
+        JavaCode number = text.digits() == 0 ? JavaCode.of("n") : JavaCode.of("Numbers.digits(n, %s)", text.digits());
+        List<JavaCode> parts = new ArrayList<>();
+        if (!text.before().isEmpty() || text.digits() == 0) {
+            parts.add(JavaCode.of("%s", JavaString.of(text.before())));
+        }
+        parts.add(number);
+        if (!text.after().isEmpty()) {
+            parts.add(JavaCode.of("%s", JavaString.of(text.after())));
+        }
+        return JavaCode.list(parts, " + ");
+    }
+
+    private static JavaCode numbered(JavaType type, Sample.NumberedNumber number) {
+        BigDecimal base = number.base();
+        JavaCode n = number.step() == 1 ? JavaCode.of("n") : JavaCode.of("%s * n", number.step());
         return switch (type) {
-            case INTEGER -> JavaCode.of("%s + n", base.intValueExact());
-            case LONG -> JavaCode.of("%sL + n", base.longValueExact());
-            case FLOAT -> JavaCode.of("%sF + n", base.floatValue());
-            case DOUBLE -> JavaCode.of("%s + n", base.doubleValue());
-            default -> JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(n))", JavaString.of(base.toPlainString()));
+            case INTEGER -> JavaCode.of("%s + %s", base.intValueExact(), n);
+            case LONG -> JavaCode.of("%sL + %s", base.longValueExact(), n);
+            case FLOAT -> JavaCode.of("%sF + %s", base.floatValue(), n);
+            case DOUBLE -> JavaCode.of("%s + %s", base.doubleValue(), n);
+            default -> JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(%s))", JavaString.of(base.toPlainString()), n);
         };
     }
 

@@ -1,5 +1,6 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
@@ -25,13 +26,13 @@ public final class ServiceViews {
      *
      * @param dialect the SQL of the engine
      */
-    public static ServiceView of(Mapping mapping, EngineTraits engine, Dialect dialect) {
+    public static ServiceView of(Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples) {
         String engineTitle = engine.title();
         List<ServiceView.LibraryView> libraries = engine.libraries().stream()
                 .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
                         DocText.of(library.version()), DocText.of(library.scope())))
                 .toList();
-        EntityViews maker = new EntityViews(mapping, engine.readsTyped(), dialect);
+        EntityViews maker = new EntityViews(mapping, engine.readsTyped(), dialect, samples);
         Map<TableName, EntityView> views = new LinkedHashMap<>();
         mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
         List<EntityView> entities = List.copyOf(views.values());
@@ -73,8 +74,8 @@ public final class ServiceViews {
     }
 
     /** The rules of every table, with the names of the tests that prove them. */
-    public static Map<TableName, List<TestedRule>> rules(Mapping mapping, Dialect dialect) {
-        TestViews tests = new TestViews(mapping, new RelationViews(mapping), dialect);
+    public static Map<TableName, List<TestedRule>> rules(Mapping mapping, Dialect dialect, SampleRows samples) {
+        TestViews tests = new TestViews(mapping, new RelationViews(mapping), dialect, samples);
         return mapping.entities().stream().collect(Collectors.toMap(entity -> entity.table().name(), tests::rules));
     }
 

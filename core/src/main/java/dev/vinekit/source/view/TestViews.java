@@ -3,12 +3,14 @@ package dev.vinekit.source.view;
 import dev.vinekit.data.Proof;
 import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
+import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.Trial;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
@@ -34,34 +36,38 @@ final class TestViews {
     private final RelationViews relations;
     private final Map<TableName, Integer> order = new HashMap<>();
 
-    TestViews(Mapping mapping, RelationViews relations, Dialect dialect) {
+    TestViews(Mapping mapping, RelationViews relations, Dialect dialect, SampleRows samples) {
         this.mapping = mapping;
         this.relations = relations;
         List<Entity> inOrder = mapping.inReferenceOrder();
         for (int i = 0; i < inOrder.size(); i++) {
             order.put(inOrder.get(i).table().name(), i);
         }
-        this.samples = new SampleViews(mapping, dialect.reportsKeys());
+        this.samples = new SampleViews(mapping, samples, dialect.reportsKeys());
     }
 
     EntityView.TestView of(Entity entity, Map<Field, FieldView> views) {
         SampleRow sample = samples.row(entity, false);
         SampleRow other = samples.row(entity, true);
         List<Proof> proofs = samples.proofs(entity);
+        boolean creates = entity.can(Operation.CREATE) && samples.isFillable(entity);
         RuleViews rules = RuleViews.of(mapping, entity, proofs);
         return new EntityView.TestView(
                 samples.of(entity, false),
                 samples.of(entity, true),
+                creates,
+                samples.isFillable(entity),
                 touched(entity),
                 rules.view(),
                 duplicable(proofs).stream().map(views::get).toList(),
-                relations.includeTests(entity, sample),
-                relations.childTests(entity, sample),
+                creates ? relations.includeTests(entity, sample) : List.of(),
+                creates ? relations.childTests(entity, sample) : List.of(),
                 relations.finderTests(entity, sample),
                 relations.filterTests(entity, sample),
                 divided(entity, sample).map(views::get),
                 shared(entity, sample).stream().map(views::get).toList(),
                 entity.transactional(),
+                samples.isReferredInCircle(entity),
                 patched(entity, sample, other).map(views::get),
                 patched(entity, sample, other).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).map(views::get),
                 entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList(),
@@ -148,6 +154,9 @@ final class TestViews {
                 bound.add(compare.right());
             }
         }
+        entity.relations().stream().filter(relation -> relation.fields().size() > 1).forEach(relation -> bound.addAll(relation.fields()));
+        entity.checks().stream().filter(check -> !check.understood() && check.fields().size() > 1)
+                .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
                 .filter(field -> field.updatable() && !bound.contains(field) && other.has(field))
                 .filter(field -> differs(other.values().get(field))
@@ -157,6 +166,6 @@ final class TestViews {
 
     /** Whether two samples never have the same value here. */
     private static boolean differs(Sample sample) {
-        return sample instanceof Sample.Nothing || sample instanceof Sample.Reference || SampleViews.isNumbered(sample);
+        return sample instanceof Sample.Nothing || sample instanceof Sample.Reference || sample.isNumbered();
     }
 }

@@ -24,7 +24,7 @@ class ${e.name}ControllerTest {
     @Test
     @Tag("list")
     void pagesFollowEachOther() throws SQLException {
-<#if e.can.create>
+<#if e.test.creates>
         ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 </#if>
@@ -51,7 +51,7 @@ class ${e.name}ControllerTest {
     @Test
     @Tag("list")
     void sortTurnsTheOrder() throws SQLException {
-<#if e.can.create>
+<#if e.test.creates>
         ${e.name}Samples.inserted(connection);
 </#if>
         List<${e.name}> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
@@ -61,7 +61,7 @@ class ${e.name}ControllerTest {
 
         assertThat(answer.asList(${e.name}.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
     }
-<#if e.test.sorted?? && e.can.create>
+<#if e.test.sorted?? && e.test.creates>
 
     @Test
     @Tag("list")
@@ -80,7 +80,7 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#if>
-<#if e.can.create>
+<#if e.test.creates>
 
     @Test
     @Tag("create")
@@ -104,7 +104,7 @@ class ${e.name}ControllerTest {
 </#if>
     }
 </#if>
-<#if e.can.create && e.test.transactional>
+<#if e.test.creates && e.test.transactional>
 
     @Test
     @Tag("create")
@@ -142,7 +142,7 @@ class ${e.name}ControllerTest {
         assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#if>
-<#if e.can.read && e.can.create>
+<#if e.can.read && e.test.creates>
 
     @Test
     @Tag("read")
@@ -155,7 +155,7 @@ class ${e.name}ControllerTest {
         assertThat(answer.as(${e.name}.class)).isEqualTo(stored);
     }
 </#if>
-<#if e.can.read && e.can.create>
+<#if e.can.read && e.test.creates>
 
     @Test
     @Tag("read")
@@ -178,7 +178,7 @@ class ${e.name}ControllerTest {
         assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), ${e.test.oneField.json}));
     }
 </#if>
-<#if e.can.create>
+<#if e.test.creates>
 <#list e.test.includes as i>
 
     @Test
@@ -270,7 +270,7 @@ class ${e.name}ControllerTest {
 </#if>
 </#list>
 </#if>
-<#if e.can.replace && e.can.create>
+<#if e.can.replace && e.test.creates>
 
     @Test
     @Tag("replace")
@@ -312,7 +312,7 @@ class ${e.name}ControllerTest {
         assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
     }
 </#if>
-<#if e.can.patch && e.can.create>
+<#if e.can.patch && e.test.creates>
 <#if e.test.patched??>
 
     @Test
@@ -332,7 +332,7 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#if>
-<#if e.can.patch && e.can.read && e.can.create && e.test.changed??>
+<#if e.can.patch && e.can.read && e.test.creates && e.test.changed??>
 
     @Test
     @Tag("patch")
@@ -345,7 +345,7 @@ class ${e.name}ControllerTest {
         assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 </#if>
-<#if e.can.patch && e.can.read && e.can.create && e.test.patched??>
+<#if e.can.patch && e.can.read && e.test.creates && e.test.patched??>
 
     @Test
     @Tag("patch")
@@ -362,7 +362,7 @@ class ${e.name}ControllerTest {
         assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 </#if>
-<#if e.can.delete && e.can.create>
+<#if e.can.delete && e.test.creates>
 
     @Test
     @Tag("delete")
@@ -388,7 +388,7 @@ class ${e.name}ControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);
     }
 </#if>
-<#if e.can.create>
+<#if e.test.creates>
 <#list e.test.rules.refusals as r>
 
     /** ${r.rule}. */
@@ -401,6 +401,22 @@ class ${e.name}ControllerTest {
         ${e.name}Input input = ${e.name}Samples.sample(connection);
 
         assertRefused(${r.expectation});
+    }
+</#list>
+<#list e.test.rules.unchecked as u>
+
+    /** ${u.rule}. */
+    @Test
+    @Tag("rules")
+    void ${u.method}() throws SQLException {
+        ${e.name}Input input = ${e.name}Samples.sample(connection);
+        List<${e.name}> before = repository.list(connection, Page.all()).rows();
+
+        ApiAnswer answer = api.post(PATH, ${u.body});
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(400);
+        assertThat(answer.body().path("violations").path(0).path("rule").textValue()).isEqualTo(${u.constraint});
+        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 </#list>
 <#list e.test.rules.cleared as c>
@@ -487,7 +503,7 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#list>
-<#if e.can.create && e.test.rules.refusals?has_content>
+<#if e.test.creates && e.test.rules.refusals?has_content>
 
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
     private void assertRefused(Object body, int status, String... fields) throws SQLException {
@@ -503,7 +519,7 @@ class ${e.name}ControllerTest {
         assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
     }
 </#if>
-<#if e.keyed && e.can.create>
+<#if e.keyed && e.test.creates>
 
     private static String path(${e.name} ${e.variable}) {
         return PATH + "/" + ${e.keyCode.segmentCode};

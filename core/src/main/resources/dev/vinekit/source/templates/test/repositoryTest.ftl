@@ -3,7 +3,7 @@ class ${e.name}RepositoryTest {
     private final TestTransaction transaction = new TestTransaction(<#if !e.test.transactional>Tables.${e.constant}</#if>);
 
     private final ${e.name}Repository repository = new ${e.repositoryClass}();
-<#if e.can.create>
+<#if e.test.creates>
 
     @Test
     @Tag("repository")
@@ -22,7 +22,7 @@ class ${e.name}RepositoryTest {
 </#if>
     }
 </#if>
-<#if e.can.update && e.can.create>
+<#if e.can.update && e.test.creates>
 
     @Test
     @Tag("repository")
@@ -45,7 +45,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 </#if>
-<#if e.can.delete && e.can.create>
+<#if e.can.delete && e.test.creates>
 
     @Test
     @Tag("repository")
@@ -66,7 +66,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.delete(connection, ${e.keyCode.ofStored})).isFalse();
     }
 </#if>
-<#if e.can.create>
+<#if e.test.creates>
 <#list e.test.finders as f>
 
     @Test
@@ -96,14 +96,14 @@ class ${e.name}RepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAKey() throws SQLException {
         Connection connection = transaction.connection();
-<#if e.can.create>
+<#if e.test.creates>
         ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 </#if>
         List<${e.name}> all = repository.list(connection, Page.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-<#if e.can.create>
+<#if e.test.creates>
         assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
         assertThat(repository.list(connection, Page.first(1).after(${e.keyCode.firstArguments})).rows()).isEqualTo(all.subList(1, 2));
 <#else>
@@ -125,7 +125,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.list(connection, Page.first(1).after(1L)).rows()).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 </#if>
-<#if (e.can.update || e.can.delete) && e.can.create && e.test.shared?has_content>
+<#if (e.can.update || e.can.delete) && e.test.creates && e.test.shared?has_content>
 
     /** Inserts rows that have parts of their keys in common with a stored one. */
     private void insertBeside(Connection connection, ${e.name} stored) throws SQLException {
@@ -135,7 +135,7 @@ class ${e.name}RepositoryTest {
         }
     }
 </#if>
-<#if e.keyed && e.can.create>
+<#if e.keyed && e.test.creates>
 
     private static void assertStored(Connection connection, ${e.name} stored, ${e.name}Input input) throws SQLException {
         TestRow row = TestRow.find(connection, Tables.${e.constant}, ${e.keyCode.storedArguments});

@@ -1,4 +1,4 @@
-<#if !e.can.create>
+<#if !e.test.creates>
 /** Rows of ${e.table.code}. The service does not create any; the seed has some. */
 public final class ${e.name}Samples {
     private ${e.name}Samples() {
@@ -37,6 +37,14 @@ public final class ${e.name}Samples {
     }
 
 </#list>
+<#if e.test.referredInCircle>
+    /** A row of the seed: a new one would need others that refer to it. */
+    public static ${e.name} stored(Connection connection) throws SQLException {
+        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all()).rows();
+        return rows.get(Numbers.next() % rows.size());
+    }
+
+</#if>
     /** A {@link #sample}, inserted. */
     public static ${e.name} inserted(Connection connection) throws SQLException {
         return new ${e.repositoryClass}().insert(connection, sample(connection));

@@ -1,0 +1,54 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.InsertedRows;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** The rows that a script inserts, as far as it gives constants. */
+final class KnownRows {
+    private final Map<TableName, List<Map<Field, String>>> rows = new HashMap<>();
+
+    KnownRows(Mapping mapping, String script) {
+        for (InsertedRows inserted : InsertedRows.of(script)) {
+            mapping.entities().stream().filter(entity -> entity.table().name().name().equalsIgnoreCase(inserted.table()))
+                    .findFirst().ifPresent(entity -> remember(entity, inserted));
+        }
+    }
+
+    private void remember(Entity entity, InsertedRows inserted) {
+        List<Map<Field, String>> known = rows.computeIfAbsent(entity.table().name(), key -> new ArrayList<>());
+        List<String> columns = !inserted.columns().isEmpty() ? inserted.columns()
+                : entity.fields().stream().filter(field -> !field.column().isComputed()).map(field -> field.column().name()).toList();
+        for (List<Optional<String>> row : inserted.rows()) {
+            Map<Field, String> values = new HashMap<>();
+            for (Field field : entity.fields()) {
+                for (int i = 0; i < Math.min(row.size(), columns.size()); i++) {
+                    if (columns.get(i).equalsIgnoreCase(field.column().name())) {
+                        row.get(i).ifPresent(value -> values.put(field, value));
+                    }
+                }
+                if (field.input() == Field.Input.ASSIGNED) {
+                    values.putIfAbsent(field, String.valueOf(known.size() + 1));
+                }
+            }
+            known.add(values);
+        }
+    }
+
+    /** Whether the script inserts rows of a table, known or not. */
+    boolean has(Entity entity) {
+        return rows.containsKey(entity.table().name());
+    }
+
+    /** The rows of a table, each with the values that are known. */
+    List<Map<Field, String>> of(Entity entity) {
+        return rows.getOrDefault(entity.table().name(), List.of());
+    }
+}
