@@ -17,6 +17,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Compilation;
 import dev.vinekit.run.DevelopmentTokens;
 import dev.vinekit.run.ProjectCompiler;
 import dev.vinekit.run.RunningService;
@@ -241,21 +242,13 @@ public final class VineKit {
         return project;
     }
 
-    /**
-     * Compiles a project with this JDK.
-     *
-     * @return the number of source files
-     */
-    public static int compile(Project project) {
+    /** Compiles what has changed in a project, and whatever depends on it, with this JDK. */
+    public static Compilation compile(Project project) {
         return new ProjectCompiler(project.directory()).compile();
     }
 
-    /**
-     * Compiles a project's service without its tests.
-     *
-     * @return the number of source files
-     */
-    public static int compileService(Project project) {
+    /** Compiles a project's service without its tests, as {@link #compile} does. */
+    public static Compilation compileService(Project project) {
         return new ProjectCompiler(project.directory()).compileService();
     }
 
@@ -271,10 +264,7 @@ public final class VineKit {
      * @throws Fault if a name fits no table
      */
     public static TestReport test(Project project, Scope scope) {
-        TestRun run = new TestRun(project, scope.chosen(project.service()));
-        try (SeededDatabase database = SeededDatabase.of(project)) {
-            return run.on(database);
-        }
+        return new TestRun(project, scope.chosen(project.service())).onEach(() -> SeededDatabase.of(project));
     }
 
     /**
@@ -283,9 +273,7 @@ public final class VineKit {
      * @param server where the login may make a database
      */
     public static TestReport testOnServer(Project project, Database server) {
-        try (SeededDatabase database = SeededDatabase.onServer(project, server)) {
-            return new TestRun(project).on(database);
-        }
+        return new TestRun(project).onEach(() -> SeededDatabase.onServer(project, server));
     }
 
     /**
@@ -310,9 +298,7 @@ public final class VineKit {
     public static TestReport test(Project project, Schema schema, Scope scope) {
         TestRun run = new TestRun(project, scope.chosen(project.service()));
         String definition = Engines.named(schema.engine()).dialect(schema).definition(schema);
-        try (SeededDatabase database = SeededDatabase.of(project, definition)) {
-            return run.on(database);
-        }
+        return run.onEach(() -> SeededDatabase.of(project, definition));
     }
 
     /**

@@ -44,7 +44,7 @@ final class RandomSchema {
     }
 
     private String script() {
-        int count = chance(10) ? 10 + random.nextInt(21) : 1 + random.nextInt(6);
+        int count = chance(4) ? 10 + random.nextInt(21) : 1 + random.nextInt(4);
         Set<String> taken = new HashSet<>();
         StringBuilder script = new StringBuilder("-- " + engine + " " + seed + "\n");
         List<String> names = IntStream.range(0, count).mapToObj(i -> freshName(taken)).toList();

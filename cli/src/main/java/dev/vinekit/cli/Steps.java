@@ -8,6 +8,7 @@ import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Compilation;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
@@ -60,12 +61,18 @@ final class Steps {
     }
 
     void compile(Project project) {
-        stages.run("compile", () -> VineKit.compile(project), files -> count(files, "source file", "source files"));
+        stages.run("compile", () -> VineKit.compile(project), Steps::compiled);
+    }
+
+    private static String compiled(Compilation done) {
+        String all = count(done.sources(), "source file", "source files");
+        return done.compiled() == done.sources() ? all : done.compiled() == 0 ? all + ", none changed"
+                : done.compiled() + " of " + all + ", the rest as before";
     }
 
     void compileService(Project project) {
         stages.run("compile", () -> VineKit.compileService(project),
-                files -> count(files, "source file", "source files") + " of the service");
+                done -> compiled(done) + " of the service");
     }
 
     TestReport summarised(Supplier<TestReport> run) {

@@ -156,10 +156,10 @@ class MatrixTest {
     }
 
     private static TestOutcome passed(String aspect) {
-        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.empty());
+        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.empty(), "");
     }
 
     private static TestOutcome failed(String aspect, String why) {
-        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.of(why));
+        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.of(why), "");
     }
 }

@@ -3,7 +3,6 @@ package dev.vinekit.run;
 import dev.vinekit.project.ServiceDescription;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.junit.platform.engine.TestExecutionResult;
 import org.junit.platform.engine.TestSource;
 import org.junit.platform.engine.TestTag;
+import org.junit.platform.engine.reporting.ReportEntry;
 import org.junit.platform.engine.support.descriptor.ClassSource;
 import org.junit.platform.engine.support.descriptor.MethodSource;
 import org.junit.platform.launcher.TestExecutionListener;
@@ -20,6 +20,7 @@ import org.junit.platform.launcher.TestIdentifier;
 final class OutcomeCollector implements TestExecutionListener {
     private final ServiceDescription service;
     private final Map<String, Long> starts = new ConcurrentHashMap<>();
+    private final Map<String, String> exchanges = new ConcurrentHashMap<>();
     private final List<TestOutcome> outcomes = new ArrayList<>();
 
     OutcomeCollector(ServiceDescription service) {
@@ -29,6 +30,15 @@ final class OutcomeCollector implements TestExecutionListener {
     @Override
     public void executionStarted(TestIdentifier test) {
         starts.put(test.getUniqueId(), System.nanoTime());
+    }
+
+    /** Notes what a test has asked the service. */
+    @Override
+    public void reportingEntryPublished(TestIdentifier test, ReportEntry entry) {
+        String told = entry.getKeyValuePairs().get("exchanges");
+        if (told != null) {
+            exchanges.put(test.getUniqueId(), told);
+        }
     }
 
     /** Besides tests, notes classes that fail before or after theirs. */
@@ -50,16 +60,17 @@ final class OutcomeCollector implements TestExecutionListener {
         long start = starts.getOrDefault(test.getUniqueId(), System.nanoTime());
         String testClass = className(test.getSource().orElse(null));
         String entity = service.tables().stream().map(ServiceDescription.TableDescription::entity)
-                .filter(name -> testClass.equals(name + "RepositoryTest") || testClass.equals(name + "ControllerTest"))
+                .filter(name -> testClass.equals(name + "RepositoryTest") || testClass.equals(name + "ServiceTest")
+                        || testClass.equals(name + "ControllerTest"))
                 .findFirst().orElse("");
         String aspect = test.getTags().stream().map(TestTag::getName).findFirst().orElse("");
         outcomes.add(new TestOutcome(entity, aspect, testClass, test.getDisplayName().replaceAll("\\(.*\\)$", ""),
-                Duration.ofNanos(System.nanoTime() - start), failure));
+                Duration.ofNanos(System.nanoTime() - start), failure, exchanges.getOrDefault(test.getUniqueId(), "")));
     }
 
-    List<TestOutcome> outcomes() {
-        return outcomes.stream()
-                .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList();
+    /** In the order in which they ended. */
+    synchronized List<TestOutcome> outcomes() {
+        return List.copyOf(outcomes);
     }
 
     private static String className(TestSource source) {

@@ -3,19 +3,16 @@ package dev.vinekit.run;
 import dev.vinekit.fault.Fault;
 import java.io.File;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.MalformedURLException;
 import java.net.URL;
 import java.net.URLClassLoader;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.stream.Collectors;
@@ -38,55 +35,70 @@ public final class ProjectCompiler {
     }
 
     /** Compiles the service alone, as {@link #compile} does. */
-    public int compileService() {
+    public Compilation compileService() {
         return compile(false);
     }
 
     /**
-     * Compiles sources and tests into {@code target}, where Maven would put them.
+     * Compiles sources and tests into {@code target}, where Maven would put them: those that have changed since the last time, and
+     * whatever depends on them.
      *
-     * @return the number of source files
      * @throws Fault if there is no compiler, or the code does not compile
      */
-    public int compile() {
+    public Compilation compile() {
         return compile(true);
     }
 
-    private int compile(boolean withTests) {
+    private Compilation compile(boolean withTests) {
         try {
-            CompletableFuture<Integer> tests = CompletableFuture.supplyAsync(() -> withTests ? compileTests() : 0);
-            Path classes = emptied("target/classes");
-            int count = compile("src/main/java", classes, libraries(), List.of());
-            copy("src/main/resources", classes);
-            return count + tests.join();
+            LibraryPath libraries = LibraryPath.of(directory);
+            SourceFolder main = new SourceFolder(directory, "main");
+            SourceFolder tests = new SourceFolder(directory, "test");
+            CompiledState before = CompiledState.read(directory);
+            boolean alike = before.classPath().equals(libraries.classPath());
+            Set<String> types = main.changed(alike ? before.main() : Map.of());
+            Set<String> ofMain = main.affected(types);
+            types.addAll(tests.changed(alike ? before.tests() : Map.of()));
+            Set<String> ofTests = withTests ? tests.affected(types) : Set.of();
+            CompletableFuture<Void> compiling = CompletableFuture.runAsync(() -> {
+                if (withTests) {
+                    compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none"));
+                }
+            });
+            compile(main, ofMain, libraries, List.of());
+            compiling.join();
+            new CompiledState(libraries.classPath(), main.hashes(), withTests ? tests.hashes() : Map.of()).write(directory);
+            return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(),
+                    ofTests.stream().map(SourceFolder::className).collect(Collectors.toSet()));
         } catch (CompletionException e) {
             throw e.getCause() instanceof Fault fault ? fault : e;
         } catch (IOException e) {
-            throw Fault.inWorld("Compiling in " + directory + " failed: " + e + ".",
-                    "Check that the directory may be written and that the disk is not full.", e);
+            throw notWritten(e);
         }
+    }
+
+    private Fault notWritten(IOException e) {
+        return Fault.inWorld("Compiling in " + directory + " failed: " + e + ".",
+                "Check that the directory may be written and that the disk is not full.", e);
     }
 
     /** A class loader over what was compiled. */
     public URLClassLoader classLoader() {
-        URL[] urls = Stream.of("target/classes", "target/test-classes")
-                .map(name -> url(directory.resolve(name))).toArray(URL[]::new);
-        return new URLClassLoader(urls, ProjectCompiler.class.getClassLoader());
+        return new URLClassLoader(classPath(), ProjectCompiler.class.getClassLoader());
     }
 
-    /** Beside the service, against its sources: two compilers on two cores take less time than one after the other. */
-    private int compileTests() {
+    /** What was compiled, and the libraries that this process does not have. */
+    URL[] classPath() {
         try {
-            Path classes = emptied("target/test-classes");
-            copy("src/test/resources", classes);
-            return compile("src/test/java", classes, libraries(), List.of(
-                    "-sourcepath", directory.resolve("src/main/java").toString(), "-implicit:none"));
+            return Stream.concat(Stream.of("target/classes", "target/test-classes").map(directory::resolve),
+                    LibraryPath.of(directory).more().stream()).map(ProjectCompiler::url).toArray(URL[]::new);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw Fault.inWorld("Reading in " + directory + " failed: " + e + ".", "Run again.", e);
         }
     }
 
-    private int compile(String sources, Path target, String classPath, List<String> more) throws IOException {
+    /** Beside each other, the tests against the sources of the service: two compilers on two cores take less time. */
+    private void compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         if (compiler == null) {
             throw Fault.inWorld("This Java has no compiler.", "Run with a JDK instead of a JRE.", null);
@@ -94,17 +106,17 @@ public final class ProjectCompiler {
         DiagnosticCollector<JavaFileObject> diagnostics = new DiagnosticCollector<>();
         try (StandardJavaFileManager files =
                 compiler.getStandardFileManager(diagnostics, Locale.ROOT, StandardCharsets.UTF_8)) {
-            List<Path> javaFiles = filesUnder(directory.resolve(sources)).stream()
-                    .filter(file -> file.toString().endsWith(".java")).toList();
+            folder.prepare(paths);
             List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8", "-nowarn",
-                    "-d", target.toString(), "-classpath", classPath));
+                    "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator + libraries.classPath()));
             options.addAll(more);
-            boolean compiled = javaFiles.isEmpty() || compiler.getTask(null, files, diagnostics, options, null,
-                    files.getJavaFileObjectsFromPaths(javaFiles)).call();
+            boolean compiled = paths.isEmpty() || compiler.getTask(null, files, diagnostics, options, null,
+                    files.getJavaFileObjectsFromPaths(folder.files(paths))).call();
             if (!compiled) {
                 throw notCompiled(diagnostics.getDiagnostics());
             }
-            return javaFiles.size();
+        } catch (IOException e) {
+            throw notWritten(e);
         }
     }
 
@@ -118,48 +130,6 @@ public final class ProjectCompiler {
         String shown = errors.stream().limit(SHOWN_ERRORS).collect(Collectors.joining("\n"));
         String more = errors.size() > SHOWN_ERRORS ? "\n  and " + (errors.size() - SHOWN_ERRORS) + " more" : "";
         return Fault.inCall("The project does not compile:\n" + shown + more, "Correct the lines named above.");
-    }
-
-    /** The class path of this process without Vine Kit itself, on which no generated code may depend. */
-    private static String libraries() {
-        return Arrays.stream(System.getProperty("java.class.path").split(File.pathSeparator))
-                .filter(entry -> !entry.isEmpty() && !isVineKit(Path.of(entry)))
-                .collect(Collectors.joining(File.pathSeparator));
-    }
-
-    private static boolean isVineKit(Path entry) {
-        return entry.getFileName() != null && entry.getFileName().toString().startsWith("vinekit-")
-                || Files.isDirectory(entry.resolve("dev/vinekit"));
-    }
-
-    private Path emptied(String name) throws IOException {
-        Path target = directory.resolve(name);
-        if (Files.isDirectory(target)) {
-            try (Stream<Path> entries = Files.walk(target)) {
-                for (Path entry : entries.sorted(Comparator.reverseOrder()).toList()) {
-                    Files.delete(entry);
-                }
-            }
-        }
-        return Files.createDirectories(target);
-    }
-
-    private void copy(String resources, Path target) throws IOException {
-        Path root = directory.resolve(resources);
-        for (Path file : filesUnder(root)) {
-            Path copy = target.resolve(root.relativize(file).toString());
-            Files.createDirectories(copy.getParent());
-            Files.copy(file, copy, StandardCopyOption.REPLACE_EXISTING);
-        }
-    }
-
-    private static List<Path> filesUnder(Path root) throws IOException {
-        if (!Files.isDirectory(root)) {
-            return new ArrayList<>();
-        }
-        try (Stream<Path> files = Files.walk(root)) {
-            return files.filter(Files::isRegularFile).sorted().toList();
-        }
     }
 
     private static URL url(Path path) {

@@ -12,6 +12,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -45,8 +46,9 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
     @Override
     public List<Answer> ask(Entity entity, String condition, List<Map<Field, Optional<String>>> rows) {
         try (Statement statement = scratch.anchor().createStatement()) {
-            statement.execute("CREATE TABLE " + CANDIDATES + " AS SELECT 0 AS " + NUMBER + ", given.* FROM " + entity.sqlTable()
-                    + " given WHERE 1 = 0");
+            String columns = rows.isEmpty() ? "" : columns(rows.get(0).keySet());
+            statement.execute("CREATE TABLE " + CANDIDATES + " AS SELECT 0 AS " + NUMBER + columns + " FROM " + entity.sqlTable()
+                    + " WHERE 1 = 0");
             try {
                 Set<Integer> there = inserted(statement, rows);
                 Map<Integer, Answer> answers = answers(statement, condition, there);
@@ -72,10 +74,13 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
 
     private String insert(List<Map<Field, Optional<String>>> rows, List<Integer> which) {
         List<Field> fields = List.copyOf(rows.get(0).keySet());
-        String columns = fields.stream().map(field -> ", " + field.sqlName()).collect(Collectors.joining());
         return which.stream().map(row -> "(" + row + fields.stream().map(field -> ", " + rows.get(row).get(field)
                         .map(text -> dialect.literal(field.column().type(), text)).orElse("NULL")).collect(Collectors.joining()) + ")")
-                .collect(Collectors.joining(", ", "INSERT INTO " + CANDIDATES + " (" + NUMBER + columns + ") VALUES ", ""));
+                .collect(Collectors.joining(", ", "INSERT INTO " + CANDIDATES + " (" + NUMBER + columns(fields) + ") VALUES ", ""));
+    }
+
+    private static String columns(Collection<Field> fields) {
+        return fields.stream().map(field -> ", " + field.sqlName()).collect(Collectors.joining());
     }
 
     /** What becomes of a condition, row by row where it fails for some. */

@@ -3,14 +3,29 @@ package dev.vinekit.run;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.net.URL;
 import java.net.URLClassLoader;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Properties;
 import java.util.Set;
-import org.junit.platform.engine.discovery.ClassNameFilter;
+import java.util.TreeSet;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.platform.engine.discovery.DiscoverySelectors;
 import org.junit.platform.launcher.core.LauncherDiscoveryRequestBuilder;
 import org.junit.platform.launcher.core.LauncherFactory;
@@ -18,12 +33,14 @@ import org.junit.platform.launcher.core.LauncherFactory;
 /** Runs the generated tests of a compiled project. */
 public final class TestRun {
     /** Where the generated tests look for a database that is ready; without it they make their own. */
-    private static final String DATABASE_URL = "test.database.url";
-    private static final String DATABASE_USER = "test.database.user";
-    private static final String DATABASE_PASSWORD = "test.database.password";
+    private static final String DATABASE = "test-database.properties";
+
+    private static final int MOST_WORKERS = 4;
+    private static final int CLASSES_FOR_A_WORKER = 4;
 
     private final Project project;
     private final Set<String> tables;
+    private final Predicate<String> chosen;
 
     /** Of all tests. */
     public TestRun(Project project) {
@@ -38,50 +55,150 @@ public final class TestRun {
     public TestRun(Project project, Set<String> tables) {
         this.project = project;
         this.tables = Set.copyOf(tables);
+        List<String> entities = project.service().only(this.tables).tables().stream().map(ServiceDescription.TableDescription::entity).toList();
+        this.chosen = name -> this.tables.isEmpty() || entities.stream().anyMatch(entity ->
+                name.matches("(.*\\.)?" + Pattern.quote(entity) + "(Repository|Service|Controller)Test"));
+    }
+
+    private TestRun(Project project, Predicate<String> chosen) {
+        this.project = project;
+        this.tables = Set.of();
+        this.chosen = chosen;
+    }
+
+    /** Of some classes of tests, by their names with their packages. */
+    public static TestRun ofClasses(Project project, Set<String> classes) {
+        return new TestRun(project, classes::contains);
+    }
+
+    /** Runs the tests on one database after each other, and compares the rows before and after. */
+    public TestReport on(SeededDatabase database) {
+        return merged(List.of(part(database, classes())), System.nanoTime());
     }
 
     /**
-     * Runs the tests, and compares the rows before and after.
+     * Runs the tests side by side, those of different tables on databases of their own, and compares the rows before and after.
      *
-     * @param database the scratch database to run on
+     * @param databases makes a scratch database, which is closed when its tests have ended
      */
-    public TestReport on(SeededDatabase database) {
+    public TestReport onEach(Supplier<SeededDatabase> databases) {
+        List<List<String>> shares = shares();
+        long start = System.nanoTime();
+        List<CompletableFuture<Part>> running = shares.stream().map(share -> CompletableFuture.supplyAsync(() -> {
+            try (SeededDatabase database = databases.get()) {
+                return part(database, share);
+            }
+        }, task -> new Thread(task, "tests").start())).toList();
+        try {
+            CompletableFuture.allOf(running.toArray(CompletableFuture[]::new)).join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof Fault fault ? fault : e;
+        }
+        return merged(running.stream().map(CompletableFuture::join).toList(), start);
+    }
+
+    private record Part(List<TestOutcome> outcomes, long rows, List<String> changed) {
+    }
+
+    private TestReport merged(List<Part> parts, long start) {
+        Duration duration = Duration.ofNanos(System.nanoTime() - start);
+        Set<String> changed = new TreeSet<>();
+        parts.forEach(part -> changed.addAll(part.changed()));
+        return new TestReport(project.service().only(tables), parts.stream().flatMap(part -> part.outcomes().stream())
+                .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList(),
+                duration, parts.get(0).rows(), List.copyOf(changed));
+    }
+
+    private Part part(SeededDatabase database, List<String> classes) {
         try (Connection connection = database.connect()) {
             ServiceDescription service = project.service();
             Contents before = Contents.of(connection, service);
             OutcomeCollector collector = new OutcomeCollector(service);
-            long start = System.nanoTime();
-            launch(database, collector);
-            Duration duration = Duration.ofNanos(System.nanoTime() - start);
-            List<String> changed = before.differences(Contents.of(connection, service));
-            return new TestReport(service.only(tables), collector.outcomes(), duration, before.count(), changed);
+            launch(database, collector, classes);
+            return new Part(collector.outcomes(), before.count(), before.differences(Contents.of(connection, service)));
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database failed (SQL state " + e.getSQLState() + ").",
                     "Run again with --verbose to see the reason.", e);
         }
     }
 
-    private void launch(SeededDatabase database, OutcomeCollector collector) {
+    private List<String> classes() {
+        Path root = project.directory().resolve("target/test-classes");
+        try (Stream<Path> files = Files.walk(root)) {
+            return files.map(file -> root.relativize(file).toString().replace('\\', '/'))
+                    .filter(path -> path.endsWith(".class") && !path.contains("$"))
+                    .map(path -> path.substring(0, path.length() - ".class".length()).replace('/', '.')).filter(chosen).sorted().toList();
+        } catch (IOException e) {
+            throw unreadable(e);
+        }
+    }
+
+    /** The classes, divided so that each share takes about as long; the more bytes, the more tests. */
+    private List<List<String>> shares() {
+        List<String> classes = classes();
+        int workers = Math.max(1, Math.min(Math.min(MOST_WORKERS, Runtime.getRuntime().availableProcessors()),
+                (int) classes.stream().filter(name -> name.endsWith("Test")).count() / CLASSES_FOR_A_WORKER));
+        List<List<String>> shares = new ArrayList<>();
+        List<long[]> loads = new ArrayList<>();
+        for (int i = 0; i < workers; i++) {
+            shares.add(new ArrayList<>());
+            loads.add(new long[1]);
+        }
+        classes.stream().sorted(Comparator.comparing(this::size).reversed().thenComparing(name -> name)).forEach(name -> {
+            int least = 0;
+            for (int i = 1; i < workers; i++) {
+                least = loads.get(i)[0] < loads.get(least)[0] ? i : least;
+            }
+            shares.get(least).add(name);
+            loads.get(least)[0] += size(name);
+        });
+        return shares;
+    }
+
+    private long size(String className) {
+        try {
+            return Files.size(project.directory().resolve("target/test-classes").resolve(className.replace('.', '/') + ".class"));
+        } catch (IOException e) {
+            throw unreadable(e);
+        }
+    }
+
+    private static Fault unreadable(IOException e) {
+        return Fault.inWorld("The compiled classes could not be read: " + e + ".", "Run again.", e);
+    }
+
+    private void launch(SeededDatabase database, OutcomeCollector collector, List<String> classes) {
         Thread thread = Thread.currentThread();
         ClassLoader context = thread.getContextClassLoader();
-        try (URLClassLoader loader = new ProjectCompiler(project.directory()).classLoader()) {
+        try (URLClassLoader loader = new TestLoader(new ProjectCompiler(project.directory()).classPath(), database)) {
             thread.setContextClassLoader(loader);
-            System.setProperty(DATABASE_URL, database.url());
-            System.setProperty(DATABASE_USER, database.user());
-            System.setProperty(DATABASE_PASSWORD, database.password());
-            LauncherDiscoveryRequestBuilder request = LauncherDiscoveryRequestBuilder.request()
-                    .selectors(DiscoverySelectors.selectClasspathRoots(
-                            Set.of(project.directory().resolve("target/test-classes"))));
-            if (!tables.isEmpty()) {
-                request.filters(ClassNameFilter.includeClassNamePatterns(project.service().only(tables).tables().stream()
-                        .map(table -> ".*\\." + table.entity() + "(Repository|Service|Controller)Test").toArray(String[]::new)));
-            }
-            LauncherFactory.create().execute(request.build(), collector);
+            LauncherFactory.create().execute(LauncherDiscoveryRequestBuilder.request()
+                    .selectors(classes.stream().map(name -> DiscoverySelectors.selectClass(loader, name)).toList()).build(), collector);
         } catch (IOException e) {
-            throw Fault.inWorld("The compiled classes could not be read: " + e + ".", "Run again.", e);
+            throw unreadable(e);
         } finally {
-            List.of(DATABASE_URL, DATABASE_USER, DATABASE_PASSWORD).forEach(System::clearProperty);
             thread.setContextClassLoader(context);
+        }
+    }
+
+    /** Tells the tests where their database is, and nobody else. */
+    private static final class TestLoader extends URLClassLoader {
+        private final byte[] database;
+
+        TestLoader(URL[] classPath, SeededDatabase database) throws IOException {
+            super(classPath, TestRun.class.getClassLoader());
+            Properties properties = new Properties();
+            properties.setProperty("url", database.url());
+            properties.setProperty("user", database.user());
+            properties.setProperty("password", database.password());
+            ByteArrayOutputStream text = new ByteArrayOutputStream();
+            properties.store(text, null);
+            this.database = text.toByteArray();
+        }
+
+        @Override
+        public InputStream getResourceAsStream(String name) {
+            return name.equals(DATABASE) ? new ByteArrayInputStream(database) : super.getResourceAsStream(name);
         }
     }
 }

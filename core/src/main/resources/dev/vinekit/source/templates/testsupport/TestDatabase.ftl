@@ -11,16 +11,16 @@ public final class TestDatabase implements AutoCloseable {
     private final Map<Tables, Set<List<Object>>> seedKeys = new EnumMap<>(Tables.class);
     private final Map<Tables, List<String>> seedRows = new EnumMap<>(Tables.class);
 
-    /** On a database that is ready, if the system properties name one; else on one of its own. */
+    /** On a database that is ready, if the class path or the system properties name one; else on one of its own. */
     private TestDatabase() {
-        String ready = System.getProperty("test.database.url");
-        server = ready == null ? new EmptyDatabase() : null;
-        url = ready == null ? server.url() : ready;
-        user = ready == null ? server.user() : System.getProperty("test.database.user");
-        password = ready == null ? server.password() : System.getProperty("test.database.password");
+        Properties ready = ready();
+        server = ready.containsKey("url") ? null : new EmptyDatabase();
+        url = server == null ? ready.getProperty("url") : server.url();
+        user = server == null ? ready.getProperty("user", "") : server.user();
+        password = server == null ? ready.getProperty("password", "") : server.password();
         try {
             anchor = connect();
-            if (ready == null) {
+            if (server != null) {
                 run("/db/schema.sql");
                 run("/db/seed.sql");
             }
@@ -31,6 +31,23 @@ public final class TestDatabase implements AutoCloseable {
         } catch (SQLException | IOException e) {
             throw new IllegalStateException("The test database could not be made.", e);
         }
+    }
+
+    private static Properties ready() {
+        Properties properties = new Properties();
+        for (String name : List.of("url", "user", "password")) {
+            if (System.getProperty("test.database." + name) != null) {
+                properties.setProperty(name, System.getProperty("test.database." + name));
+            }
+        }
+        try (InputStream named = TestDatabase.class.getResourceAsStream("/test-database.properties")) {
+            if (named != null) {
+                properties.load(named);
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException("test-database.properties cannot be read.", e);
+        }
+        return properties;
     }
 
     /** The one database of this run. */
