@@ -1,6 +1,12 @@
 package dev.vinekit;
 
 import dev.vinekit.data.SeedScript;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Decisions;
+import dev.vinekit.mapping.file.MappingFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 
 /**
  * Which rows an empty database is to get.
@@ -16,6 +22,27 @@ public record SeedRequest(String own, int rows, long number) {
     public SeedRequest {
         if (rows < 1) {
             throw new IllegalArgumentException("a table cannot be given " + rows + " rows");
+        }
+    }
+
+    /**
+     * What a mapping file asks for.
+     *
+     * @param directory of the project, from which its path is followed
+     * @throws Fault if the script that it names cannot be read
+     */
+    public static SeedRequest of(MappingFile file, Path directory) {
+        Decisions.Seed seed = file.decisions().seed();
+        return new SeedRequest(seed.file().map(name -> read(directory.resolve(name))).orElse(""),
+                seed.rows().orElse(SeedScript.ROWS), seed.number().map(Long::valueOf).orElse(SeedScript.NUMBER));
+    }
+
+    private static String read(Path script) {
+        try {
+            return Files.readString(script);
+        } catch (IOException e) {
+            throw Fault.inCall("The seed script " + script + " cannot be read: " + e.getClass().getSimpleName() + ".",
+                    "Correct seed: file in the mapping file; the path begins in the project's directory.");
         }
     }
 

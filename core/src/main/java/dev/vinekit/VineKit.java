@@ -17,6 +17,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
+import dev.vinekit.report.Reports;
 import dev.vinekit.run.Compilation;
 import dev.vinekit.run.DevelopmentTokens;
 import dev.vinekit.run.ProjectCompiler;
@@ -45,6 +46,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /**
  * Vine Kit, one method a step: read, map, generate, plan, write, compile, test, serve. Every step takes a value and
@@ -215,6 +217,11 @@ public final class VineKit {
         return project.plan(sources, scope.words(), scripts);
     }
 
+    /** What the files mean for a project, for the tables and the schema of its last run; nothing is written. */
+    public static ChangeSet planAgain(SourceTree sources, Project project) {
+        return Project.toWrite(project.directory()).plan(sources, project.service().scope(), List.of());
+    }
+
     /**
      * What has changed between the last run in a project and now.
      *
@@ -265,6 +272,35 @@ public final class VineKit {
      */
     public static TestReport test(Project project, Scope scope) {
         return new TestRun(project, scope.chosen(project.service())).onEach(() -> SeededDatabase.of(project));
+    }
+
+    /**
+     * Runs the tests of some tables of a compiled project on a database that stays in the project's folder {@code target}.
+     *
+     * @param scope names the tables; all, and the service as a whole, if it names none
+     * @param opened is told the URL
+     * @throws Fault if the engine keeps databases on servers only
+     */
+    public static TestReport testAndKeep(Project project, Scope scope, Consumer<String> opened) {
+        TestRun run = new TestRun(project, scope.chosen(project.service()));
+        try (SeededDatabase database = SeededDatabase.kept(project)) {
+            opened.accept(database.url());
+            return run.on(database);
+        }
+    }
+
+    /** Runs the tests that depend on what was just compiled, on a scratch database, which is dropped afterwards. */
+    public static TestReport test(Project project, Compilation compiled) {
+        return TestRun.ofClasses(project, compiled.testClasses()).onEach(() -> SeededDatabase.of(project));
+    }
+
+    /**
+     * Writes what a run of the tests has shown: a page to read, and JUnit's XML for a build server.
+     *
+     * @return the page, in the project's folder {@code target}
+     */
+    public static Path report(Project project, TestReport report) {
+        return Reports.write(report, project.service().basePackage(), project.directory().resolve("target/vinekit/report"));
     }
 
     /**

@@ -35,6 +35,7 @@ class PackageRulesTest {
         "compare, schema mapping",
         "project, fault schema sql mapping data source",
         "run, fault schema sql mapping data source project engine",
+        "report, fault project run",
         "cellar, fault schema sql engine",
     })
     void packageUsesOnlyThoseBelowIt(String name, String allowed) {

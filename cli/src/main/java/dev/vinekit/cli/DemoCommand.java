@@ -60,6 +60,7 @@ final class DemoCommand extends ToolCommand {
                 .orElseGet(() -> VineKit.test(project)));
         stages.total();
         new Matrix(report, output.style(), System.out).print();
+        System.out.println("Report: " + VineKit.report(project, report));
         System.out.println("The project is in " + directory + ": read it, change it, run mvn verify in it.");
         if (serve) {
             return new Serving(output.style(), port).scratch(project);

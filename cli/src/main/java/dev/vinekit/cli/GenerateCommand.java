@@ -56,7 +56,7 @@ final class GenerateCommand extends ToolCommand {
         }
         MappingFile decided = project.inPackage(file);
         Mapping mapping = steps.map(schema, decided, directory);
-        ChangeSet changes = steps.plan(VineKit.generate(mapping, Optional.of(decided.templates(directory))), directory, source.scope());
+        ChangeSet changes = steps.plan(steps.generate(mapping, decided, directory), directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
         if (patch != null) {
             write(Project.patch(changes));

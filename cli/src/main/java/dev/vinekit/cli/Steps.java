@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.Scope;
+import dev.vinekit.SeedRequest;
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Mapping;
@@ -15,6 +16,7 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 
@@ -51,6 +53,11 @@ final class Steps {
         return count(mapping.entities().size(), "entity", "entities") + " in " + mapping.basePackage();
     }
 
+    /** Writes the service in memory, as a file says. */
+    SourceTree generate(Mapping mapping, MappingFile file, Path directory) {
+        return VineKit.generate(mapping, SeedRequest.of(file, directory), Optional.of(file.templates(directory)));
+    }
+
     ChangeSet plan(SourceTree sources, Path directory, Scope scope) {
         return stages.run("plan", () -> VineKit.plan(sources, directory, scope), changes ->
                 count(changes.changes().size(), "file", "files") + ": " + counts(changes));
@@ -60,8 +67,8 @@ final class Steps {
         return stages.run("write", () -> VineKit.write(changes), project -> "to " + project.directory());
     }
 
-    void compile(Project project) {
-        stages.run("compile", () -> VineKit.compile(project), Steps::compiled);
+    Compilation compile(Project project) {
+        return stages.run("compile", () -> VineKit.compile(project), Steps::compiled);
     }
 
     private static String compiled(Compilation done) {

@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
@@ -20,13 +21,27 @@ final class TestCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
 
+    private String kept;
+
     @Option(names = "--on", paramLabel = "URL",
             description = "Empty database to test on instead of a scratch database; it is left with tables and rows. "
                     + "--user and --password-env are its login.")
     private String emptyUrl;
 
+    @Option(names = "--keep-database",
+            description = "Test on a database in the project's folder target, and leave it there to look at (H2 and SQLite; "
+                    + "for others there is --on).")
+    private boolean keep;
+
+    @Option(names = "--watch",
+            description = "Go on after the tests: on each change to the sources or the mapping file, run what it touches.")
+    private boolean watch;
+
     @Override
     public Integer call() {
+        if (keep && (emptyUrl != null || source.isGiven()) || watch && (keep || emptyUrl != null || source.isGiven())) {
+            throw Fault.inCall("--watch, --keep-database, --on and --url or --script do not go together.", "Choose one of them.");
+        }
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project existing = Project.existing(project.directory());
@@ -44,10 +59,22 @@ final class TestCommand extends ToolCommand {
             report = steps.summarised(() -> VineKit.test(existing, schema, source.tables()));
         } else {
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.test(existing, source.tables()));
+            report = steps.summarised(() -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
+                    : VineKit.test(existing, source.tables()));
         }
         stages.total();
-        new Matrix(report, output.style(), System.out).print();
+        shown(existing, report);
+        if (kept != null) {
+            System.out.println("The database is kept: " + kept + (kept.startsWith("jdbc:h2:") ? ", user sa without a password" : "") + ".");
+        }
+        if (watch) {
+            new Watching(output, existing, this::shown).forEver();
+        }
         return report.isGreen() ? 0 : VineKitCommand.ATTENTION;
+    }
+
+    private void shown(Project tested, TestReport report) {
+        new Matrix(report, output.style(), System.out).print();
+        System.out.println("Report: " + VineKit.report(tested, report));
     }
 }

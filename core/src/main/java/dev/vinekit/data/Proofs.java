@@ -140,8 +140,13 @@ public final class Proofs {
         if (target.can(Operation.DELETE)) {
             boolean byKey = target.key().size() == 1 && relation.fields().size() == 1
                     && target.key().get(0).column().name().equals(key.targetColumns().get(0));
-            if (byKey && followed && !target.equals(entity) && key.onDelete().refuses()) {
+            boolean testable = byKey && followed && !target.equals(entity) && !samples.isCircular(entity, relation);
+            boolean tied = entity.checks().stream().anyMatch(check -> check.fields().contains(last));
+            if (testable && key.onDelete().refuses()) {
                 trials.add(new Trial.Abandoned(relation));
+            } else if (testable && !entity.key().isEmpty() && (key.onDelete() == ForeignKey.Action.CASCADE
+                    || key.onDelete() == ForeignKey.Action.SET_NULL && !tied)) {
+                trials.add(new Trial.Released(relation, key.onDelete() == ForeignKey.Action.CASCADE));
             } else {
                 untold.add("No test deletes the row that it refers to.");
             }

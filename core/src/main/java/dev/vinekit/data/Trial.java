@@ -47,6 +47,13 @@ public sealed interface Trial {
     record Abandoned(Relation relation) implements Trial { }
 
     /**
+     * The row that others refer to is deleted, and they go with it, or lose the reference.
+     *
+     * @param gone whether they go
+     */
+    record Released(Relation relation, boolean gone) implements Trial { }
+
+    /**
      * A new row says nothing of a field with a default.
      *
      * @param constant the value that it then has, as text, if that is known

@@ -5,6 +5,8 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.SQLFeatureNotSupportedException;
@@ -85,6 +87,16 @@ public interface Engine {
     default ScratchDatabase scratchOn(Database server) throws SQLException {
         throw Fault.inCall("Scratch databases of " + title() + " need no server.",
                 "Leave out the URL: the database is made in memory or in a temporary file.");
+    }
+
+    /**
+     * A new, empty database in a folder, which stays when it is closed; one that was there before goes.
+     *
+     * @throws Fault if databases of this engine are not kept in folders
+     */
+    default ScratchDatabase keptIn(Path folder) throws SQLException, IOException {
+        throw Fault.inCall("A " + title() + " database cannot be kept: the server for scratch databases ends with this command.",
+                "Make an empty database on a server of your own, and name it with --on.");
     }
 
     /** Whether there are roles that a service can log in as, and that {@link #roleScript} makes. */

@@ -12,9 +12,10 @@ import java.util.Set;
  *
  * @param entities by the table's name in the database, with its schema in front where that is needed
  */
-public record Decisions(Source source, Tables tables, Project project, Http http, Map<String, OfEntity> entities) {
+public record Decisions(
+        Source source, Tables tables, Project project, Seed seed, Http http, Map<String, OfEntity> entities) {
     /** Nothing decided. */
-    public static final Decisions NONE = new Decisions(null, null, null, null, null);
+    public static final Decisions NONE = new Decisions(null, null, null, null, null, null);
 
     /** Where the schema is read from. */
     public record Source(
@@ -55,6 +56,16 @@ public record Decisions(Source source, Tables tables, Project project, Http http
             Optional<String> fileHeader,
             Optional<String> indentation,
             Optional<String> templates) {
+    }
+
+    /**
+     * The rows to begin with.
+     *
+     * @param file SQL of a person's own
+     * @param rows made-up ones in each table
+     * @param number what they are made from
+     */
+    public record Seed(Optional<String> file, Optional<Integer> rows, Optional<Integer> number) {
     }
 
     /** What clients see of the service as a whole. */
@@ -118,6 +129,7 @@ public record Decisions(Source source, Tables tables, Project project, Http http
         tables = tables == null ? new Tables(null, null, Optional.empty()) : tables;
         project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
+        seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
         http = http == null ? new Http(Optional.empty()) : http;
         entities = orEmpty(entities);
     }
@@ -125,7 +137,7 @@ public record Decisions(Source source, Tables tables, Project project, Http http
     /** These decisions for another package. */
     public Decisions inPackage(String basePackage) {
         return new Decisions(source, tables, new Project(Optional.of(basePackage), project.layout, project.interfaces,
-                project.jsonNames, project.fileHeader, project.indentation, project.templates), http, entities);
+                project.jsonNames, project.fileHeader, project.indentation, project.templates), seed, http, entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

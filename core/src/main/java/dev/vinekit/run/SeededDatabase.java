@@ -38,6 +38,21 @@ public final class SeededDatabase implements AutoCloseable {
         return filled(project, definition, ScratchDatabase.of(Engines.named(project.service().engine())));
     }
 
+    /**
+     * A database as the project's own scripts make it, which stays in the project's folder {@code target}.
+     *
+     * @throws Fault if the engine keeps databases on servers only
+     */
+    public static SeededDatabase kept(Project project) {
+        try {
+            return filled(project, script(project, "schema.sql"),
+                    Engines.named(project.service().engine()).keptIn(project.directory().resolve("target/vinekit")));
+        } catch (SQLException | IOException e) {
+            throw Fault.inWorld("A database could not be made in " + project.directory().resolve("target/vinekit") + ": " + e.getMessage() + ".",
+                    "Close whatever has the last one open.", e);
+        }
+    }
+
     /** A database on a server, made and dropped there. */
     public static SeededDatabase onServer(Project project, Database server) {
         try {

@@ -56,19 +56,25 @@ public final class TestRun {
         this.project = project;
         this.tables = Set.copyOf(tables);
         List<String> entities = project.service().only(this.tables).tables().stream().map(ServiceDescription.TableDescription::entity).toList();
-        this.chosen = name -> this.tables.isEmpty() || entities.stream().anyMatch(entity ->
-                name.matches("(.*\\.)?" + Pattern.quote(entity) + "(Repository|Service|Controller)Test"));
+        this.chosen = name -> this.tables.isEmpty() || entities.stream().anyMatch(entity -> isAbout(entity, name));
     }
 
-    private TestRun(Project project, Predicate<String> chosen) {
+    private TestRun(Project project, Set<String> tables, Predicate<String> chosen) {
         this.project = project;
-        this.tables = Set.of();
+        this.tables = tables;
         this.chosen = chosen;
     }
 
     /** Of some classes of tests, by their names with their packages. */
     public static TestRun ofClasses(Project project, Set<String> classes) {
-        return new TestRun(project, classes::contains);
+        Set<String> tables = new TreeSet<>();
+        project.service().tables().stream().filter(table -> classes.stream().anyMatch(name ->
+                isAbout(table.entity(), name))).forEach(table -> tables.add(table.table()));
+        return new TestRun(project, tables, classes::contains);
+    }
+
+    private static boolean isAbout(String entity, String testClass) {
+        return testClass.matches("(.*\\.)?" + Pattern.quote(entity) + "(Repository|Service|Controller)Test");
     }
 
     /** Runs the tests on one database after each other, and compares the rows before and after. */

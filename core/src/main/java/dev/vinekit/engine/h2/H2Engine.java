@@ -5,6 +5,9 @@ import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -108,6 +111,13 @@ public final class H2Engine implements Engine {
     @Override
     public ScratchDatabase scratch() throws SQLException {
         return new ScratchDatabase(this, "jdbc:h2:mem:scratch-" + UUID.randomUUID(), "sa", "", () -> { });
+    }
+
+    @Override
+    public ScratchDatabase keptIn(Path folder) throws SQLException, IOException {
+        Files.createDirectories(folder);
+        Files.deleteIfExists(folder.resolve("database.mv.db"));
+        return new ScratchDatabase(this, "jdbc:h2:" + folder.resolve("database").toAbsolutePath(), "sa", "", () -> { });
     }
 
     @Override

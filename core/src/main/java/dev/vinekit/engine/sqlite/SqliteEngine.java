@@ -123,6 +123,16 @@ public final class SqliteEngine implements Engine {
         }
     }
 
+    @Override
+    public ScratchDatabase keptIn(Path folder) throws SQLException, IOException {
+        Files.createDirectories(folder);
+        Path file = folder.resolve("database.db").toAbsolutePath();
+        for (String suffix : List.of("", "-wal", "-shm")) {
+            Files.deleteIfExists(Path.of(file + suffix));
+        }
+        return new ScratchDatabase(this, "jdbc:sqlite:" + file + SCRATCH, "", "", () -> { });
+    }
+
     private static void remove(Path directory) throws SQLException {
         try (Stream<Path> files = Files.walk(directory)) {
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {

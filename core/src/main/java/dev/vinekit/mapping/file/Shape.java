@@ -11,6 +11,7 @@ import dev.vinekit.mapping.Mistake;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -74,6 +75,8 @@ final class Shape {
             return array(sequence, schema, path);
         } else if (type.equals("boolean") && node instanceof ScalarNode scalar && scalar.getTag().equals(Tag.BOOL)) {
             return BooleanNode.valueOf(scalar.getValue().equalsIgnoreCase("true"));
+        } else if (type.equals("integer") && node instanceof ScalarNode scalar && scalar.getTag().equals(Tag.INT)) {
+            return number(scalar, schema, path);
         } else if (type.equals("string") && node instanceof ScalarNode scalar) {
             return text(scalar, schema, path);
         }
@@ -81,6 +84,7 @@ final class Shape {
             case "object" -> "Keys with values belong here, one a line.";
             case "array" -> "A list belongs here, for example [first, second].";
             case "boolean" -> "true or false belongs here.";
+            case "integer" -> "A whole number belongs here.";
             default -> "A single text belongs here.";
         });
         return null;
@@ -127,6 +131,21 @@ final class Shape {
             Optional.ofNullable(convert(item, schema.path("items"), inside)).ifPresent(array::add);
         }
         return array;
+    }
+
+    private JsonNode number(ScalarNode scalar, JsonNode schema, List<String> path) {
+        BigInteger least = schema.path("minimum").bigIntegerValue();
+        BigInteger most = schema.path("maximum").bigIntegerValue();
+        if (!scalar.getValue().matches("[0-9]{1,20}")) {
+            mistake(path, "\"" + scalar.getValue() + "\" does not fit; write it with digits alone.");
+            return null;
+        }
+        BigInteger number = new BigInteger(scalar.getValue());
+        if (number.compareTo(least) < 0 || number.compareTo(most) > 0) {
+            mistake(path, number + " does not fit; it must be at least " + least + " and at most " + most + ".");
+            return null;
+        }
+        return JsonNodeFactory.instance.numberNode(number.intValueExact());
     }
 
     private JsonNode text(ScalarNode scalar, JsonNode schema, List<String> path) {

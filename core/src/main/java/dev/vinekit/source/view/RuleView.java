@@ -12,15 +12,18 @@ import java.util.Optional;
  * @param cleared fields that a stored row cannot lose
  * @param defaults fields that a new row may leave to the database
  * @param referred references that keep a row from being deleted
+ * @param released references whose rows follow when a row is deleted
  */
 public record RuleView(
-        List<RefusalView> refusals, List<UncheckedView> unchecked, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred) {
+        List<RefusalView> refusals, List<UncheckedView> unchecked, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred,
+        List<ReleasedView> released) {
     public RuleView {
         refusals = List.copyOf(refusals);
         unchecked = List.copyOf(unchecked);
         cleared = List.copyOf(cleared);
         defaults = List.copyOf(defaults);
         referred = List.copyOf(referred);
+        released = List.copyOf(released);
     }
 
     /**
@@ -57,5 +60,13 @@ public record RuleView(
     /** A row that cannot go while others refer to it. */
     public record ReferredView(
             JavaName method, DocText rule, JavaName field, JavaString collection, JavaString children) {
+    }
+
+    /**
+     * A row that follows when the row that it refers to is deleted.
+     *
+     * @param gone whether it goes, or else loses the reference
+     */
+    public record ReleasedView(JavaName method, DocText rule, JavaName field, JavaString collection, boolean gone) {
     }
 }

@@ -27,6 +27,7 @@ final class RuleViews {
     private final List<RuleView.FieldTestView> cleared = new ArrayList<>();
     private final List<RuleView.DefaultView> defaults = new ArrayList<>();
     private final List<RuleView.ReferredView> referred = new ArrayList<>();
+    private final List<RuleView.ReleasedView> released = new ArrayList<>();
     private final List<RuleView.UncheckedView> unknown = new ArrayList<>();
     private final List<TestedRule> rules = new ArrayList<>();
 
@@ -51,7 +52,7 @@ final class RuleViews {
     }
 
     RuleView view() {
-        return new RuleView(refusals, unknown, cleared, defaults, referred);
+        return new RuleView(refusals, unknown, cleared, defaults, referred, released);
     }
 
     private String add(Rule rule, Trial trial) {
@@ -99,6 +100,13 @@ final class RuleViews {
         } else if (trial instanceof Trial.LeftOut left) {
             JavaName method = unique(left.field().name().value() + "TakesItsDefault");
             defaults.add(new RuleView.DefaultView(method, doc, json(left.field()), left.constant().map(JavaString::of)));
+            return method.value();
+        }
+        if (trial instanceof Trial.Released released) {
+            Field field = released.relation().fields().get(0);
+            JavaName method = unique((released.gone() ? "rowGoesWithItsRowOf" : "rowLosesADeletedRowOf") + capital(field));
+            this.released.add(new RuleView.ReleasedView(method, doc, field.name(),
+                    JavaString.of("/" + mapping.entity(released.relation().foreignKey().target()).path() + "/"), released.gone()));
             return method.value();
         }
         Relation relation = ((Trial.Abandoned) trial).relation();

@@ -467,6 +467,24 @@ class ${e.name}ControllerTest {
         assertThat(repository.<#if e.keyed>findById(connection, ${e.keyCode.ofStored})).contains(stored<#else>list(connection, Page.all()).rows()).contains(stored</#if>);
     }
 </#list>
+<#list e.test.rules.released as r>
+
+    /** ${r.rule}. */
+    @Test
+    @Tag("rules")
+    void ${r.method}() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.delete(${r.collection} + PathKeys.join(stored.${r.field}()));
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+<#if r.gone>
+        assertThat(repository.findById(connection, ${e.keyCode.ofStored})).isEmpty();
+<#else>
+        assertThat(repository.findById(connection, ${e.keyCode.ofStored}).orElseThrow().${r.field}()).isNull();
+</#if>
+    }
+</#list>
 </#if>
 <#list e.test.access as a>
 

@@ -1,0 +1,112 @@
+package dev.vinekit.report;
+
+import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.run.RuleOutcome;
+import dev.vinekit.run.TestOutcome;
+import dev.vinekit.run.TestReport;
+import freemarker.core.HTMLOutputFormat;
+import freemarker.template.Configuration;
+import freemarker.template.TemplateException;
+import freemarker.template.TemplateExceptionHandler;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.time.Duration;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** A run of the tests as one page that needs nothing else: no script, no style sheet, no font from anywhere. */
+final class HtmlReport {
+    private static final int SLOWEST = 10;
+
+    private HtmlReport() {
+    }
+
+    /** A cell of the matrix. */
+    public record Cell(String text, String state) {
+    }
+
+    /** A row of the matrix, and what is below it. */
+    public record Row(String table, String anchor, List<Cell> cells, String time, List<Shown> tests, List<Unproved> unproved) {
+    }
+
+    /** A test. */
+    public record Shown(String name, String time, String failure, String exchanges) {
+    }
+
+    /** A rule without proof. */
+    public record Unproved(String rule, String text, String state, String reason) {
+    }
+
+    static String of(TestReport report, String title) {
+        Map<String, Object> model = new LinkedHashMap<>();
+        List<String> aspects = TestReport.ASPECTS.stream().filter(aspect -> !aspect.equals("access") || report.service().secured()).toList();
+        List<Row> rows = report.service().tables().stream().map(table -> row(report, table, aspects)).toList();
+        List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream()).toList();
+        model.put("title", title);
+        model.put("green", report.isGreen());
+        model.put("passed", report.outcomes().size() - report.failures().size());
+        model.put("failed", report.failures().size());
+        model.put("time", seconds(report.duration()));
+        model.put("seedRows", report.seedRows());
+        model.put("changed", report.changedTables());
+        model.put("rules", rules.size());
+        model.put("proved", rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count());
+        model.put("aspects", aspects);
+        model.put("rows", rows);
+        model.put("failures", report.failures().stream().map(HtmlReport::shown).toList());
+        model.put("whole", report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).map(HtmlReport::shown).toList());
+        model.put("slowest", report.outcomes().stream().sorted(Comparator.comparing(TestOutcome::duration).reversed())
+                .limit(SLOWEST).map(HtmlReport::shown).toList());
+        return rendered(model);
+    }
+
+    private static Row row(TestReport report, ServiceDescription.TableDescription table, List<String> aspects) {
+        List<RuleOutcome> rules = report.rules(table);
+        long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
+        List<TestOutcome> tests = report.outcomes().stream().filter(outcome -> outcome.entity().equals(table.entity())).toList();
+        return new Row(table.table(), table.entity(), aspects.stream().map(aspect -> {
+            List<TestOutcome> outcomes = report.cell(table.entity(), aspect);
+            boolean failed = outcomes.stream().anyMatch(outcome -> !outcome.passed());
+            boolean ofRules = aspect.equals("rules");
+            long passed = outcomes.stream().filter(TestOutcome::passed).count();
+            if (ofRules ? rules.isEmpty() : outcomes.isEmpty()) {
+                return new Cell("", "none");
+            }
+            return new Cell(ofRules ? proved + "/" + rules.size() : failed ? passed + "/" + outcomes.size() : String.valueOf(passed),
+                    failed ? "bad" : ofRules && proved < rules.size() ? "part" : "good");
+        }).toList(), seconds(tests.stream().map(TestOutcome::duration).reduce(Duration.ZERO, Duration::plus)),
+                tests.stream().map(HtmlReport::shown).toList(),
+                rules.stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).map(rule -> new Unproved(rule.title(),
+                        rule.rule().text(), rule.state().name().toLowerCase(Locale.ROOT).replace('_', ' '), rule.reason())).toList());
+    }
+
+    private static Shown shown(TestOutcome outcome) {
+        return new Shown(outcome.testClass() + "." + outcome.name(), seconds(outcome.duration()), outcome.failure().orElse(""),
+                outcome.exchanges().strip());
+    }
+
+    private static String seconds(Duration duration) {
+        return String.format(Locale.ROOT, "%.3f s", duration.toNanos() / 1e9);
+    }
+
+    private static String rendered(Map<String, Object> model) {
+        Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
+        configuration.setClassForTemplateLoading(HtmlReport.class, "");
+        configuration.setDefaultEncoding("UTF-8");
+        configuration.setLocale(Locale.ROOT);
+        configuration.setOutputFormat(HTMLOutputFormat.INSTANCE);
+        configuration.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
+        configuration.setLogTemplateExceptions(false);
+        StringWriter text = new StringWriter();
+        try {
+            configuration.getTemplate("report.html.ftl").process(model, text);
+        } catch (TemplateException | IOException e) {
+            throw e instanceof IOException failure ? new UncheckedIOException(failure) : new IllegalStateException("the report's template", e);
+        }
+        return text.toString();
+    }
+}

@@ -1,0 +1,47 @@
+package dev.vinekit.report;
+
+import dev.vinekit.fault.Fault;
+import dev.vinekit.run.TestOutcome;
+import dev.vinekit.run.TestReport;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Writes what is left of a test run. */
+public final class Reports {
+    private static final String PAGE = "index.html";
+
+    private Reports() {
+    }
+
+    /**
+     * Writes a page, and a file of XML for each class of tests, in place of those of the last run.
+     *
+     * @param title what was tested
+     * @return the page
+     */
+    public static Path write(TestReport report, String title, Path folder) {
+        try {
+            Files.createDirectories(folder);
+            try (Stream<Path> before = Files.list(folder)) {
+                for (Path file : before.filter(file -> file.getFileName().toString().matches("TEST-.*\\.xml")).toList()) {
+                    Files.delete(file);
+                }
+            }
+            Map<String, List<TestOutcome>> byClass = report.outcomes().stream()
+                    .collect(Collectors.groupingBy(TestOutcome::testClass, TreeMap::new, Collectors.toList()));
+            for (Map.Entry<String, List<TestOutcome>> tests : byClass.entrySet()) {
+                Files.writeString(folder.resolve("TEST-" + tests.getKey() + ".xml"), JunitXml.of(tests.getKey(), tests.getValue()));
+            }
+            return Files.writeString(folder.resolve(PAGE), HtmlReport.of(report, title));
+        } catch (IOException e) {
+            throw Fault.inWorld("Writing the report to " + folder + " failed: " + e + ".",
+                    "Check that the directory may be written and that the disk is not full.", e);
+        }
+    }
+}
