@@ -41,7 +41,7 @@ class PackageRulesTest {
     void packageUsesOnlyThoseBelowIt(String name, String allowed) {
         List<String> packages = new ArrayList<>(List.of("java..", "javax..", own(name)));
         Stream.of(allowed == null ? new String[0] : allowed.split(" ")).map(PackageRulesTest::own).forEach(packages::add);
-        Stream.of("com..", "io..", "org..", "freemarker..").forEach(packages::add);
+        Stream.of("com..", "io..", "org..", "freemarker..", "net.datafaker..").forEach(packages::add);
         ArchRuleDefinition.classes().that().resideInAPackage(own(name))
                 .should().onlyDependOnClassesThat().resideInAnyPackage(packages.toArray(new String[0]))
                 .check(CORE);

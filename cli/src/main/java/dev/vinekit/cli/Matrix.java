@@ -32,8 +32,7 @@ final class Matrix {
         int width = report.service().tables().stream().mapToInt(table -> table.table().length()).max().orElse(5);
         int nameWidth = Math.min(GREATEST_NAME, Math.max(5, width));
         out.print(style.strong(String.format(Locale.ROOT, "%-" + nameWidth + "s", "table")));
-        List<String> aspects = TestReport.ASPECTS.stream()
-                .filter(aspect -> !aspect.equals("access") || report.service().secured()).toList();
+        List<String> aspects = report.aspects();
         aspects.forEach(aspect -> out.print(style.strong("  " + aspect)));
         out.println();
         for (ServiceDescription.TableDescription table : report.service().tables()) {

@@ -140,8 +140,9 @@ public final class Proofs {
         if (target.can(Operation.DELETE)) {
             boolean byKey = target.key().size() == 1 && relation.fields().size() == 1
                     && target.key().get(0).column().name().equals(key.targetColumns().get(0));
-            boolean testable = byKey && followed && !target.equals(entity) && !samples.isCircular(entity, relation);
             boolean tied = entity.checks().stream().anyMatch(check -> check.fields().contains(last));
+            boolean testable = byKey && !samples.isCircular(entity, relation)
+                    && (target.equals(entity) ? !followed && !tied && last.input() == Field.Input.WRITABLE && last.converter().isEmpty() : followed);
             if (testable && key.onDelete().refuses()) {
                 trials.add(new Trial.Abandoned(relation));
             } else if (testable && !entity.key().isEmpty() && (key.onDelete() == ForeignKey.Action.CASCADE

@@ -41,6 +41,8 @@ public sealed interface Sample {
     /** A date or time in ISO 8601, {@code n} days later, or {@code n} minutes if it is a time of day. */
     record NumberedMoment(String iso) implements Sample { }
 
+    record Uuid(String text) implements Sample { }
+
     /** A UUID made from {@code n}. */
     record NumberedUuid() implements Sample { }
 
@@ -56,6 +58,20 @@ public sealed interface Sample {
     default boolean isNumbered() {
         return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
                 || this instanceof NumberedUuid || this instanceof Letter;
+    }
+
+    /** The value that a row with this number has, which depends on no number any more. */
+    default Sample ofRow(int n) {
+        if (this instanceof NumberedText || this instanceof Letter) {
+            return new Text(text(n));
+        } else if (this instanceof NumberedNumber) {
+            return new Number(new BigDecimal(text(n)));
+        } else if (this instanceof NumberedMoment) {
+            return new Moment(text(n));
+        } else if (this instanceof NumberedUuid) {
+            return new Uuid(text(n));
+        }
+        return this;
     }
 
     /**
@@ -84,6 +100,8 @@ public sealed interface Sample {
             return moment.iso();
         } else if (this instanceof NumberedMoment moment) {
             return later(moment.iso(), n);
+        } else if (this instanceof Uuid uuid) {
+            return uuid.text();
         } else if (this instanceof NumberedUuid) {
             return String.format(Locale.ROOT, "00000000-0000-4000-8000-%012d", n);
         } else if (this instanceof Document document) {

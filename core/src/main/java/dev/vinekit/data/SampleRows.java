@@ -86,7 +86,7 @@ public final class SampleRows {
     }
 
     /** A value for a field by itself, whatever rules tie it to others. */
-    Sample free(Entity entity, Field field, boolean other) {
+    public Sample free(Entity entity, Field field, boolean other) {
         return value(entity, field, other, ranks(entity).getOrDefault(field.column().name(), 0));
     }
 

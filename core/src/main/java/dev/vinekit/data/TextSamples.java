@@ -49,8 +49,9 @@ final class TextSamples {
             if (text.isBlank() || !fits(text)) {
                 continue;
             }
+            boolean tooShort = candidate[0].length() + 1 + candidate[1].length() < least;
             return numbered
-                    ? new Sample.NumberedText(candidate[0], 0, candidate[1])
+                    ? new Sample.NumberedText(candidate[0], tooShort ? room : 0, candidate[1])
                     : new Sample.Text(text);
         }
         if (numbered && field.rules().stream().noneMatch(FieldRule.Pattern.class::isInstance)) {

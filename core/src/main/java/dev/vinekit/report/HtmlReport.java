@@ -43,7 +43,7 @@ final class HtmlReport {
 
     static String of(TestReport report, String title) {
         Map<String, Object> model = new LinkedHashMap<>();
-        List<String> aspects = TestReport.ASPECTS.stream().filter(aspect -> !aspect.equals("access") || report.service().secured()).toList();
+        List<String> aspects = report.aspects();
         List<Row> rows = report.service().tables().stream().map(table -> row(report, table, aspects)).toList();
         List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream()).toList();
         model.put("title", title);

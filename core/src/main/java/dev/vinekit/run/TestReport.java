@@ -17,13 +17,19 @@ public record TestReport(
         long seedRows,
         List<String> changedTables) {
 
-    /** The columns of the matrix, in order. */
-    public static final List<String> ASPECTS =
-            List.of("repository", "list", "create", "read", "replace", "patch", "delete", "rules", "access");
+    private static final List<String> ASPECTS =
+            List.of("repository", "service", "list", "create", "read", "replace", "patch", "delete", "rules", "access");
 
     public TestReport {
         outcomes = List.copyOf(outcomes);
         changedTables = List.copyOf(changedTables);
+    }
+
+    /** The columns of the matrix, in order: what tests can be about in this service. */
+    public List<String> aspects() {
+        boolean services = outcomes.stream().anyMatch(outcome -> outcome.aspect().equals("service"));
+        return ASPECTS.stream().filter(aspect -> services || !aspect.equals("service"))
+                .filter(aspect -> service.secured() || !aspect.equals("access")).toList();
     }
 
     /** Whether tests ran, all passed, and the scratch database was left as it was. */

@@ -130,6 +130,9 @@ public final class TestRun {
 
     private List<String> classes() {
         Path root = project.directory().resolve("target/test-classes");
+        if (!Files.isDirectory(root)) {
+            throw Fault.inCall("The tests in " + project.directory() + " are not compiled.", "Compile the project first, with its tests.");
+        }
         try (Stream<Path> files = Files.walk(root)) {
             return files.map(file -> root.relativize(file).toString().replace('\\', '/'))
                     .filter(path -> path.endsWith(".class") && !path.contains("$"))

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -37,7 +38,11 @@ public final class Sources {
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
-            "TestRow", "TestTokens", "TestTransaction", "TestValues");
+            "TestRow", "TestTokens", "TestTransaction", "TestValues", "UnitTransactions");
+
+    /** Files that work with mocks, by their roles, and what they use for it: words that others use for something else. */
+    private static final Set<String> MOCKED = Set.of("test/serviceTest", "testsupport/UnitTransactions");
+    private static final Set<String> MOCKING = Set.of("mock", "never", "times", "verify", "verifyNoInteractions", "when");
 
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
@@ -99,6 +104,9 @@ public final class Sources {
             table.test("samples", "samples", name + "Samples");
         }
         table.test("repositoryTest", "repository", name + "RepositoryTest");
+        if (mapping.conventions().interfaces()) {
+            table.test("serviceTest", "service", name + "ServiceTest");
+        }
         table.test("controllerTest", "controller", name + "ControllerTest");
         return table.files;
     }
@@ -125,6 +133,7 @@ public final class Sources {
             case "Versioned" -> service.versioned();
             case "ColumnConverter" -> service.converted();
             case "KeyParameters" -> service.temporalKeys();
+            case "UnitTransactions" -> mapping.conventions().interfaces();
             default -> true;
         };
     }
@@ -137,6 +146,9 @@ public final class Sources {
         file("README.md", templates.render("project/README.md", model), "project/README.md");
         file(".gitignore", templates.render("project/gitignore", model), "project/gitignore");
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
+        if (service.interfaces()) {
+            file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker", templates.render("project/mocks", model), "project/mocks");
+        }
         file("src/main/resources/db/schema.sql", mapping.definition(), "schema.sql");
         file("src/main/resources/db/seed.sql", seed, "seed.sql");
         file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
@@ -161,12 +173,16 @@ public final class Sources {
         java.forEach(file -> known.put(file.name, base + "." + file.folder + "." + file.name));
         Map<String, String> knownInDto = new HashMap<>(known);
         knownInDto.put("Pattern", "jakarta.validation.constraints.Pattern");
+        Map<String, String> knownInMocked = new HashMap<>(known);
+        MOCKING.forEach(name -> knownInMocked.put(name, "static org.mockito.Mockito." + name));
         Imports imports = new Imports(known);
         Imports importsInDto = new Imports(knownInDto);
+        Imports importsInMocked = new Imports(knownInMocked);
         JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
         files.addAll(java.parallelStream().map(file -> {
             String ownPackage = base + "." + file.folder;
-            String needed = (file.layer.equals("dto") ? importsInDto : imports).of(file.body, ownPackage);
+            String needed = (file.layer.equals("dto") ? importsInDto : MOCKED.contains(file.role) ? importsInMocked : imports)
+                    .of(file.body, ownPackage);
             return new SourceFile(
                     "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",
                     layout.of(ownPackage, needed, file.body), file.role, file.table);

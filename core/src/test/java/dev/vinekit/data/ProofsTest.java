@@ -8,6 +8,8 @@ import dev.vinekit.VineKit;
 import dev.vinekit.mapping.Mapping;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ProofsTest {
     private static List<Proof> proofs(String script) throws Exception {
@@ -71,13 +73,34 @@ class ProofsTest {
         assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").reason()).get().asString().contains("leaves it to the database");
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "NOT NULL, , Abandoned",
+        "NOT NULL, ON DELETE RESTRICT, Abandoned",
+        "NOT NULL, ON DELETE CASCADE, Released",
+        ", ON DELETE SET NULL, Released"})
+    void referenceIsProvedFromBothItsEnds(String nullness, String action, String trial) throws Exception {
+        for (String target : List.of("winery (id)", "cask (code)")) {
+            Proof reference = of(proofs("""
+                    CREATE TABLE winery (id VARCHAR(8) PRIMARY KEY);
+                    CREATE TABLE cask (
+                        code VARCHAR(8) PRIMARY KEY,
+                        origin VARCHAR(8) %s CONSTRAINT cask_origin REFERENCES %s %s
+                    )""".formatted(nullness == null || target.startsWith("cask") ? "" : nullness, target, action == null ? "" : action)),
+                    Rule.Kind.REFERENCE, "CASK_ORIGIN");
+
+            assertThat(reference.trials()).extracting(found -> found.getClass().getSimpleName()).containsExactly("Dangling", trial);
+            assertThat(reference.reason()).isEmpty();
+        }
+    }
+
     @Test
     void proofOfAPartIsNotOneOfTheWhole() throws Exception {
         Proof cascade = of(proofs("""
-                CREATE TABLE winery (id INT PRIMARY KEY);
+                CREATE TABLE winery (id INT, part INT, PRIMARY KEY (id, part));
                 CREATE TABLE cask (
-                    code VARCHAR(8) PRIMARY KEY,
-                    winery_id INT NOT NULL CONSTRAINT cask_winery REFERENCES winery (id) ON DELETE CASCADE
+                    code VARCHAR(8) PRIMARY KEY, winery_id INT NOT NULL, winery_part INT NOT NULL,
+                    CONSTRAINT cask_winery FOREIGN KEY (winery_id, winery_part) REFERENCES winery ON DELETE CASCADE
                 )"""), Rule.Kind.REFERENCE, "CASK_WINERY");
 
         assertThat(cascade.trials()).hasOnlyElementsOfType(Trial.Dangling.class);

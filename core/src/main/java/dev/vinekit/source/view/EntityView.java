@@ -94,8 +94,19 @@ public record EntityView(
     }
 
     /**
+     * A row as constants, for tests without a database.
+     *
+     * @param input a value for each field of the input
+     * @param lacking the same without a value in a field that needs one; empty if none does
+     * @param stored a value for each field of the entity
+     */
+    public record UnitView(List<JavaCode> input, List<JavaCode> lacking, List<JavaCode> stored) {
+    }
+
+    /**
      * What the tests need.
      *
+     * @param alone a row for tests without a database
      * @param creates whether they make rows: the service does, and the constraints leave room for some
      * @param filled whether the seed has rows
      * @param touched the tables that they write to, each after those that it refers to
@@ -113,6 +124,7 @@ public record EntityView(
     public record TestView(
             SampleView sample,
             SampleView other,
+            UnitView alone,
             boolean creates,
             boolean filled,
             List<JavaName> touched,

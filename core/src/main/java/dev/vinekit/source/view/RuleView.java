@@ -13,10 +13,11 @@ import java.util.Optional;
  * @param defaults fields that a new row may leave to the database
  * @param referred references that keep a row from being deleted
  * @param released references whose rows follow when a row is deleted
+ * @param toItself whether some of these references are to rows of the same table
  */
 public record RuleView(
         List<RefusalView> refusals, List<UncheckedView> unchecked, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred,
-        List<ReleasedView> released) {
+        List<ReleasedView> released, boolean toItself) {
     public RuleView {
         refusals = List.copyOf(refusals);
         unchecked = List.copyOf(unchecked);
@@ -57,16 +58,21 @@ public record RuleView(
     public record DefaultView(JavaName method, DocText rule, JavaString json, Optional<JavaString> constant) {
     }
 
-    /** A row that cannot go while others refer to it. */
+    /**
+     * A row that cannot go while others refer to it.
+     *
+     * @param stored one that refers to it
+     */
     public record ReferredView(
-            JavaName method, DocText rule, JavaName field, JavaString collection, JavaString children) {
+            JavaName method, DocText rule, JavaCode stored, JavaName field, JavaString collection, JavaString children) {
     }
 
     /**
      * A row that follows when the row that it refers to is deleted.
      *
+     * @param stored the row that follows
      * @param gone whether it goes, or else loses the reference
      */
-    public record ReleasedView(JavaName method, DocText rule, JavaName field, JavaString collection, boolean gone) {
+    public record ReleasedView(JavaName method, DocText rule, JavaCode stored, JavaName field, JavaString collection, boolean gone) {
     }
 }

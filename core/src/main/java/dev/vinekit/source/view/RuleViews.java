@@ -30,6 +30,7 @@ final class RuleViews {
     private final List<RuleView.ReleasedView> released = new ArrayList<>();
     private final List<RuleView.UncheckedView> unknown = new ArrayList<>();
     private final List<TestedRule> rules = new ArrayList<>();
+    private boolean toItself;
 
     private RuleViews(Mapping mapping, Entity entity) {
         this.mapping = mapping;
@@ -52,7 +53,7 @@ final class RuleViews {
     }
 
     RuleView view() {
-        return new RuleView(refusals, unknown, cleared, defaults, referred, released);
+        return new RuleView(refusals, unknown, cleared, defaults, referred, released, toItself);
     }
 
     private String add(Rule rule, Trial trial) {
@@ -105,16 +106,25 @@ final class RuleViews {
         if (trial instanceof Trial.Released released) {
             Field field = released.relation().fields().get(0);
             JavaName method = unique((released.gone() ? "rowGoesWithItsRowOf" : "rowLosesADeletedRowOf") + capital(field));
-            this.released.add(new RuleView.ReleasedView(method, doc, field.name(),
+            this.released.add(new RuleView.ReleasedView(method, doc, referring(released.relation()), field.name(),
                     JavaString.of("/" + mapping.entity(released.relation().foreignKey().target()).path() + "/"), released.gone()));
             return method.value();
         }
         Relation relation = ((Trial.Abandoned) trial).relation();
         Field field = relation.fields().get(0);
         JavaName method = unique("rowReferredToBy" + capital(field) + "CannotBeDeleted");
-        referred.add(new RuleView.ReferredView(method, doc, field.name(),
+        referred.add(new RuleView.ReferredView(method, doc, referring(relation), field.name(),
                 JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path() + "/"), JavaString.of(entity.path())));
         return method.value();
+    }
+
+    /** Code that stores a row which refers to another one. */
+    private JavaCode referring(Relation relation) {
+        if (!mapping.entity(relation.foreignKey().target()).equals(entity)) {
+            return JavaCode.of("%sSamples.inserted(connection)", entity.name());
+        }
+        toItself = true;
+        return JavaCode.of("referring(%s)", json(relation.fields().get(0)));
     }
 
     private String refused(DocText doc, String wanted, boolean stored, JavaCode body, int status, List<Field> fields) {

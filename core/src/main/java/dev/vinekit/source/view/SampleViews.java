@@ -13,6 +13,7 @@ import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
+import dev.vinekit.schema.TableName;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -21,6 +22,7 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Spells sample rows as Java. */
 final class SampleViews {
@@ -68,12 +70,43 @@ final class SampleViews {
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
         for (Map.Entry<Field, Sample> value : row.values().entrySet()) {
-            JavaCode code = code(value.getKey(), value.getValue());
-            boolean converted = value.getKey().converter().isPresent() && !(value.getValue() instanceof Sample.Nothing);
-            arguments.add(!converted ? code : JavaCode.of("new %s().fromDatabase(%s)",
-                    Converter.simple(value.getKey().converter().get().by()), code));
+            arguments.add(argument(value.getKey(), value.getValue()));
         }
         return new SampleView(row.values().values().stream().anyMatch(Sample::isNumbered), parents, arguments);
+    }
+
+    /** A row by itself: it refers to rows that nobody has inserted. */
+    EntityView.UnitView alone(Entity entity) {
+        SampleRow row = samples.row(entity, false);
+        List<JavaCode> input = entity.inputs().stream().map(field -> argument(field, constant(entity, row.values().get(field), 1, 0))).toList();
+        Optional<Field> needed = entity.inputs().stream().filter(field -> field.requiredOnCreate() && row.has(field)).findFirst();
+        List<JavaCode> lacking = needed.map(field -> entity.inputs().stream().map(other ->
+                other.equals(field) ? JavaCode.of("null") : input.get(entity.inputs().indexOf(other))).toList()).orElse(List.of());
+        return new EntityView.UnitView(input, lacking,
+                entity.fields().stream().map(field -> argument(field, stored(entity, field, 1, 0))).toList());
+    }
+
+    private Sample constant(Entity entity, Sample sample, int n, int steps) {
+        if (sample instanceof Sample.Reference reference) {
+            TableName target = reference.relation().foreignKey().target();
+            int other = entity.relations().stream().filter(relation -> relation.foreignKey().target().equals(target)).toList()
+                    .indexOf(reference.relation());
+            return stored(mapping.entity(target), reference.target(), n + other, steps + 1);
+        }
+        return sample.ofRow(n);
+    }
+
+    /** What a stored row may have in a field; rows that refer to each other in a circle have no value of their own. */
+    private Sample stored(Entity entity, Field field, int n, int steps) {
+        Sample sample = samples.row(entity, false).values().getOrDefault(field, new Sample.Nothing());
+        boolean filled = sample instanceof Sample.Nothing && !field.column().nullable() || steps > mapping.entities().size();
+        return filled ? samples.free(entity, field, false).ofRow(n) : constant(entity, sample, n, steps);
+    }
+
+    private static JavaCode argument(Field field, Sample sample) {
+        JavaCode code = code(field, sample);
+        boolean converted = field.converter().isPresent() && !(sample instanceof Sample.Nothing);
+        return !converted ? code : JavaCode.of("new %s().fromDatabase(%s)", Converter.simple(field.converter().get().by()), code);
     }
 
     static JavaCode code(Field field, Sample sample) {
@@ -96,6 +129,8 @@ final class SampleViews {
         } else if (sample instanceof Sample.NumberedMoment moment) {
             boolean ofDay = field.type() == JavaType.TIME || field.type() == JavaType.OFFSET_TIME;
             return JavaCode.of(ofDay ? "%s.plusMinutes(n)" : "%s.plusDays(n)", moment(field.type(), moment.iso()));
+        } else if (sample instanceof Sample.Uuid uuid) {
+            return JavaCode.of("UUID.fromString(%s)", JavaString.of(uuid.text()));
         } else if (sample instanceof Sample.NumberedUuid) {
             return JavaCode.of("Numbers.uuid(n)");
         } else if (sample instanceof Sample.Document document) {

@@ -29,6 +29,7 @@ public record ServiceView(
         boolean nullableNumbers,
         boolean compositeLookups,
         boolean byTable,
+        boolean interfaces,
         boolean comparesRows,
         boolean sortsNullsFirst,
         boolean offsetFirst,

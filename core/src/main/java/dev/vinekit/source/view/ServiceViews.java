@@ -50,6 +50,7 @@ public final class ServiceViews {
                 fields(mapping).anyMatch(field -> field.overridden() && field.type().isPrimitive()),
                 maker.relations().hasCompositeLookups(),
                 mapping.conventions().layout() == Conventions.Layout.BY_TABLE,
+                mapping.conventions().interfaces(),
                 dialect.comparesRows(),
                 dialect.sortsNullsFirst(),
                 dialect.page().startsWith("OFFSET"),

@@ -55,6 +55,7 @@ final class TestViews {
         return new EntityView.TestView(
                 samples.of(entity, false),
                 samples.of(entity, true),
+                samples.alone(entity),
                 creates,
                 samples.isFillable(entity),
                 touched(entity),
@@ -70,7 +71,7 @@ final class TestViews {
                 samples.isReferredInCircle(entity),
                 patched(entity, sample, other).map(views::get),
                 patched(entity, sample, other).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).map(views::get),
-                entity.key().stream().filter(field -> differs(sample.values().get(field))).map(views::get).toList(),
+                entity.key().stream().filter(field -> differs(sample, field)).map(views::get).toList(),
                 JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
                 sorted(entity).map(views::get),
@@ -96,7 +97,7 @@ final class TestViews {
                         .filter(field -> field.input() == Field.Input.WRITABLE)
                         .filter(field -> keys.stream().map(UniqueKey::columns).filter(key -> key.contains(field.column().name()))
                                 .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
-                                        .anyMatch(column -> differs(sample.values().get(entity.field(column))))))
+                                        .anyMatch(column -> differs(sample, entity.field(column)))))
                         .toList();
     }
 
@@ -159,13 +160,14 @@ final class TestViews {
                 .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
                 .filter(field -> field.updatable() && !bound.contains(field) && other.has(field))
-                .filter(field -> differs(other.values().get(field))
+                .filter(field -> differs(other, field)
                         || !sample.values().get(field).equals(other.values().get(field)))
                 .findFirst();
     }
 
-    /** Whether two samples never have the same value here. */
-    private static boolean differs(Sample sample) {
-        return sample instanceof Sample.Nothing || sample instanceof Sample.Reference || sample.isNumbered();
+    /** Whether two rows that are made like this one never have the same value here, where clients write one at all. */
+    private static boolean differs(SampleRow row, Field field) {
+        Sample sample = row.values().get(field);
+        return sample != null && (sample instanceof Sample.Nothing || sample instanceof Sample.Reference || sample.isNumbered());
     }
 }

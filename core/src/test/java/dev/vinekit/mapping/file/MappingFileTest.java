@@ -226,7 +226,7 @@ class MappingFileTest {
 
         assertThat(schema.path("$schema").textValue()).endsWith("2020-12/schema");
         assertThat(schema.path("properties").fieldNames()).toIterable()
-                .containsExactly("source", "tables", "project", "http", "entities");
+                .containsExactly("source", "tables", "project", "seed", "http", "entities");
         schema.path("$defs").path("entity").path("properties").properties().forEach(property ->
                 assertThat(property.getValue().has("description") || property.getValue().has("$ref"))
                         .as(property.getKey()).isTrue());

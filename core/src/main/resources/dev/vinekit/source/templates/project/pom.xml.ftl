@@ -121,6 +121,14 @@
       <version>${v["assertj"]}</version>
       <scope>test</scope>
     </dependency>
+<#if s.interfaces>
+    <dependency>
+      <groupId>org.mockito</groupId>
+      <artifactId>mockito-core</artifactId>
+      <version>${v["mockito"]}</version>
+      <scope>test</scope>
+    </dependency>
+</#if>
   </dependencies>
 
   <build>

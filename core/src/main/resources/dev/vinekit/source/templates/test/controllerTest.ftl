@@ -458,7 +458,7 @@ class ${e.name}ControllerTest {
     @Test
     @Tag("rules")
     void ${r.method}() throws SQLException {
-        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name} stored = ${r.stored};
 
         ApiAnswer answer = api.delete(${r.collection} + PathKeys.join(stored.${r.field}()));
 
@@ -473,7 +473,7 @@ class ${e.name}ControllerTest {
     @Test
     @Tag("rules")
     void ${r.method}() throws SQLException {
-        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name} stored = ${r.stored};
 
         ApiAnswer answer = api.delete(${r.collection} + PathKeys.join(stored.${r.field}()));
 
@@ -521,6 +521,15 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#list>
+<#if e.test.creates && e.test.rules.toItself>
+
+    /** A stored row that refers to another one by this property. */
+    private ${e.name} referring(String property) throws SQLException {
+        Object key = Json.tree(${e.name}Samples.inserted(connection)).get(${e.key[0].json});
+        return repository.insert(connection, InputReader.read(
+                Api.with(${e.name}Samples.sample(connection), property, key), ${e.name}Input.class));
+    }
+</#if>
 <#if e.test.creates && e.test.rules.refusals?has_content>
 
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */

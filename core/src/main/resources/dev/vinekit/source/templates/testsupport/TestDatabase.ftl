@@ -8,6 +8,7 @@ public final class TestDatabase implements AutoCloseable {
     private final String password;
     private final EmptyDatabase server;
     private final Connection anchor;
+    private Connection transaction;
     private final Map<Tables, Set<List<Object>>> seedKeys = new EnumMap<>(Tables.class);
     private final Map<Tables, List<String>> seedRows = new EnumMap<>(Tables.class);
 
@@ -72,19 +73,28 @@ public final class TestDatabase implements AutoCloseable {
         return DriverManager.getConnection(url, user, password);
     }
 
+    /** Begins a transaction, on the one connection for tests that take everything back. */
+    public Connection begin() throws SQLException {
+        if (transaction == null || transaction.isClosed()) {
+            transaction = connect();
+        }
+        transaction.setAutoCommit(false);
+        return transaction;
+    }
+
     /**
      * Deletes the rows that a test has added.
      *
      * @param tables each after those that it refers to
      */
     public void restore(List<Tables> tables) throws SQLException {
-        boolean deleted;
-        do {
+        boolean deleted = true;
+        for (List<Tables> grown = grown(tables); deleted && !grown.isEmpty(); grown = grown(tables)) {
             deleted = false;
-            for (int i = tables.size() - 1; i >= 0; i--) {
-                deleted |= deleteAdded(tables.get(i));
+            for (int i = grown.size() - 1; i >= 0; i--) {
+                deleted |= deleteAdded(grown.get(i));
             }
-        } while (deleted);
+        }
         Numbers.restart();
     }
 
@@ -93,6 +103,18 @@ public final class TestDatabase implements AutoCloseable {
         for (Tables table : tables) {
             assertThat(rows(table)).as("rows of %s", table.sqlName()).isEqualTo(seedRows.get(table));
         }
+    }
+
+    /** The tables that do not have as many rows as at first. */
+    private List<Tables> grown(List<Tables> tables) throws SQLException {
+        List<String> counts = tables.stream().map(table -> "SELECT " + tables.indexOf(table) + ", COUNT(*) FROM " + table.sqlName()).toList();
+        List<Tables> grown = new ArrayList<>();
+        if (!tables.isEmpty()) {
+            Sql.list(anchor, String.join(" UNION ALL ", counts), row -> row.getLong(2) == seedRows.get(tables.get(row.getInt(1))).size()
+                    || grown.add(tables.get(row.getInt(1))));
+        }
+        grown.sort(Comparator.comparing(tables::indexOf));
+        return grown;
     }
 
     /** Deletes rows that were not there at first; false if there are none, or none that can go yet. */
@@ -143,6 +165,9 @@ public final class TestDatabase implements AutoCloseable {
 
     @Override
     public void close() throws SQLException {
+        if (transaction != null) {
+            transaction.close();
+        }
         anchor.close();
         if (server != null) {
             server.close();

@@ -1,0 +1,199 @@
+/** What the service adds to its repository, which is a mock here: rules, transactions, and answers for rows that are not there. */
+class ${e.name}ServiceTest {
+    private final Connection connection = mock(Connection.class);
+    private final ${e.name}Repository repository = mock(${e.name}Repository.class);
+    private ${e.name}Service service;
+
+    @BeforeEach
+    void makeService() throws SQLException {
+        service = new ${e.serviceClass}(UnitTransactions.on(connection), repository);
+    }
+<#if e.test.creates>
+
+    private static ${e.name}Input input() {
+        return new ${e.name}Input(
+<#list e.test.alone.input as a>
+                ${a}<#if a?has_next>,<#else>);</#if>
+</#list>
+    }
+</#if>
+<#if e.keyed || e.test.creates>
+
+    private static ${e.name} row() {
+        return new ${e.name}(
+<#list e.test.alone.stored as a>
+                ${a}<#if a?has_next>,<#else>);</#if>
+</#list>
+    }
+</#if>
+
+    @Test
+    @Tag("service")
+    void listGivesThePageOfTheRepository() throws SQLException {
+        FoundRows<${e.name}> page = new FoundRows<>(List.of(), OptionalLong.empty());
+        when(repository.list(connection, Page.first(7))).thenReturn(page);
+
+        assertThat(service.list(Page.first(7))).isSameAs(page);
+    }
+<#if e.keyed>
+
+    @Test
+    @Tag("service")
+    void findGivesTheRowOfTheRepository() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+
+        assertThat(service.find(${e.keyCode.ofStored})).isSameAs(stored);
+    }
+
+    @Test
+    @Tag("service")
+    void findOfAMissingRowIs404() {
+        ${e.name} stored = row();
+
+        assertProblem(404, () -> service.find(${e.keyCode.ofStored}));
+    }
+</#if>
+<#if e.test.creates>
+
+    @Test
+    @Tag("service")
+    void createCommitsWhatTheRepositoryInserts() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.insert(connection, input())).thenReturn(stored);
+
+        assertThat(service.create(input())).isSameAs(stored);
+
+        verify(connection).commit();
+    }
+
+    @Test
+    @Tag("service")
+    void createThatFailsIsTakenBack() throws SQLException {
+        when(repository.insert(connection, input())).thenThrow(new SQLException("refused"));
+
+        assertThatThrownBy(() -> service.create(input())).isInstanceOf(RuntimeException.class);
+
+        verify(connection).rollback();
+        verify(connection, never()).commit();
+    }
+<#if e.test.alone.lacking?has_content>
+
+    @Test
+    @Tag("service")
+    void createOfAnInputThatBreaksARuleAsksNoDatabase() {
+        ${e.name}Input lacking = new ${e.name}Input(
+<#list e.test.alone.lacking as a>
+                ${a}<#if a?has_next>,<#else>);</#if>
+</#list>
+
+        assertProblem(400, () -> service.create(lacking));
+
+        verifyNoInteractions(connection, repository);
+    }
+</#if>
+<#if e.test.transactional>
+
+    @Test
+    @Tag("service")
+    void createAllInsertsEachInOneTransaction() throws SQLException {
+        when(repository.insert(connection, input())).thenReturn(row());
+
+        assertThat(service.createAll(List.of(input(), input()))).hasSize(2);
+
+        verify(repository, times(2)).insert(connection, input());
+        verify(connection, times(1)).commit();
+    }
+</#if>
+</#if>
+<#assign find = e.locks?then("lockById", "findById")>
+<#if e.can.replace && e.test.creates>
+
+    @Test
+    @Tag("service")
+    void replaceGivesTheRowAsStored() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.update(connection, ${e.keyCode.ofStored}, input())).thenReturn(true);
+        when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+
+        assertThat(service.replace(${e.keyCode.ofStored}, input(), Precondition.NONE)).isSameAs(stored);
+
+        verify(connection).commit();
+    }
+
+    @Test
+    @Tag("service")
+    void replaceOfAMissingRowIs404() throws SQLException {
+        ${e.name} stored = row();
+
+        assertProblem(404, () -> service.replace(${e.keyCode.ofStored}, input(), Precondition.NONE));
+
+        verify(connection, never()).commit();
+    }
+
+    @Test
+    @Tag("service")
+    void replaceOfAnotherStateWritesNothing() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+
+        assertProblem(412, () -> service.replace(${e.keyCode.ofStored}, input(), new Precondition(List.of("\"another\""))));
+
+        verify(repository, never()).update(connection, ${e.keyCode.ofStored}, input());
+    }
+</#if>
+<#if e.can.patch && e.test.creates>
+
+    @Test
+    @Tag("service")
+    void changeOfNothingKeepsEveryField() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+        when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+        when(repository.update(connection, ${e.keyCode.ofStored}, ${e.name}Input.of(stored))).thenReturn(true);
+
+        assertThat(service.change(${e.keyCode.ofStored}, JsonNodeFactory.instance.objectNode(), Precondition.NONE)).isSameAs(stored);
+
+        verify(connection).commit();
+    }
+</#if>
+<#if e.can.delete>
+
+    @Test
+    @Tag("service")
+    void deleteCommits() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.delete(connection, ${e.keyCode.ofStored})).thenReturn(true);
+
+        service.delete(${e.keyCode.ofStored}, Precondition.NONE);
+
+        verify(connection).commit();
+    }
+
+    @Test
+    @Tag("service")
+    void deleteOfAMissingRowIs404() {
+        ${e.name} stored = row();
+
+        assertProblem(404, () -> service.delete(${e.keyCode.ofStored}, Precondition.NONE));
+    }
+
+    @Test
+    @Tag("service")
+    void deleteOfAnotherStateDeletesNothing() throws SQLException {
+        ${e.name} stored = row();
+        when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+
+        assertProblem(412, () -> service.delete(${e.keyCode.ofStored}, new Precondition(List.of("\"another\""))));
+
+        verify(repository, never()).delete(connection, ${e.keyCode.ofStored});
+    }
+</#if>
+<#if e.keyed || e.test.creates && e.test.alone.lacking?has_content>
+
+    private static void assertProblem(int status, ThrowingCallable call) {
+        assertThatThrownBy(call).isInstanceOfSatisfying(ProblemException.class,
+                problem -> assertThat(problem.problem().status()).isEqualTo(status));
+    }
+</#if>
+}
