@@ -19,7 +19,9 @@ import dev.vinekit.sql.SqlText;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashSet;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -117,7 +119,7 @@ public final class Proofs {
     }
 
     private List<String> mentioned(String definition) {
-        Set<String> words = new HashSet<>(SqlText.identifiers(definition, word -> word));
+        Set<String> words = new HashSet<>(SqlText.identifiers(SqlText.inParentheses(definition), word -> word));
         return entity.table().columns().stream().map(Column::name).filter(words::contains).toList();
     }
 
@@ -185,10 +187,23 @@ public final class Proofs {
 
     private static Trial unchecked(Map<Field, Sample> breaking) {
         Map<Field, Optional<Object>> values = new LinkedHashMap<>();
-        breaking.forEach((field, value) -> values.put(field, value instanceof Sample.Nothing ? Optional.empty()
-                : Optional.of(value instanceof Sample.Truth truth ? truth.value() : field.type().isNumber()
-                        ? new BigDecimal(value.text(RowSearch.LAST)) : value.text(RowSearch.LAST))));
+        breaking.forEach((field, value) -> values.put(field, sent(field, value.ofRow(RowSearch.LAST))));
         return new Trial.Unchecked(values);
+    }
+
+    /** A value as a client would send it. */
+    private static Optional<Object> sent(Field field, Sample value) {
+        if (value instanceof Sample.Nothing) {
+            return Optional.empty();
+        } else if (value instanceof Sample.Truth truth) {
+            return Optional.of(truth.value());
+        } else if (value instanceof Sample.Bytes bytes) {
+            return Optional.of(Base64.getEncoder().encodeToString(HexFormat.of().parseHex(bytes.hex())));
+        } else if (value instanceof Sample.Document document) {
+            return Optional.of(document);
+        }
+        String text = value.text(RowSearch.LAST);
+        return Optional.of(field.type().isNumber() ? new BigDecimal(text) : text);
     }
 
     private Optional<Trial> rowTrial(RowRule rule) {

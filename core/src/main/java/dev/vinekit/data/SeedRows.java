@@ -139,9 +139,13 @@ final class SeedRows {
             Entity target = target(relation);
             int count = count(target);
             int row = count == 0 ? 0 : (n - 1) % count + 1;
+            Map<Field, String> reference = new LinkedHashMap<>();
             for (int i = 0; row > 0 && i < relation.fields().size(); i++) {
-                Field field = target.field(relation.foreignKey().targetColumns().get(i));
-                value(target, field, row).ifPresent(value -> values.put(relation.fields().get(values.size()), value));
+                Field field = relation.fields().get(i);
+                value(target, target.field(relation.foreignKey().targetColumns().get(i)), row).ifPresent(value -> reference.put(field, value));
+            }
+            if (reference.size() == relation.fields().size()) {
+                values.putAll(reference);
             }
         }
         return values;

@@ -29,6 +29,12 @@ public final class SqlText {
                 .map(token -> sql.substring(token.start() + word.length()).strip()).orElse(sql);
     }
 
+    /** The text from its first opening parenthesis: of a statement that makes an index, what is indexed. */
+    public static String inParentheses(String sql) {
+        return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.SYMBOL && token.text().equals("(")).findFirst()
+                .map(token -> sql.substring(token.start())).orElse(sql);
+    }
+
     /** The strings in a text, without their quotes. */
     public static List<String> strings(String sql) {
         return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.STRING).map(Token::text).toList();

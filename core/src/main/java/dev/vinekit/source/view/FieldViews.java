@@ -131,13 +131,18 @@ final class FieldViews {
         return stored(field, boxed, field.column().nullable(), position);
     }
 
+    /** Whether the column has the standard's decimal floating point, whose values may have exponents above zero. */
+    static boolean isFloating(Field field) {
+        return field.column().type().text().startsWith("DECFLOAT");
+    }
+
     private JavaCode stored(Field field, JavaCode boxed, boolean nullable, int position) {
         if (field.overridden() && field.type().isPrimitive()) {
             JavaCode plain = JavaCode.of("row." + field.type().getter() + "(%s)", position);
             return nullable ? JavaCode.of("Sql.nullable(row, %s)", plain) : plain;
         }
         return switch (field.type()) {
-            case BIG_DECIMAL -> readsTyped ? JavaCode.of("row.getBigDecimal(%s)", position)
+            case BIG_DECIMAL -> readsTyped && isFloating(field) ? JavaCode.of("Sql.plain(row.getBigDecimal(%s))", position) : readsTyped ? JavaCode.of("row.getBigDecimal(%s)", position)
                     : JavaCode.of("Columns.decimal(row, %s, %s)", position, field.column().type().scale());
             case STRING -> JavaCode.of("row." + field.type().getter() + "(%s)", position);
             case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);

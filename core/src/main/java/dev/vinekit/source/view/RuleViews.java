@@ -2,6 +2,7 @@ package dev.vinekit.source.view;
 
 import dev.vinekit.data.Proof;
 import dev.vinekit.data.Rule;
+import dev.vinekit.data.Sample;
 import dev.vinekit.data.Trial;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
@@ -167,6 +168,9 @@ final class RuleViews {
             return !whole ? JavaCode.of("new BigDecimal(%s)", JavaString.of(number.toPlainString()))
                     : Math.abs(number.longValueExact()) <= Integer.MAX_VALUE ? JavaCode.of("%s", number.longValueExact())
                     : JavaCode.of("%sL", number.longValueExact());
+        }
+        if (value instanceof Sample.Document document) {
+            return JavaCode.of("Json.parse(%s)", JavaString.of(document.json()));
         }
         return value instanceof Boolean truth ? JavaCode.of("%s", truth) : JavaCode.of("%s", JavaString.of(value.toString()));
     }

@@ -27,6 +27,7 @@ public record ServiceView(
         boolean renamed,
         boolean converted,
         boolean nullableNumbers,
+        boolean floatingDecimals,
         boolean compositeLookups,
         boolean byTable,
         boolean interfaces,

@@ -48,6 +48,7 @@ public final class ServiceViews {
                 fields(mapping).anyMatch(field -> !field.jsonName().equals(field.name().value())),
                 fields(mapping).anyMatch(field -> field.converter().isPresent()),
                 fields(mapping).anyMatch(field -> field.overridden() && field.type().isPrimitive()),
+                fields(mapping).anyMatch(field -> field.type() == JavaType.BIG_DECIMAL && FieldViews.isFloating(field)),
                 maker.relations().hasCompositeLookups(),
                 mapping.conventions().layout() == Conventions.Layout.BY_TABLE,
                 mapping.conventions().interfaces(),

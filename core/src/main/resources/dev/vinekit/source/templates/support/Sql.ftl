@@ -38,6 +38,13 @@ public final class Sql {
         return list(connection, sql, row -> row.getLong(1), values).get(0);
     }
 
+<#if s.floatingDecimals>
+    /** A number without an exponent: 20 for 2E+1. */
+    public static BigDecimal plain(BigDecimal number) {
+        return number == null || number.scale() >= 0 ? number : number.setScale(0);
+    }
+
+</#if>
 <#if s.nullableNumbers>
     /** A value that was just read; null if the column was. */
     public static <T> T nullable(ResultSet row, T value) throws SQLException {
