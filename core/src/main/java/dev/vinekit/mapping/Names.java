@@ -14,7 +14,7 @@ import javax.lang.model.SourceVersion;
 final class Names {
     /** Methods of {@link Object} that a record component may not be called (JLS 17, section 8.10.1). */
     private static final Set<String> NO_COMPONENTS = Set.of(
-            "clone", "finalize", "getClass", "hashCode", "notify", "notifyAll", "toString", "wait");
+            "clone", "finalize", "hashCode", "notify", "notifyAll", "toString", "wait");
 
     private final Set<String> taken = new HashSet<>();
 
@@ -100,14 +100,17 @@ final class Names {
         if (SourceVersion.isKeyword(name, SourceVersion.RELEASE_17)) {
             name = wanted + "Value";
             reason = "it is a Java keyword";
+        } else if (isGetter(name)) {
+            name = "column" + capitalised(wanted);
+            reason = "validation would take it for the getter of another field";
         } else if (NO_COMPONENTS.contains(name)) {
             name = wanted + "Value";
             reason = "a record component may not be called so";
         }
         String base = name;
-        for (int i = 2; others.contains(name); i++) {
+        for (int i = 2; others.contains(name) || isReadAlike(name, others); i++) {
+            reason = others.contains(name) ? "another column gives the same name" : "with is in front, it and another name are the same";
             name = base + i;
-            reason = "another column gives the same name";
         }
         others.add(name);
         if (!name.equals(wanted)) {
@@ -116,13 +119,24 @@ final class Names {
         return JavaName.of(name);
     }
 
+    /** Whether a name is that of a getter, whatever it gives (JavaBeans 1.01, section 8.3). */
+    private static boolean isGetter(String name) {
+        return name.matches("get\\p{Lu}.*");
+    }
+
+    /** Whether one component looks like the getter of another, for a truth value. */
+    private static boolean isReadAlike(String name, Set<String> others) {
+        return others.contains("is" + capitalised(name))
+                || others.stream().anyMatch(other -> name.equals("is" + capitalised(other)));
+    }
+
     /** A record component of some words, or of others if those are taken. */
     static JavaName component(Words words, Words others, Set<String> taken) {
         return component(taken.contains(words.camel()) ? others : words, taken, (wanted, reason) -> { });
     }
 
     static boolean isComponent(String name) {
-        return JavaName.isValid(name) && name.indexOf('.') < 0 && !NO_COMPONENTS.contains(name);
+        return JavaName.isValid(name) && name.indexOf('.') < 0 && !NO_COMPONENTS.contains(name) && !isGetter(name);
     }
 
     static String capitalised(String name) {

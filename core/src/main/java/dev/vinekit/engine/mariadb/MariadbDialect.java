@@ -21,7 +21,10 @@ import java.util.regex.Pattern;
 final class MariadbDialect implements Dialect {
     private static final Pattern PLAIN = Pattern.compile("[A-Za-z_][A-Za-z0-9_]*");
 
-    /** Reserved words: MariaDB manual, "Reserved Words", those of all modes. */
+    /**
+     * Reserved words: MariaDB manual, "Reserved Words", those of all modes; and names of functions that the parser takes for a
+     * call where a parenthesis follows ("Function Name Parsing" of MySQL's manual, and tried out).
+     */
     private static final Set<String> KEYWORDS = Set.of("""
             accessible add all alter analyze and as asc asensitive before between bigint binary blob both by call cascade
             case change char character check collate column condition constraint continue convert create cross
@@ -46,7 +49,10 @@ final class MariadbDialect implements Dialect {
             trailing trigger true undo union unique unlock unsigned update usage use using utc_date utc_time
             utc_timestamp values varbinary varchar varcharacter varying vector when where while window with write xor
             year_month zerofill body elsif history others package raise rowtype rownum cube function lead lag nth_value
-            ntile first_value last_value dense_rank cume_dist minus""".strip().split("\\s+"));
+            ntile first_value last_value dense_rank cume_dist minus adddate bit_and bit_or bit_xor cast count curdate
+            curtime date_add date_sub extract group_concat json_arrayagg json_objectagg max median mid min now
+            percentile_cont percentile_disc session_user std stddev stddev_pop stddev_samp subdate substr substring sum
+            sysdate trim value variance var_pop var_samp""".strip().split("\\s+"));
 
     /** An identifier in MariaDB's own quotes. */
     static String quote(String name) {

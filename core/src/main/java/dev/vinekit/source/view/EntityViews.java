@@ -4,6 +4,7 @@ import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
@@ -123,7 +124,7 @@ final class EntityViews {
 
     private EntityView.StatementView statements(Entity entity, List<Field> updates) {
         List<Field> key = entity.key();
-        List<Field> told = key.isEmpty() ? entity.comparable() : key;
+        List<Field> told = key.isEmpty() ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
         boolean plain = entity.fields().stream().allMatch(field -> field.selected().equals(field.sqlName()));
         List<String> assignments = new ArrayList<>(updates.stream()
                 .map(field -> field.sqlName() + " = " + field.parameter()).toList());
