@@ -12,6 +12,7 @@ import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
+import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.source.SourceFile;
@@ -37,6 +38,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What people decide in the mapping file is in the generated service. */
@@ -129,9 +131,37 @@ class DecisionsTest {
         TestReport report = VineKit.test(project);
 
         assertThat(report.failures()).isEmpty();
+        assertThat(report.cell("Transfer", "service")).hasSizeGreaterThan(5);
         assertThat(report.outcomes()).extracting(outcome -> outcome.name().replaceAll("\\(.*", "")).contains(
                 "listWhereMovedAtIsBetweenFiltersTheList", "fromAnyOfReturnsTheRowsThatMatch", "listWhereNameContainsFiltersTheList",
                 "includeSourceEmbedsTheRow", "listWhereSourceVesselIsAndMovedAtIsLessReturnsTheRowsThatMatch");
+    }
+
+    /** What the service adds to its repository is proved without a database. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "check(input, OnCreate.class).verify();||createOfAnInputThatBreaksARuleAsksNoDatabase",
+        "transactions.write(connection -> repository.insert(connection, input))|transactions.read(connection -> repository.insert(connection, "
+            + "input))|createCommitsWhatTheRepositoryInserts",
+        "precondition.verify(locked(connection, id));||deleteOfAnotherStateDeletesNothing",
+        "if (!deleted)|if (deleted)|deleteOfAMissingRowIs404",
+        "orElseThrow(() -> missing(id))|orElse(null)|findOfAMissingRowIs404"})
+    void testsOfServicesByThemselvesNotice(String from, String to, String noticedBy) throws Exception {
+        try (TestDatabases database = TestDatabases.h2("CREATE TABLE cask (id INT PRIMARY KEY, wood VARCHAR(9) NOT NULL, litres INT)")) {
+            MappingFile file = MappingFile.parse("m", "project: { package: com.example.made, interfaces: true }", Map.of(), true);
+            Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
+                    VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("p")));
+            Path service = project.directory().resolve("src/main/java/com/example/made/service/TransactionalCaskService.java");
+            String text = Files.readString(service);
+            assertThat(text).contains(from);
+            Files.writeString(service, text.replace(from, to == null ? "" : to));
+            VineKit.compile(project);
+
+            TestReport report = VineKit.test(project);
+
+            assertThat(report.failures()).filteredOn(outcome -> outcome.testClass().equals("CaskServiceTest"))
+                    .extracting(TestOutcome::name).contains(noticedBy);
+        }
     }
 
     @Test

@@ -1,9 +1,16 @@
 package dev.vinekit;
 
 import dev.vinekit.engine.Engines;
+import dev.vinekit.project.Project;
+import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +18,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** A valid schema that a number makes up: 1 to 30 tables with types, constraints, references and names of all sorts. */
 final class RandomSchema {
@@ -41,6 +49,76 @@ final class RandomSchema {
     /** The statements that make the schema of a number on an engine. */
     static String script(String engine, long seed) {
         return new RandomSchema(engine, seed).script();
+    }
+
+    /**
+     * Generates, compiles and tests a service for the schema of a number. What the last service for the engine was compiled to is
+     * taken over, so that files that are the same in both are compiled once.
+     */
+    static TestReport tested(String engine, long seed) throws SQLException, IOException {
+        Path directory = Files.createTempDirectory("random-schema");
+        Path compiled = Path.of("target", "random-schemas", engine + "-" + ProcessHandle.current().pid());
+        Files.createDirectories(compiled.getParent());
+        try (TestDatabases database = TestDatabases.on(engine, script(engine, seed))) {
+            Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
+                    VineKit.read(database.database(), Scope.all()), "com.example.made")), directory));
+            move(compiled, directory.resolve("target"));
+            VineKit.compile(project);
+            TestReport report = VineKit.test(project);
+            move(directory.resolve("target"), compiled);
+            return report;
+        } finally {
+            delete(directory);
+        }
+    }
+
+    private static void move(Path from, Path to) throws IOException {
+        if (Files.isDirectory(from)) {
+            try (Stream<Path> files = Files.walk(from)) {
+                for (Path file : files.toList()) {
+                    Path copy = to.resolve(from.relativize(file).toString());
+                    if (Files.isDirectory(file)) {
+                        Files.createDirectories(copy);
+                    } else {
+                        Files.copy(file, copy);
+                    }
+                }
+            }
+            delete(from);
+        }
+    }
+
+    private static void delete(Path directory) throws IOException {
+        try (Stream<Path> files = Files.walk(directory)) {
+            files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
+        }
+    }
+
+    /**
+     * Tests many, more than there is time for each day, and prints a line for each that is not green.
+     *
+     * @param arguments the engine, how many, and a number that the numbers of the schemas come from
+     */
+    public static void main(String[] arguments) throws SQLException, IOException {
+        String engine = arguments[0];
+        Random seeds = new Random(Long.parseLong(arguments[2]));
+        int count = Integer.parseInt(arguments[1]);
+        int green = 0;
+        long tests = 0;
+        for (int i = 0; i < count; i++) {
+            long seed = seeds.nextLong();
+            try {
+                TestReport report = tested(engine, seed);
+                green += report.isGreen() ? 1 : 0;
+                tests += report.outcomes().size();
+                if (!report.isGreen()) {
+                    System.out.println(engine + "," + seed + " " + report.changedTables() + " " + report.failures());
+                }
+            } catch (RuntimeException | SQLException e) {
+                System.out.println(engine + "," + seed + " " + e);
+            }
+        }
+        System.out.println(engine + ": " + green + " of " + count + " green, " + tests + " tests");
     }
 
     private String script() {

@@ -2,13 +2,8 @@ package dev.vinekit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vinekit.project.Project;
 import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.Comparator;
-import java.util.stream.Stream;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.EdgeCasesMode;
@@ -54,20 +49,10 @@ class RandomSchemasTest {
     }
 
     private static void goesAllTheWay(String engine, long number) throws Exception {
-        Path directory = Files.createTempDirectory("random-schema");
-        try (TestDatabases database = TestDatabases.on(engine, RandomSchema.script(engine, number))) {
-            Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
-                    VineKit.read(database.database(), Scope.all()), "com.example.made")), directory));
-            VineKit.compile(project);
-            TestReport report = VineKit.test(project);
+        TestReport report = RandomSchema.tested(engine, number);
 
-            assertThat(report.failures()).as("%s %d", engine, number).extracting(TestOutcome::testClass, TestOutcome::name,
-                    TestOutcome::failure).isEmpty();
-            assertThat(report.isGreen()).as("%s %d", engine, number).isTrue();
-        } finally {
-            try (Stream<Path> files = Files.walk(directory)) {
-                files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
-            }
-        }
+        assertThat(report.failures()).as("%s %d", engine, number).extracting(TestOutcome::testClass, TestOutcome::name,
+                TestOutcome::failure).isEmpty();
+        assertThat(report.isGreen()).as("%s %d", engine, number).isTrue();
     }
 }

@@ -7,10 +7,13 @@ import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.TestReport;
 import java.io.File;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -79,6 +82,7 @@ class SabotageTest {
         String original = Files.readString(source);
         assertThat(original).as(change.what()).contains(change.from());
         Files.writeString(source, original.replace(change.from(), change.to()));
+        Map<Path, byte[]> untouched = classesOf(change.file());
         compile(source);
 
         TestReport report = VineKit.test(project, new Scope(List.of(), change.tables()));
@@ -88,7 +92,21 @@ class SabotageTest {
             survivors.add(change.what());
         }
         Files.writeString(source, original);
-        compile(source);
+        for (Map.Entry<Path, byte[]> file : untouched.entrySet()) {
+            Files.write(file.getKey(), file.getValue());
+        }
+    }
+
+    private Map<Path, byte[]> classesOf(String source) throws IOException {
+        Path folder = classes.resolve("com/example/cellar/" + source).getParent();
+        String name = source.substring(source.lastIndexOf('/') + 1);
+        Map<Path, byte[]> found = new HashMap<>();
+        try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, name + "{.class,$*.class}")) {
+            for (Path file : files) {
+                found.put(file, Files.readAllBytes(file));
+            }
+        }
+        return found;
     }
 
     @AfterAll

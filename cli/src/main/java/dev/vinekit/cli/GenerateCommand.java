@@ -11,12 +11,14 @@ import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.source.SourceTree;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -56,7 +58,8 @@ final class GenerateCommand extends ToolCommand {
         }
         MappingFile decided = project.inPackage(file);
         Mapping mapping = steps.map(schema, decided, directory);
-        ChangeSet changes = steps.plan(steps.generate(mapping, decided, directory), directory, source.scope());
+        SourceTree sources = steps.generate(mapping, decided, directory);
+        ChangeSet changes = steps.plan(sources, directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
         if (patch != null) {
             write(Project.patch(changes));
@@ -65,6 +68,7 @@ final class GenerateCommand extends ToolCommand {
         }
         stages.end();
         report(mapping, changes, before);
+        unfilled(sources);
         new DiffView(output.style(), System.out).print(lines);
         conclude(mapping, changes);
         return changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
@@ -97,6 +101,15 @@ final class GenerateCommand extends ToolCommand {
             changes.missingLibraries().forEach(library -> System.out.println("  " + library));
         }
         access(mapping, style);
+    }
+
+    /** The tables that no test writes to, for no rows could be made up. */
+    private void unfilled(SourceTree sources) {
+        if (!sources.unfilled().isEmpty()) {
+            System.out.println(output.style().warning("No rows could be made up for some tables; their tests only read:"));
+            new TreeMap<>(sources.unfilled()).forEach((table, reason) ->
+                    System.out.println("  " + output.style().table(table.name(), 60) + ": " + output.style().cell(reason, 400)));
+        }
     }
 
     private static void access(Mapping mapping, Style style) {

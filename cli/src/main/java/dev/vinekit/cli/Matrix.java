@@ -39,7 +39,8 @@ final class Matrix {
             String name = style.table(table.table(), nameWidth);
             out.print(name + " ".repeat(nameWidth - name.length()));
             for (String aspect : aspects) {
-                out.print("  " + (aspect.equals("rules") ? rules(table) : cell(report.cell(table.entity(), aspect), aspect.length())));
+                out.print("  " + (aspect.equals("rules") ? rules(table) : report.isUntested(table, aspect) ? style.warning(padded("?", aspect.length()))
+                        : cell(report.cell(table.entity(), aspect), aspect.length())));
             }
             out.println();
         }
@@ -47,6 +48,10 @@ final class Matrix {
         out.println("the service as a whole: " + cell(contract, 0));
         out.println(style.faint(style.pass() + " so many tests passed   " + style.none()
                 + " there is no such operation   rules: proved out of those that the database keeps"));
+        boolean untested = report.service().tables().stream().anyMatch(table -> aspects.stream().anyMatch(aspect -> report.isUntested(table, aspect)));
+        if (untested) {
+            out.println(style.warning("? no test: rows to try it on could not be made"));
+        }
         out.println();
         unproved();
         remarks();
@@ -93,9 +98,13 @@ final class Matrix {
         String text = outcomes.isEmpty() ? style.none()
                 : passed == outcomes.size() ? style.pass() + " " + passed
                 : style.fail() + " " + passed + "/" + outcomes.size();
-        String padded = text + " ".repeat(Math.max(0, width - text.length()));
+        String padded = padded(text, width);
         return outcomes.isEmpty() ? style.faint(padded)
                 : passed == outcomes.size() ? style.good(padded) : style.bad(padded);
+    }
+
+    private static String padded(String text, int width) {
+        return text + " ".repeat(Math.max(0, width - text.length()));
     }
 
     private void remarks() {

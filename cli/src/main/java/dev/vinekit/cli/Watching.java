@@ -13,7 +13,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 
@@ -40,7 +43,7 @@ final class Watching {
             Map<Path, FileTime> now = settled();
             boolean mapped = !at(now, MappingFile.NAME).equals(at(seen, MappingFile.NAME));
             try {
-                run(mapped);
+                run(mapped, touchesResources(now));
             } catch (Fault fault) {
                 System.err.println(fault.getMessage());
                 System.err.println(fault.fix());
@@ -86,17 +89,26 @@ final class Watching {
         return times;
     }
 
-    private void run(boolean mapped) {
+    /** Whether a file that is not compiled has changed: a script of the database, for instance. */
+    private boolean touchesResources(Map<Path, FileTime> now) {
+        Set<Path> all = new HashSet<>(seen.keySet());
+        all.addAll(now.keySet());
+        return all.stream().filter(file -> !Objects.equals(seen.get(file), now.get(file)))
+                .anyMatch(file -> file.startsWith(project.directory().resolve("src")) && !file.toString().endsWith(".java"));
+    }
+
+    private void run(boolean mapped, boolean resources) {
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project current = mapped ? generated(steps) : project;
         Compilation compiled = steps.compile(current);
-        if (compiled.testClasses().isEmpty()) {
+        boolean all = resources || mapped && compiled.testClasses().isEmpty();
+        if (compiled.testClasses().isEmpty() && !all) {
             stages.end();
             System.out.println("No test depends on what has changed.");
             return;
         }
-        TestReport report = steps.summarised(() -> VineKit.test(current, compiled));
+        TestReport report = steps.summarised(() -> all ? VineKit.test(current) : VineKit.test(current, compiled));
         stages.total();
         shown.accept(current, report);
     }

@@ -67,10 +67,12 @@ public final class Proofs {
         entity.relations().forEach(proofs::reference);
         entity.checks().forEach(proofs::check);
         entity.fields().forEach(proofs::column);
-        if (entity.can(Operation.CREATE) && samples.isFillable(entity)) {
+        if (entity.can(Operation.CREATE) && samples.isEndless(entity)) {
             return proofs.found;
         }
-        String reason = entity.can(Operation.CREATE) ? "No row of this table could be made up." : "The service creates no rows of this table.";
+        String reason = !entity.can(Operation.CREATE) ? "The service creates no rows of this table."
+                : samples.obstacle(entity).map(obstacle -> "No row of this table could be made up. " + obstacle)
+                        .orElse("Its keys leave room for a few rows, and the seed has them.");
         return proofs.found.stream().map(proof -> Proof.none(proof.rule(), reason)).toList();
     }
 

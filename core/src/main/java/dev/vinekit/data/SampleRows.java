@@ -11,6 +11,7 @@ import dev.vinekit.schema.Index;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.SqlText;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -20,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
@@ -103,6 +105,53 @@ public final class SampleRows {
                     .filter(Relation::required).allMatch(relation -> isFillable(mapping.entity(relation.foreignKey().target()))));
         }
         return fillable.get(entity.table().name());
+    }
+
+    /** Whether rows can be made up without end: each key has a part that differs from row to row. */
+    public boolean isEndless(Entity entity) {
+        return isEndless(entity, new HashSet<>());
+    }
+
+    private boolean isEndless(Entity entity, Set<TableName> asked) {
+        if (!isFillable(entity) || !asked.add(entity.table().name())) {
+            return isFillable(entity);
+        }
+        Map<Field, Sample> values = row(entity, false).values();
+        return entity.table().keys().stream().allMatch(key -> key.columns().stream().map(entity::field).anyMatch(field -> {
+            Sample sample = values.get(field);
+            return sample instanceof Sample.Reference reference
+                    ? isEndless(mapping.entity(reference.relation().foreignKey().target()), asked)
+                    : sample == null || sample instanceof Sample.Nothing || sample.isNumbered();
+        }));
+    }
+
+    /** The values of a field of which there are only a few, as texts; empty for others. */
+    static List<String> choices(Entity entity, Field field) {
+        if (field.enumeration().isPresent()) {
+            return List.copyOf(field.enumeration().get().constants().values());
+        }
+        if (field.type() == JavaType.BOOLEAN) {
+            return List.of("TRUE", "FALSE");
+        } else if (field.type() == JavaType.STRING) {
+            return TextSamples.options(field);
+        }
+        return entity.rowRules().stream().filter(rule -> rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field))
+                .findFirst().map(rule -> ((RowRule.OneOf) rule).options().stream().map(BigDecimal::toPlainString).toList()).orElse(List.of());
+    }
+
+    /** Why no rows of a table can be made up; empty if they can. */
+    public Optional<String> obstacle(Entity entity) {
+        if (isFillable(entity)) {
+            return Optional.empty();
+        }
+        List<String> clashes = solutions.clashes().getOrDefault(entity.table().name(), List.of());
+        if (!clashes.isEmpty()) {
+            return Optional.of(String.join(" ", clashes));
+        }
+        return Optional.of(entity.relations().stream().filter(Relation::required)
+                .map(relation -> mapping.entity(relation.foreignKey().target())).filter(target -> !isFillable(target)).findFirst()
+                .map(target -> "Its rows must refer to rows of " + target.table().name().name() + ", and none of those can be made up.")
+                .orElse("A column that must have a value takes none from clients."));
     }
 
     /** Whether a sample row has a row to refer to here. */

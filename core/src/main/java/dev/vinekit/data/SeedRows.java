@@ -90,6 +90,8 @@ final class SeedRows {
                 room *= target(relation.get()).equals(entity) ? wanted : last ? count(target(relation.get())) : 1;
             } else if (sample.isNumbered()) {
                 room *= distinct(field, sample);
+            } else if (plan.strides.containsKey(field)) {
+                room *= SampleRows.choices(entity, field).size();
             }
             room = Math.min(room, wanted);
         }
@@ -177,6 +179,10 @@ final class SeedRows {
         }
         if (plan.fixed.contains(field)) {
             return Optional.of(sample.text(n));
+        }
+        if (plan.strides.containsKey(field)) {
+            List<String> choices = SampleRows.choices(entity, field);
+            return Optional.of(choices.get((n - 1) / plan.strides.get(field) % choices.size()));
         }
         boolean free = !plan.tied.contains(field);
         if (free && field.column().nullable() && !field.column().isFilledByDatabase() && n > 2 && chance(entity, field, n, EMPTY_IN) == 0) {
@@ -296,6 +302,9 @@ final class SeedRows {
         private final Set<Field> fixed = new HashSet<>();
         private final Map<Field, Relation> referring = new HashMap<>();
 
+        /** For fields of a key of which each has a few values only: after how many rows the next one has its turn. */
+        private final Map<Field, Integer> strides = new HashMap<>();
+
         Plan(Entity entity) {
             samples = SeedRows.this.samples.row(entity, false).values();
             others = SeedRows.this.samples.row(entity, true).values();
@@ -304,6 +313,7 @@ final class SeedRows {
             fixed.addAll(SeedRows.this.samples.solutions().of(entity, false).keySet());
             Set<String> unique = new HashSet<>();
             entity.table().keys().forEach(key -> unique.addAll(key.columns()));
+            entity.table().keys().forEach(key -> stride(entity, key));
             for (Relation relation : entity.relations()) {
                 List<Field> open = relation.fields().stream().filter(field -> reference(field) instanceof Sample.Reference reference
                         && reference.relation().equals(relation)).toList();
@@ -319,6 +329,18 @@ final class SeedRows {
                 } else if (canWait(entity, relation)) {
                     postponed.add(relation);
                 }
+            }
+        }
+
+        private void stride(Entity entity, UniqueKey key) {
+            List<Field> fields = key.columns().stream().map(entity::field).toList();
+            boolean few = fields.stream().allMatch(field -> field.input() == Field.Input.WRITABLE && !tied.contains(field)
+                    && !fixed.contains(field) && !SampleRows.choices(entity, field).isEmpty()
+                    && !(samples.get(field) instanceof Sample.Reference) && !samples.get(field).isNumbered());
+            int stride = 1;
+            for (Field field : few ? fields : List.<Field>of()) {
+                strides.put(field, stride);
+                stride *= SampleRows.choices(entity, field).size();
             }
         }
 

@@ -87,13 +87,18 @@ final class TextSamples {
      * something a text that may not fit.
      */
     private Sample listed(boolean other) {
-        for (FieldRule rule : field.rules()) {
-            if (rule instanceof FieldRule.Pattern pattern && pattern.regex().startsWith("\\Q")) {
-                String[] options = pattern.regex().split("\\|");
-                return new Sample.Text(options[other ? options.length - 1 : 0].replaceAll("\\\\[QE]", ""));
-            }
+        List<String> options = options(field);
+        if (!options.isEmpty()) {
+            return new Sample.Text(options.get(other ? options.size() - 1 : 0));
         }
         return field.column().nullable() ? new Sample.Nothing() : new Sample.Text(other ? "y" : "x");
+    }
+
+    /** The texts that a pattern lists, if it is a list of quoted texts; empty otherwise. */
+    static List<String> options(Field field) {
+        return field.rules().stream().filter(FieldRule.Pattern.class::isInstance).map(rule -> ((FieldRule.Pattern) rule).regex())
+                .filter(regex -> regex.startsWith("\\Q") && regex.endsWith("\\E")).findFirst()
+                .map(regex -> List.of(regex.substring(2, regex.length() - 2).split("\\\\E\\|\\\\Q"))).orElse(List.of());
     }
 
     private boolean fits(String text) {

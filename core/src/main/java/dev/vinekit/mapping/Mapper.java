@@ -12,8 +12,6 @@ import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -177,16 +175,10 @@ public final class Mapper {
                 relations(table, fields, decided),
                 rowRules,
                 checkedFields(checks, fields, rules),
-                chosen(operations(table, fields, keyColumns), decided),
+                new OperationChoice(table, dialect, decided, remarks).of(fields, keyColumns),
                 version,
-                access(decided.decided().access()),
+                OperationChoice.access(decided.decided().access()),
                 dialect.isTransactional(table));
-    }
-
-    private static Map<Operation, List<String>> access(Map<String, List<String>> decided) {
-        Map<Operation, List<String>> access = new EnumMap<>(Operation.class);
-        decided.forEach((operation, roles) -> access.put(Operation.valueOf(operation.toUpperCase(Locale.ROOT)), roles));
-        return access;
     }
 
     /** The checks of a table, and those of domains as they bear on its columns. */
@@ -352,74 +344,6 @@ public final class Mapper {
         return fits ? Optional.empty() : Optional.of("The column " + last.column().name() + " has the type "
                 + last.column().type().text() + ", which " + match.name().toLowerCase(Locale.ROOT).replace('_', '-')
                 + " does not fit.");
-    }
-
-    private Set<Operation> chosen(Set<Operation> possible, DecisionLookup.OfTable decided) {
-        String allowed = possible.stream().sorted().map(operation -> operation.name().toLowerCase(Locale.ROOT))
-                .collect(Collectors.joining(", "));
-        for (String operation : decided.decided().access().keySet()) {
-            if (!possible.contains(Operation.valueOf(operation.toUpperCase(Locale.ROOT)))) {
-                decided.mistake("The table does not have this operation; it has " + allowed + ".", "access", operation);
-            }
-        }
-        Set<Operation> kept = EnumSet.noneOf(Operation.class);
-        kept.addAll(decided.decided().operations().isPresent() ? wanted(possible, allowed, decided) : possible);
-        Map<Operation, List<String>> access = access(decided.decided().access());
-        List<String> closed = kept.stream().filter(operation -> Entity.roles(access, operation).isEmpty())
-                .map(operation -> operation.name().toLowerCase(Locale.ROOT)).toList();
-        if (!closed.isEmpty()) {
-            remark(decided.table(), "No role may do this, so the service does not have it: " + String.join(", ", closed)
-                    + ". Name roles under access, or \"*\" for everybody with a token.");
-        }
-        kept.removeIf(operation -> Entity.roles(access, operation).isEmpty());
-        return kept;
-    }
-
-    private static Set<Operation> wanted(Set<Operation> possible, String allowed, DecisionLookup.OfTable decided) {
-        Set<Operation> wanted = decided.decided().operations().get();
-        wanted.stream().filter(operation -> !possible.contains(operation)).forEach(operation ->
-                decided.mistake("\"" + operation.name().toLowerCase(Locale.ROOT)
-                        + "\" is not possible on this table; possible are " + allowed + ".", "operations"));
-        return wanted.stream().filter(possible::contains).collect(Collectors.toSet());
-    }
-
-    private Set<Operation> operations(Table table, List<Field> fields, List<String> keyColumns) {
-        Set<Operation> operations = EnumSet.of(Operation.LIST);
-        if (table.isView()) {
-            if (keyColumns.isEmpty()) {
-                remarks.add(new Remark(table.name(), "A view: it can be listed, nothing else; with a key, its rows can be "
-                        + "read one by one.", List.of("key"), ""));
-            } else {
-                operations.add(Operation.READ);
-            }
-            return operations;
-        }
-        Optional<Field> blocking = fields.stream()
-                .filter(field -> field.input() == Field.Input.READ_ONLY)
-                .filter(field -> !field.column().nullable() && !field.column().isFilledByDatabase())
-                .findFirst();
-        if (blocking.isPresent()) {
-            remark(table, "No rows can be created: " + blocking.get().column().name() + " must have a value.");
-        } else {
-            operations.add(Operation.CREATE);
-        }
-        if (!dialect.isTransactional(table)) {
-            remark(table, "Its storage engine knows no transactions: what a request wrote before it failed stays.");
-        }
-        if (keyColumns.isEmpty()) {
-            remarks.add(new Remark(table.name(), "No primary key, and no unique one without NULL: rows can be listed and "
-                    + "created, but not read, changed or deleted one by one.", List.of("key"), ""));
-            return operations;
-        }
-        operations.add(Operation.READ);
-        operations.add(Operation.DELETE);
-        if (fields.stream().anyMatch(Field::updatable)) {
-            operations.add(Operation.REPLACE);
-            operations.add(Operation.PATCH);
-        } else {
-            remark(table, "Every writable column belongs to the key: rows are created and deleted, there is nothing to change.");
-        }
-        return operations;
     }
 
     private void remark(Table table, String text) {

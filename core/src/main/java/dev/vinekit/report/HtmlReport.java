@@ -74,7 +74,7 @@ final class HtmlReport {
             boolean ofRules = aspect.equals("rules");
             long passed = outcomes.stream().filter(TestOutcome::passed).count();
             if (ofRules ? rules.isEmpty() : outcomes.isEmpty()) {
-                return new Cell("", "none");
+                return report.isUntested(table, aspect) ? new Cell("?", "part") : new Cell("", "none");
             }
             return new Cell(ofRules ? proved + "/" + rules.size() : failed ? passed + "/" + outcomes.size() : String.valueOf(passed),
                     failed ? "bad" : ofRules && proved < rules.size() ? "part" : "good");
@@ -85,8 +85,8 @@ final class HtmlReport {
     }
 
     private static Shown shown(TestOutcome outcome) {
-        return new Shown(outcome.testClass() + "." + outcome.name(), seconds(outcome.duration()), outcome.failure().orElse(""),
-                outcome.exchanges().strip());
+        return new Shown(JunitXml.clean(outcome.testClass() + "." + outcome.name()), seconds(outcome.duration()),
+                JunitXml.clean(outcome.failure().orElse("")), JunitXml.clean(outcome.exchanges().strip()));
     }
 
     private static String seconds(Duration duration) {

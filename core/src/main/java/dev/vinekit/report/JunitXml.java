@@ -60,7 +60,8 @@ final class JunitXml {
         xml.writeEndElement();
     }
 
-    private static String clean(String text) {
+    /** A text with something in place of what no document can hold. */
+    static String clean(String text) {
         return NOT_XML.matcher(text).replaceAll("\uFFFD");
     }
 

@@ -3,6 +3,7 @@ package dev.vinekit.run;
 import dev.vinekit.project.ServiceDescription;
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * How a run of the generated tests ended.
@@ -46,6 +47,12 @@ public record TestReport(
         return table.rules().stream().map(rule -> RuleOutcome.of(rule, outcomes.stream()
                 .filter(outcome -> outcome.testClass().equals(table.entity() + "ControllerTest"))
                 .filter(outcome -> rule.tests().contains(outcome.name())).toList())).toList();
+    }
+
+    /** Whether a table has an operation that no test is about. */
+    public boolean isUntested(ServiceDescription.TableDescription table, String aspect) {
+        return table.operations().stream().anyMatch(operation -> operation.name().toLowerCase(Locale.ROOT).equals(aspect))
+                && cell(table.entity(), aspect).isEmpty();
     }
 
     /** The tests of one entity that are about one aspect. */

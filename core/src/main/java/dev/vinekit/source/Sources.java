@@ -82,7 +82,10 @@ public final class Sources {
         List<String> libraries = sources.project(samples, seed);
         sources.writeJava();
         sources.templates.refuseUnknown();
-        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples), libraries, sources.templates.own());
+        Map<TableName, String> unfilled = new HashMap<>();
+        mapping.entities().stream().filter(entity -> !entity.table().isView()).forEach(entity ->
+                samples.obstacle(entity).ifPresent(reason -> unfilled.put(entity.table().name(), reason)));
+        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples), unfilled, libraries, sources.templates.own());
     }
 
     private List<JavaFile> table(Entity entity, EntityView e) {

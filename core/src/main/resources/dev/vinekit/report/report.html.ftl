@@ -40,7 +40,7 @@
 <tr><td><a href="#${r.anchor()}">${r.table()}</a></td><#list r.cells() as c><td class="n ${c.state()}"><#if c.text()?has_content>${c.text()}<#else>&middot;</#if></td></#list><td class="n faint">${r.time()}</td></tr>
 </#list>
 </table>
-<p class="faint">A number counts tests that passed; a dot stands for an operation that is not there. Rules: proved out of those that the database keeps.</p>
+<p class="faint">A number counts tests that passed; a dot stands for an operation that is not there, a question mark for one that no test is about. Rules: proved out of those that the database keeps.</p>
 
 <#if failures?has_content>
 <h2>Failures</h2>

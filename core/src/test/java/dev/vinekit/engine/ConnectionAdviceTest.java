@@ -85,7 +85,7 @@ class ConnectionAdviceTest {
     void mariadbRefusalNamesCauseAndFix(String user, String database, String password, String cause, String fix)
             throws Exception {
         try (TestDatabases own = TestDatabases.on("mariadb", "CREATE TABLE t (id INT)")) {
-            String url = own.database().url().replaceFirst("/scratch_[0-9a-f]+[?]", "/" + database + "?");
+            String url = own.database().url().replaceFirst("/vinekit_scratch_[0-9a-f_]+[?]", "/" + database + "?");
             try (Connection admin = own.database().connect()) {
                 admin.createStatement().execute("CREATE USER IF NOT EXISTS taster IDENTIFIED BY 'sip'");
             }

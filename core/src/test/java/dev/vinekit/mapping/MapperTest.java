@@ -107,6 +107,20 @@ class MapperTest {
                 .satisfies(remark -> assertThat(remark.text()).contains("left to the database", "A"));
     }
 
+    /** A record component that looks like a getter is one to validation, which would then report two fields. */
+    @ParameterizedTest
+    @CsvSource({"get_up, columnGetUp", "get_class, columnGetClass", "getaway, getaway", "get, get", "hash_code, hashCodeValue"})
+    void componentsAreNotTakenForGetters(String column, String name) throws SQLException {
+        assertThat(press(column + " INT").fields().get(1).name()).hasToString(name);
+    }
+
+    @Test
+    void componentsThatOneWouldReadAlikeAreToldApart() throws SQLException {
+        Mapping mapping = map("CREATE TABLE door (id INT PRIMARY KEY, is_open BOOLEAN, open BOOLEAN)");
+
+        assertThat(mapping.entities().get(0).fields()).extracting(field -> field.name().value()).containsExactly("id", "isOpen", "open2");
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "x INT NOT NULL                            | WRITABLE  | true  | false",

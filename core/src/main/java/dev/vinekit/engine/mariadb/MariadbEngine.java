@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchServer;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
@@ -20,11 +21,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.regex.Pattern;
 
 /** MariaDB: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class MariadbEngine implements Engine {
+    private static final String UNCONNECTED = """
+            SELECT schema_name FROM information_schema.schemata
+            WHERE schema_name NOT IN (SELECT db FROM information_schema.processlist WHERE db IS NOT NULL)
+            """;
     private static final String MYSQL = "jdbc:mysql:";
 
     /** Instants are told in UTC, whatever zone server and program are in. */
@@ -157,18 +161,8 @@ public final class MariadbEngine implements Engine {
     }
 
     private ScratchDatabase create(String url, String user, String password) throws SQLException {
-        String name = "scratch_" + UUID.randomUUID().toString().replace("-", "");
-        administer(url, user, password, "CREATE DATABASE " + name);
-        return new ScratchDatabase(this,
-                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)), user, password,
-                () -> administer(url, user, password, "DROP DATABASE IF EXISTS " + name));
-    }
-
-    private static void administer(String url, String user, String password, String sql) throws SQLException {
-        try (Connection connection = DriverManager.getConnection(url, user, password);
-                Statement statement = connection.createStatement()) {
-            statement.execute(sql);
-        }
+        return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s").database(this, name ->
+                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)));
     }
 
     @Override

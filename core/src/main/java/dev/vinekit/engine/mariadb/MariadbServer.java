@@ -1,5 +1,6 @@
 package dev.vinekit.engine.mariadb;
 
+import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -9,7 +10,6 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
-import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
@@ -21,15 +21,16 @@ import java.util.stream.Stream;
 final class MariadbServer {
     private static final List<String> FOLDERS =
             List.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/usr/local/sbin", "/usr/libexec", "/opt/homebrew/bin");
+    private static final String PID = "pid";
     private static final int SECONDS = 30;
     private static MariadbServer instance;
 
-    private final Path directory;
+    private final ScratchFolder folder;
     private final int port;
     private final Process process;
 
-    private MariadbServer(Path directory, int port, Process process) {
-        this.directory = directory;
+    private MariadbServer(ScratchFolder folder, int port, Process process) {
+        this.folder = folder;
         this.port = port;
         this.process = process;
     }
@@ -53,7 +54,8 @@ final class MariadbServer {
 
     private static MariadbServer start() {
         try {
-            Path directory = Files.createTempDirectory("vinekit-mariadb-");
+            ScratchFolder folder = ScratchFolder.ofServer("vinekit-mariadb-", PID);
+            Path directory = folder.path();
             Path log = directory.resolve("log");
             String data = "--datadir=" + directory.resolve("data");
             String user = "--user=" + System.getProperty("user.name");
@@ -66,10 +68,10 @@ final class MariadbServer {
             int port = freePort();
             Process process = run(log, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
                     "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
-                    "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",
+                    "--pid-file=" + directory.resolve(PID), "--skip-log-bin", "--skip-name-resolve",
                     "--character-set-server=utf8mb4", "--collation-server=utf8mb4_general_ci",
                     "--innodb-flush-log-at-trx-commit=0", "--innodb-fast-shutdown=2");
-            MariadbServer server = new MariadbServer(directory, port, process);
+            MariadbServer server = new MariadbServer(folder, port, process);
             server.await(log);
             return server;
         } catch (IOException e) {
@@ -128,13 +130,9 @@ final class MariadbServer {
             if (!process.waitFor(SECONDS, TimeUnit.SECONDS)) {
                 process.destroyForcibly();
             }
-            try (Stream<Path> files = Files.walk(directory)) {
-                for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
-                    Files.delete(file);
-                }
-            }
+            folder.close();
         } catch (IOException e) {
-            throw new UncheckedIOException("removing " + directory, e);
+            throw new UncheckedIOException("removing " + folder.path(), e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }

@@ -3,20 +3,25 @@ package dev.vinekit.engine.postgresql;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchFolder;
+import dev.vinekit.engine.ScratchServer;
 import dev.vinekit.fault.Fault;
 import io.zonky.test.db.postgres.embedded.EmbeddedPostgres;
 import java.io.IOException;
-import java.sql.Connection;
-import java.sql.DriverManager;
+import java.io.UncheckedIOException;
 import java.sql.SQLException;
-import java.sql.Statement;
-import java.util.UUID;
 
 /**
  * Databases on a server of our own, which comes from the class path, starts with the first scratch database and stops
  * with the process; or on a server of the caller's.
  */
 final class PostgresqlScratch {
+    private static final String UNCONNECTED = """
+            SELECT datname FROM pg_database
+            WHERE datdba = (SELECT oid FROM pg_roles WHERE rolname = current_user)
+              AND datname NOT IN (SELECT datname FROM pg_stat_activity WHERE datname IS NOT NULL)
+            """;
+
     private PostgresqlScratch() {
     }
 
@@ -31,27 +36,30 @@ final class PostgresqlScratch {
 
     private static ScratchDatabase create(Engine engine, String url, String user, String password)
             throws SQLException {
-        String name = "scratch_" + UUID.randomUUID().toString().replace("-", "");
-        administer(url, user, password, "CREATE DATABASE " + name);
-        return new ScratchDatabase(engine, url.replaceFirst("^(jdbc:postgresql:(?://[^/?]*/)?)[^?]*", "$1" + name),
-                user, password,
-                () -> administer(url, user, password, "DROP DATABASE IF EXISTS " + name + " WITH (FORCE)"));
-    }
-
-    private static void administer(String url, String user, String password, String sql) throws SQLException {
-        try (Connection connection = DriverManager.getConnection(url, user, password);
-                Statement statement = connection.createStatement()) {
-            statement.execute(sql);
-        }
+        return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s WITH (FORCE)").database(engine, name ->
+                url.replaceFirst("^(jdbc:postgresql:(?://[^/?]*/)?)[^?]*", "$1" + name));
     }
 
     /** Starts when it is first asked for. Nothing on it has to outlive a crash. */
     private static final class Server {
+        private static final String DATA = "data";
         static final EmbeddedPostgres INSTANCE = start();
+
+        private static void remove(ScratchFolder folder) {
+            try {
+                folder.close();
+            } catch (IOException e) {
+                throw new UncheckedIOException("removing " + folder.path(), e);
+            }
+        }
 
         private static EmbeddedPostgres start() {
             try {
+                ScratchFolder folder = ScratchFolder.ofServer("vinekit-postgresql-", DATA + "/postmaster.pid");
+                Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
                 return EmbeddedPostgres.builder()
+                        .setDataDirectory(folder.path().resolve(DATA))
+                        .setCleanDataDirectory(false)
                         .setServerConfig("fsync", "off")
                         .setServerConfig("synchronous_commit", "off")
                         .setServerConfig("full_page_writes", "off")

@@ -3,6 +3,7 @@ package dev.vinekit.engine.sqlite;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
@@ -12,11 +13,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 
 /** SQLite: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class SqliteEngine implements Engine {
@@ -114,9 +113,8 @@ public final class SqliteEngine implements Engine {
     @Override
     public ScratchDatabase scratch() throws SQLException {
         try {
-            Path directory = Files.createTempDirectory("vinekit-sqlite-");
-            Path file = directory.resolve("scratch.db");
-            return new ScratchDatabase(this, "jdbc:sqlite:" + file + SCRATCH, "", "", () -> remove(directory));
+            ScratchFolder folder = ScratchFolder.ofFiles("vinekit-sqlite-");
+            return new ScratchDatabase(this, "jdbc:sqlite:" + folder.path().resolve("scratch.db") + SCRATCH, "", "", () -> remove(folder));
         } catch (IOException e) {
             throw Fault.inWorld("A file for a scratch database could not be made: " + e.getMessage(),
                     "Check that the temporary directory may be written to.", e);
@@ -133,13 +131,11 @@ public final class SqliteEngine implements Engine {
         return new ScratchDatabase(this, "jdbc:sqlite:" + file + SCRATCH, "", "", () -> { });
     }
 
-    private static void remove(Path directory) throws SQLException {
-        try (Stream<Path> files = Files.walk(directory)) {
-            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
-                Files.delete(file);
-            }
+    private static void remove(ScratchFolder folder) throws SQLException {
+        try {
+            folder.close();
         } catch (IOException e) {
-            throw new SQLException("removing " + directory, e);
+            throw new SQLException("removing " + folder.path(), e);
         }
     }
 

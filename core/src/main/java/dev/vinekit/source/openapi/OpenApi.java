@@ -10,15 +10,12 @@ import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
-import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -144,7 +141,7 @@ public final class OpenApi {
         parameters.set(name, parameter(name, "header", description, MAPPER.createObjectNode().put("type", "string")));
     }
 
-    private static ObjectNode parameter(String name, String in, String description, ObjectNode schema) {
+    static ObjectNode parameter(String name, String in, String description, ObjectNode schema) {
         ObjectNode parameter = MAPPER.createObjectNode().put("name", name).put("in", in).put("description", description);
         parameter.set("schema", schema);
         return parameter;
@@ -153,7 +150,7 @@ public final class OpenApi {
     private void table(ObjectNode paths, Entity entity) {
         String name = entity.name().value();
         schemas.set(name, stored(entity));
-        listParameters(entity);
+        new ListParameters(entity).addTo(parameters);
         ObjectNode collection = MAPPER.createObjectNode();
         if (entity.can(Operation.LIST)) {
             collection.set("get", list(entity, "list" + name, entity.path(), "Lists the " + plural(entity)));
@@ -182,7 +179,7 @@ public final class OpenApi {
             ObjectNode read = operation(entity, "read" + name, "Reads " + article(entity));
             ArrayNode list = read.putArray("parameters").add(reference("parameters", "If-None-Match"))
                     .add(reference("parameters", name + ".fields"));
-            if (isIncluding(entity)) {
+            if (new ListParameters(entity).isIncluding()) {
                 list.add(reference("parameters", name + ".include"));
             }
             ObjectNode responses = read.putObject("responses");
@@ -230,7 +227,7 @@ public final class OpenApi {
         String name = entity.name().value();
         Stream.of("limit", "after", "count", name + ".sort", name + ".fields", name + ".include")
                 .filter(parameters::has).forEach(parameter -> wanted.add(reference("parameters", parameter)));
-        filters(entity).forEach(filter -> wanted.add(reference("parameters", filter)));
+        new ListParameters(entity).filters().forEach(filter -> wanted.add(reference("parameters", filter)));
         ObjectNode rows = MAPPER.createObjectNode().put("type", "array");
         rows.set("items", reference("schemas", name));
         ObjectNode success = json("The rows of a page", rows);
@@ -351,95 +348,6 @@ public final class OpenApi {
                 : MAPPER.getNodeFactory().textNode(parts.stream().map(part ->
                         URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20")).collect(Collectors.joining(",")))));
         return key;
-    }
-
-    private static boolean isIncluding(Entity entity) {
-        return entity.relations().stream().anyMatch(Relation::followed);
-    }
-
-    private void listParameters(Entity entity) {
-        String name = entity.name().value();
-        List<String> sortable = Stream.concat(
-                (entity.key().isEmpty() ? entity.comparable() : entity.key()).stream(), filterFields(entity).stream())
-                .filter(field -> field.type() != JavaType.FLOAT).map(Field::jsonName).distinct().toList();
-        names(name + ".sort", "sort", "What to order by, with a minus in front for descending order; rows without a value come "
-                + "before others", sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
-        names(name + ".fields", "fields", "The answer has these fields only",
-                entity.fields().stream().map(Field::jsonName).toList());
-        if (isIncluding(entity)) {
-            names(name + ".include", "include", "The rows referred to that the answer is to have",
-                    entity.relations().stream().filter(Relation::followed).map(Relation::jsonName).toList());
-        }
-        for (Field field : filterFields(entity)) {
-            for (String operator : operators(field)) {
-                ObjectNode schema = switch (operator) {
-                    case "isNull" -> MAPPER.createObjectNode().put("type", "boolean");
-                    case "contains", "startsWith" -> MAPPER.createObjectNode().put("type", "string");
-                    case "in" -> {
-                        ObjectNode many = MAPPER.createObjectNode().put("type", "array").put("maxItems", 100);
-                        many.set("items", TypeSchemas.type(field));
-                        yield many;
-                    }
-                    default -> TypeSchemas.type(field);
-                };
-                ObjectNode parameter = parameter(field.jsonName() + (operator.isEmpty() ? "" : "." + operator), "query",
-                        described(field, operator), schema);
-                if (operator.equals("in")) {
-                    parameter.put("style", "form").put("explode", false);
-                }
-                parameters.set(filterName(entity, field, operator), parameter);
-            }
-        }
-    }
-
-    private void names(String component, String name, String description, List<String> options) {
-        ObjectNode many = MAPPER.createObjectNode().put("type", "array");
-        ArrayNode names = many.putObject("items").put("type", "string").putArray("enum");
-        options.forEach(names::add);
-        parameters.set(component, parameter(name, "query", description, many).put("style", "form").put("explode", false));
-    }
-
-    private static List<Field> filterFields(Entity entity) {
-        return Stream.concat(entity.filters().stream(),
-                entity.finders().stream().flatMap(finder -> finder.fields().stream())).distinct().toList();
-    }
-
-    private static List<String> operators(Field field) {
-        List<String> operators = new ArrayList<>(List.of("", "not", "in", "isNull"));
-        if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
-            operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
-        }
-        if (field.type() == JavaType.STRING) {
-            operators.addAll(List.of("contains", "startsWith"));
-        }
-        return operators;
-    }
-
-    private List<String> filters(Entity entity) {
-        return filterFields(entity).stream()
-                .flatMap(field -> operators(field).stream().map(operator -> filterName(entity, field, operator))).toList();
-    }
-
-    /** The component of a parameter, in the letters that components may have. */
-    private static String filterName(Entity entity, Field field, String operator) {
-        return entity.name().value().replaceAll("[^A-Za-z0-9_]", "_") + ".filter" + entity.fields().indexOf(field)
-                + (operator.isEmpty() ? "" : "." + operator);
-    }
-
-    private static String described(Field field, String operator) {
-        String name = field.jsonName();
-        return switch (operator) {
-            case "not" -> "Rows with another " + name;
-            case "in" -> "Rows with one of these " + name;
-            case "isNull" -> "Rows without, or with, a " + name;
-            case "atLeast" -> "Rows with this " + name + " or more";
-            case "atMost" -> "Rows with this " + name + " or less";
-            case "greater" -> "Rows with more than this " + name;
-            case "less" -> "Rows with less than this " + name;
-            case "contains" -> "Rows whose " + name + " contains this";
-            case "startsWith" -> "Rows whose " + name + " starts with this";
-            default -> "Rows with this " + name;
-        };
     }
 
     static ObjectNode reference(String kind, String name) {

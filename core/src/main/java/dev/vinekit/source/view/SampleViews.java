@@ -46,6 +46,11 @@ final class SampleViews {
                 relation.foreignKey().target().equals(entity.table().name()) && samples.isCircular(other, relation)));
     }
 
+    /** Whether tests can make rows, as many as they want. */
+    boolean isCreated(Entity entity) {
+        return entity.can(Operation.CREATE) && samples.isEndless(entity);
+    }
+
     /** Whether rows can be made up. */
     boolean isFillable(Entity entity) {
         return samples.isFillable(entity);
@@ -65,7 +70,7 @@ final class SampleViews {
         List<SampleView.ParentView> parents = used.stream()
                 .map(relation -> new SampleView.ParentView(
                         mapping.entity(relation.foreignKey().target()).name(), relation.name(),
-                        JavaName.of(mapping.entity(relation.foreignKey().target()).can(Operation.CREATE)
+                        JavaName.of(isCreated(mapping.entity(relation.foreignKey().target()))
                                 && !samples.isCircular(entity, relation) ? "inserted" : "stored")))
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();

@@ -10,7 +10,6 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
-import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
@@ -33,24 +32,24 @@ import java.util.stream.Collectors;
 final class TestViews {
     private final Mapping mapping;
     private final SampleViews samples;
-    private final RelationViews relations;
+    private final RelationTestViews tied;
     private final Map<TableName, Integer> order = new HashMap<>();
 
     TestViews(Mapping mapping, RelationViews relations, Dialect dialect, SampleRows samples) {
         this.mapping = mapping;
-        this.relations = relations;
         List<Entity> inOrder = mapping.inReferenceOrder();
         for (int i = 0; i < inOrder.size(); i++) {
             order.put(inOrder.get(i).table().name(), i);
         }
         this.samples = new SampleViews(mapping, samples, dialect.reportsKeys());
+        this.tied = new RelationTestViews(mapping, relations, this.samples);
     }
 
     EntityView.TestView of(Entity entity, Map<Field, FieldView> views) {
         SampleRow sample = samples.row(entity, false);
         SampleRow other = samples.row(entity, true);
         List<Proof> proofs = samples.proofs(entity);
-        boolean creates = entity.can(Operation.CREATE) && samples.isFillable(entity);
+        boolean creates = samples.isCreated(entity);
         RuleViews rules = RuleViews.of(mapping, entity, proofs);
         return new EntityView.TestView(
                 samples.of(entity, false),
@@ -61,10 +60,10 @@ final class TestViews {
                 touched(entity),
                 rules.view(),
                 duplicable(proofs).stream().map(views::get).toList(),
-                creates ? relations.includeTests(entity, sample) : List.of(),
-                creates ? relations.childTests(entity, sample) : List.of(),
-                relations.finderTests(entity, sample),
-                relations.filterTests(entity, sample),
+                creates ? tied.includeTests(entity, sample) : List.of(),
+                creates ? tied.childTests(entity, sample) : List.of(),
+                tied.finderTests(entity, sample),
+                tied.filterTests(entity, sample),
                 divided(entity, sample).map(views::get),
                 shared(entity, sample).stream().map(views::get).toList(),
                 entity.transactional(),
@@ -105,7 +104,7 @@ final class TestViews {
     private static Optional<Field> divided(Entity entity, SampleRow sample) {
         return entity.filters().stream().filter(field -> !field.column().nullable() && (sample.has(field) || field.inKey()))
                 .filter(field -> field.type().isComparable() && field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
-                .filter(field -> !RelationViews.isParameter(field)).findFirst();
+                .filter(field -> !RelationTestViews.isParameter(field)).findFirst();
     }
 
     /** A column outside the key to sort by, if there is a choice one in which rows may have no value. */

@@ -1,5 +1,5 @@
 <#if !e.test.creates>
-/** Rows of ${e.table.code}. The service does not create any; the seed has some. */
+/** Rows of ${e.table.code}: those of the seed, for tests make no others. */
 public final class ${e.name}Samples {
     private ${e.name}Samples() {
     }

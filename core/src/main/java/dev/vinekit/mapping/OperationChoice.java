@@ -1,0 +1,111 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.Table;
+import dev.vinekit.sql.Dialect;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Decides what clients can do with the rows of a table: what the table allows, and of that what a person wants. */
+final class OperationChoice {
+    private final Table table;
+    private final Dialect dialect;
+    private final DecisionLookup.OfTable decided;
+    private final List<Remark> remarks;
+
+    /** @param remarks takes what a person should know */
+    OperationChoice(Table table, Dialect dialect, DecisionLookup.OfTable decided, List<Remark> remarks) {
+        this.table = table;
+        this.dialect = dialect;
+        this.decided = decided;
+        this.remarks = remarks;
+    }
+
+    Set<Operation> of(List<Field> fields, List<String> keyColumns) {
+        return chosen(possible(fields, keyColumns));
+    }
+
+    /** The roles that may do an operation, as they were decided. */
+    static Map<Operation, List<String>> access(Map<String, List<String>> decided) {
+        Map<Operation, List<String>> access = new EnumMap<>(Operation.class);
+        decided.forEach((operation, roles) -> access.put(Operation.valueOf(operation.toUpperCase(Locale.ROOT)), roles));
+        return access;
+    }
+
+    private Set<Operation> chosen(Set<Operation> possible) {
+        String allowed = possible.stream().sorted().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(", "));
+        for (String operation : decided.decided().access().keySet()) {
+            if (!possible.contains(Operation.valueOf(operation.toUpperCase(Locale.ROOT)))) {
+                decided.mistake("The table does not have this operation; it has " + allowed + ".", "access", operation);
+            }
+        }
+        Set<Operation> kept = EnumSet.noneOf(Operation.class);
+        kept.addAll(decided.decided().operations().isPresent() ? wanted(possible, allowed) : possible);
+        Map<Operation, List<String>> access = access(decided.decided().access());
+        List<String> closed = kept.stream().filter(operation -> Entity.roles(access, operation).isEmpty())
+                .map(operation -> operation.name().toLowerCase(Locale.ROOT)).toList();
+        if (!closed.isEmpty()) {
+            remark("No role may do this, so the service does not have it: " + String.join(", ", closed)
+                    + ". Name roles under access, or \"*\" for everybody with a token.");
+        }
+        kept.removeIf(operation -> Entity.roles(access, operation).isEmpty());
+        return kept;
+    }
+
+    private Set<Operation> wanted(Set<Operation> possible, String allowed) {
+        Set<Operation> wanted = decided.decided().operations().get();
+        wanted.stream().filter(operation -> !possible.contains(operation)).forEach(operation ->
+                decided.mistake("\"" + operation.name().toLowerCase(Locale.ROOT)
+                        + "\" is not possible on this table; possible are " + allowed + ".", "operations"));
+        return wanted.stream().filter(possible::contains).collect(Collectors.toSet());
+    }
+
+    private Set<Operation> possible(List<Field> fields, List<String> keyColumns) {
+        Set<Operation> operations = EnumSet.of(Operation.LIST);
+        if (table.isView()) {
+            if (keyColumns.isEmpty()) {
+                remarks.add(new Remark(table.name(), "A view: it can be listed, nothing else; with a key, its rows can be "
+                        + "read one by one.", List.of("key"), ""));
+            } else {
+                operations.add(Operation.READ);
+            }
+            return operations;
+        }
+        Optional<Field> blocking = fields.stream()
+                .filter(field -> field.input() == Field.Input.READ_ONLY)
+                .filter(field -> !field.column().nullable() && !field.column().isFilledByDatabase())
+                .findFirst();
+        if (blocking.isPresent()) {
+            remark("No rows can be created: " + blocking.get().column().name() + " must have a value.");
+        } else {
+            operations.add(Operation.CREATE);
+        }
+        if (!dialect.isTransactional(table)) {
+            remark("Its storage engine knows no transactions: what a request wrote before it failed stays.");
+        }
+        if (keyColumns.isEmpty()) {
+            remarks.add(new Remark(table.name(), "No primary key, and no unique one without NULL: rows can be listed and "
+                    + "created, but not read, changed or deleted one by one.", List.of("key"), ""));
+            return operations;
+        }
+        operations.add(Operation.READ);
+        operations.add(Operation.DELETE);
+        if (fields.stream().anyMatch(Field::updatable)) {
+            operations.add(Operation.REPLACE);
+            operations.add(Operation.PATCH);
+        } else {
+            remark("Every writable column belongs to the key: rows are created and deleted, there is nothing to change.");
+        }
+        return operations;
+    }
+
+    private void remark(String text) {
+        remarks.add(new Remark(table.name(), text));
+    }
+}
