@@ -289,9 +289,9 @@ public final class VineKit {
         }
     }
 
-    /** Runs the tests that depend on what was just compiled, on a scratch database, which is dropped afterwards. */
+    /** Runs the tests that a change which was just compiled touches, on a scratch database, which is dropped afterwards. */
     public static TestReport test(Project project, Compilation compiled) {
-        return TestRun.ofClasses(project, compiled.testClasses()).onEach(() -> SeededDatabase.of(project));
+        return TestRun.touchedBy(project, compiled).onEach(() -> SeededDatabase.of(project));
     }
 
     /**

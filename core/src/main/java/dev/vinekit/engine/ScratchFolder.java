@@ -115,7 +115,8 @@ public final class ScratchFolder implements AutoCloseable {
         }
     }
 
-    private static void remove(Path folder) throws IOException {
+    /** Removes a folder with all that is in it. */
+    public static void remove(Path folder) throws IOException {
         try (Stream<Path> files = Files.walk(folder)) {
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
                 Files.deleteIfExists(file);

@@ -9,6 +9,7 @@ import java.net.URLClassLoader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -56,9 +57,11 @@ public final class ProjectCompiler {
             SourceFolder tests = new SourceFolder(directory, "test");
             CompiledState before = CompiledState.read(directory);
             boolean alike = before.classPath().equals(libraries.classPath());
-            Set<String> types = main.changed(alike ? before.main() : Map.of());
+            Set<String> changed = main.changed(alike ? before.main() : Map.of());
+            Set<String> types = new HashSet<>(changed);
             Set<String> ofMain = main.affected(types);
-            types.addAll(tests.changed(alike ? before.tests() : Map.of()));
+            changed.addAll(tests.changed(alike ? before.tests() : Map.of()));
+            types.addAll(changed);
             Set<String> ofTests = withTests ? tests.affected(types) : Set.of();
             CompletableFuture<Void> compiling = CompletableFuture.runAsync(() -> {
                 if (withTests) {
@@ -68,13 +71,17 @@ public final class ProjectCompiler {
             compile(main, ofMain, libraries, List.of());
             compiling.join();
             new CompiledState(libraries.classPath(), main.hashes(), withTests ? tests.hashes() : Map.of()).write(directory);
-            return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(),
-                    ofTests.stream().map(SourceFolder::className).collect(Collectors.toSet()));
+            return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(), changed,
+                    classNames(ofTests), withTests ? classNames(tests.affected(new HashSet<>(changed))) : Set.of());
         } catch (CompletionException e) {
             throw e.getCause() instanceof Fault fault ? fault : e;
         } catch (IOException e) {
             throw notWritten(e);
         }
+    }
+
+    private static Set<String> classNames(Set<String> paths) {
+        return paths.stream().map(SourceFolder::className).collect(Collectors.toSet());
     }
 
     private Fault notWritten(IOException e) {

@@ -17,6 +17,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
 import java.util.TreeSet;
@@ -65,8 +66,30 @@ public final class TestRun {
         this.chosen = chosen;
     }
 
-    /** Of some classes of tests, by their names with their packages. */
-    public static TestRun ofClasses(Project project, Set<String> classes) {
+    /**
+     * Of the tests that a change touches: those of the tables that it is about, and those that use what has changed. A change to
+     * what all tables share touches all that depend on it.
+     */
+    public static TestRun touchedBy(Project project, Compilation compiled) {
+        List<String> entities = project.service().tables().stream().map(ServiceDescription.TableDescription::entity)
+                .sorted(Comparator.comparing(String::length).reversed()).toList();
+        Set<String> touched = new TreeSet<>(compiled.nearTests());
+        for (String type : compiled.changed()) {
+            Optional<String> entity = entities.stream().filter(name -> isOf(name, type)).findFirst();
+            if (entity.isEmpty() && compiled.nearTests().stream().noneMatch(name -> name.endsWith("." + type))) {
+                return ofClasses(project, compiled.testClasses());
+            }
+            entity.ifPresent(name -> compiled.testClasses().stream().filter(test -> isAbout(name, test)).forEach(touched::add));
+        }
+        return ofClasses(project, touched);
+    }
+
+    /** Whether a type has the name of an entity in it, as all do that are about one table. */
+    private static boolean isOf(String entity, String type) {
+        return type.matches("(?:Jdbc|Transactional)?" + Pattern.quote(entity) + "(?:\\p{Lu}.*)?");
+    }
+
+    private static TestRun ofClasses(Project project, Set<String> classes) {
         Set<String> tables = new TreeSet<>();
         project.service().tables().stream().filter(table -> classes.stream().anyMatch(name ->
                 isAbout(table.entity(), name))).forEach(table -> tables.add(table.table()));

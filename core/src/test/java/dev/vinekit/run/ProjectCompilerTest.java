@@ -53,6 +53,19 @@ class ProjectCompilerTest {
 
         assertThat(again.compiled()).as("Cask, Cellar, CaskTest").isEqualTo(3);
         assertThat(again.testClasses()).containsExactly("made.CaskTest");
+        assertThat(again.changed()).containsExactly("Cask");
+    }
+
+    @Test
+    void testsThatUseAChangeByOthersOnlyAreNotNear() throws IOException {
+        write("test", "CellarTest", "class CellarTest { Cellar cellar = new Cellar(); }");
+        compile();
+        write("main", "Cask", "record Cask(int litres) { static int most() { return 700; } }");
+
+        Compilation again = compile();
+
+        assertThat(again.testClasses()).containsExactlyInAnyOrder("made.CaskTest", "made.CellarTest");
+        assertThat(again.nearTests()).containsExactly("made.CaskTest");
     }
 
     @Test

@@ -9,6 +9,9 @@ import dev.vinekit.fault.Fault;
 import io.zonky.test.db.postgres.embedded.EmbeddedPostgres;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.SQLException;
 
 /**
@@ -55,19 +58,40 @@ final class PostgresqlScratch {
 
         private static EmbeddedPostgres start() {
             try {
-                ScratchFolder folder = ScratchFolder.ofServer("vinekit-postgresql-", DATA + "/postmaster.pid");
-                Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
-                return EmbeddedPostgres.builder()
-                        .setDataDirectory(folder.path().resolve(DATA))
-                        .setCleanDataDirectory(false)
-                        .setServerConfig("fsync", "off")
-                        .setServerConfig("synchronous_commit", "off")
-                        .setServerConfig("full_page_writes", "off")
-                        .start();
+                try {
+                    return started();
+                } catch (ExceptionInInitializerError e) {
+                    removeUnfinished();
+                    return started();
+                }
             } catch (IOException e) {
                 throw Fault.inWorld("The PostgreSQL server for scratch databases did not start: " + e.getMessage(),
                         "Check that the temporary directory may be written and executed from.", e);
             }
+        }
+
+        /** Removes programs that a process was killed while unpacking: they are not complete, and in the way. */
+        private static void removeUnfinished() throws IOException {
+            Path programs = Path.of(System.getProperty("java.io.tmpdir"), "embedded-pg");
+            try (DirectoryStream<Path> folders = Files.newDirectoryStream(programs, "PG-*")) {
+                for (Path folder : folders) {
+                    if (!Files.exists(folder.resolve(".exists"))) {
+                        ScratchFolder.remove(folder);
+                    }
+                }
+            }
+        }
+
+        private static EmbeddedPostgres started() throws IOException {
+            ScratchFolder folder = ScratchFolder.ofServer("vinekit-postgresql-", DATA + "/postmaster.pid");
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
+            return EmbeddedPostgres.builder()
+                    .setDataDirectory(folder.path().resolve(DATA))
+                    .setCleanDataDirectory(false)
+                    .setServerConfig("fsync", "off")
+                    .setServerConfig("synchronous_commit", "off")
+                    .setServerConfig("full_page_writes", "off")
+                    .start();
         }
     }
 }
