@@ -504,6 +504,18 @@ class BlendComponentControllerTest {
         assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
     }
 
+    /** Reference BLEND_COMPONENT_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID) ON DELETE CASCADE. */
+    @Test
+    @Tag("rules")
+    void rowGoesWithItsRowOfBlendId() throws SQLException {
+        BlendComponent stored = BlendComponentSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/blends/" + PathKeys.join(stored.blendId()));
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+        assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
+    }
+
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
     private void assertRefused(Object body, int status, String... fields) throws SQLException {
         List<BlendComponent> before = repository.list(connection, Page.all()).rows();

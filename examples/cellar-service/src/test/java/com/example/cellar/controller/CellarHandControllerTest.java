@@ -9,6 +9,8 @@ import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.ApiAnswer;
 import com.example.cellar.support.Condition;
+import com.example.cellar.support.InputReader;
+import com.example.cellar.support.Json;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ServiceUnderTest;
@@ -451,6 +453,26 @@ class CellarHandControllerTest {
 
         assertThat(answer.status()).isEqualTo(201);
         assertThat(answer.body().hasNonNull("craft")).isTrue();
+    }
+
+    /** Reference CELLAR_HAND_SUPERVISOR_FKEY: SUPERVISOR_ID -&gt; CELLAR_HAND (ID). */
+    @Test
+    @Tag("rules")
+    void rowReferredToBySupervisorIdCannotBeDeleted() throws SQLException {
+        CellarHand stored = referring("supervisorId");
+
+        ApiAnswer answer = api.delete("/cellar-hands/" + PathKeys.join(stored.supervisorId()));
+
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").textValue()).contains("cellar-hands");
+        assertThat(repository.findById(connection, stored.id())).contains(stored);
+    }
+
+    /** A stored row that refers to another one by this property. */
+    private CellarHand referring(String property) throws SQLException {
+        Object key = Json.tree(CellarHandSamples.inserted(connection)).get("id");
+        return repository.insert(connection, InputReader.read(
+                Api.with(CellarHandSamples.sample(connection), property, key), CellarHandInput.class));
     }
 
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */

@@ -555,6 +555,18 @@ class HarvestControllerTest {
         assertThat(repository.findById(connection, stored.id())).contains(stored);
     }
 
+    /** Reference HARVEST_PICKER_FKEY: PICKED_BY -&gt; CELLAR_HAND (ID) ON DELETE SET NULL. */
+    @Test
+    @Tag("rules")
+    void rowLosesADeletedRowOfPickedBy() throws SQLException {
+        Harvest stored = HarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/cellar-hands/" + PathKeys.join(stored.pickedBy()));
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+        assertThat(repository.findById(connection, stored.id()).orElseThrow().pickedBy()).isNull();
+    }
+
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
     private void assertRefused(Object body, int status, String... fields) throws SQLException {
         List<Harvest> before = repository.list(connection, Page.all()).rows();

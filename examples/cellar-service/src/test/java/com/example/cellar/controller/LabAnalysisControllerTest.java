@@ -431,6 +431,18 @@ class LabAnalysisControllerTest {
         assertRefused(Api.with(input, "alcoholVolume", new BigDecimal("12.505")), 400, "alcoholVolume");
     }
 
+    /** Reference LAB_ANALYSIS_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID) ON DELETE CASCADE. */
+    @Test
+    @Tag("rules")
+    void rowGoesWithItsRowOfWineLotId() throws SQLException {
+        LabAnalysis stored = LabAnalysisSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/wine-lots/" + PathKeys.join(stored.wineLotId()));
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+        assertThat(repository.findById(connection, stored.id())).isEmpty();
+    }
+
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
     private void assertRefused(Object body, int status, String... fields) throws SQLException {
         List<LabAnalysis> before = repository.list(connection, Page.all()).rows();

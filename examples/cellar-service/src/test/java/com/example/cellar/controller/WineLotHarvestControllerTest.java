@@ -381,6 +381,18 @@ class WineLotHarvestControllerTest {
         assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
     }
 
+    /** Reference WINE_LOT_HARVEST_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID) ON DELETE CASCADE. */
+    @Test
+    @Tag("rules")
+    void rowGoesWithItsRowOfWineLotId() throws SQLException {
+        WineLotHarvest stored = WineLotHarvestSamples.inserted(connection);
+
+        ApiAnswer answer = api.delete("/wine-lots/" + PathKeys.join(stored.wineLotId()));
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+        assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
+    }
+
     /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
     private void assertRefused(Object body, int status, String... fields) throws SQLException {
         List<WineLotHarvest> before = repository.list(connection, Page.all()).rows();

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import org.slf4j.LoggerFactory;
@@ -14,6 +15,7 @@ import org.slf4j.LoggerFactory;
 /** What a test has asked the service, and the SQL that ran for it: told when the test fails. */
 final class Exchanges extends AppenderBase<ILoggingEvent> {
     private static final int LONGEST = 2000;
+    private static final String RUN = UUID.randomUUID().toString().substring(0, 8);
     private static final AtomicLong NUMBER = new AtomicLong();
     private static final Map<String, List<String>> STATEMENTS = new ConcurrentHashMap<>();
     private static final ThreadLocal<List<String>> TOLD = ThreadLocal.withInitial(ArrayList::new);
@@ -34,7 +36,7 @@ final class Exchanges extends AppenderBase<ILoggingEvent> {
 
     /** A name for the next request, by which its statements are known. */
     static String next() {
-        String id = "test-" + NUMBER.incrementAndGet();
+        String id = "test-" + RUN + "-" + NUMBER.incrementAndGet();
         STATEMENTS.put(id, Collections.synchronizedList(new ArrayList<>()));
         return id;
     }
@@ -67,6 +69,11 @@ final class Exchanges extends AppenderBase<ILoggingEvent> {
     /** Forgets what other tests have asked. */
     static void begin() {
         TOLD.get().clear();
+    }
+
+    /** What this test has asked so far, as text. */
+    static String all() {
+        return String.join("\n", TOLD.get());
     }
 
     /** The failure of a test, with the last request that it sent. */

@@ -60,6 +60,9 @@ public final class ServiceUnderTest
 
     @Override
     public void afterEach(ExtensionContext context) throws SQLException {
+        if (!Exchanges.all().isEmpty()) {
+            context.publishReportEntry("exchanges", Exchanges.all());
+        }
         TestDatabase.of(context).restore(tables);
     }
 

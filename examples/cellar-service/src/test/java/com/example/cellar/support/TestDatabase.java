@@ -10,10 +10,12 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Properties;
 import java.util.Set;
 import org.junit.jupiter.api.extension.ExtensionContext;
 
@@ -28,19 +30,20 @@ public final class TestDatabase implements AutoCloseable {
     private final String password;
     private final EmptyDatabase server;
     private final Connection anchor;
+    private Connection transaction;
     private final Map<Tables, Set<List<Object>>> seedKeys = new EnumMap<>(Tables.class);
     private final Map<Tables, List<String>> seedRows = new EnumMap<>(Tables.class);
 
-    /** On a database that is ready, if the system properties name one; else on one of its own. */
+    /** On a database that is ready, if the class path or the system properties name one; else on one of its own. */
     private TestDatabase() {
-        String ready = System.getProperty("test.database.url");
-        server = ready == null ? new EmptyDatabase() : null;
-        url = ready == null ? server.url() : ready;
-        user = ready == null ? server.user() : System.getProperty("test.database.user");
-        password = ready == null ? server.password() : System.getProperty("test.database.password");
+        Properties ready = ready();
+        server = ready.containsKey("url") ? null : new EmptyDatabase();
+        url = server == null ? ready.getProperty("url") : server.url();
+        user = server == null ? ready.getProperty("user", "") : server.user();
+        password = server == null ? ready.getProperty("password", "") : server.password();
         try {
             anchor = connect();
-            if (ready == null) {
+            if (server != null) {
                 run("/db/schema.sql");
                 run("/db/seed.sql");
             }
@@ -51,6 +54,23 @@ public final class TestDatabase implements AutoCloseable {
         } catch (SQLException | IOException e) {
             throw new IllegalStateException("The test database could not be made.", e);
         }
+    }
+
+    private static Properties ready() {
+        Properties properties = new Properties();
+        for (String name : List.of("url", "user", "password")) {
+            if (System.getProperty("test.database." + name) != null) {
+                properties.setProperty(name, System.getProperty("test.database." + name));
+            }
+        }
+        try (InputStream named = TestDatabase.class.getResourceAsStream("/test-database.properties")) {
+            if (named != null) {
+                properties.load(named);
+            }
+        } catch (IOException e) {
+            throw new IllegalStateException("test-database.properties cannot be read.", e);
+        }
+        return properties;
     }
 
     /** The one database of this run. */
@@ -75,19 +95,28 @@ public final class TestDatabase implements AutoCloseable {
         return DriverManager.getConnection(url, user, password);
     }
 
+    /** Begins a transaction, on the one connection for tests that take everything back. */
+    public Connection begin() throws SQLException {
+        if (transaction == null || transaction.isClosed()) {
+            transaction = connect();
+        }
+        transaction.setAutoCommit(false);
+        return transaction;
+    }
+
     /**
      * Deletes the rows that a test has added.
      *
      * @param tables each after those that it refers to
      */
     public void restore(List<Tables> tables) throws SQLException {
-        boolean deleted;
-        do {
+        boolean deleted = true;
+        for (List<Tables> grown = grown(tables); deleted && !grown.isEmpty(); grown = grown(tables)) {
             deleted = false;
-            for (int i = tables.size() - 1; i >= 0; i--) {
-                deleted |= deleteAdded(tables.get(i));
+            for (int i = grown.size() - 1; i >= 0; i--) {
+                deleted |= deleteAdded(grown.get(i));
             }
-        } while (deleted);
+        }
         Numbers.restart();
     }
 
@@ -96,6 +125,20 @@ public final class TestDatabase implements AutoCloseable {
         for (Tables table : tables) {
             assertThat(rows(table)).as("rows of %s", table.sqlName()).isEqualTo(seedRows.get(table));
         }
+    }
+
+    /** The tables that do not have as many rows as at first. */
+    private List<Tables> grown(List<Tables> tables) throws SQLException {
+        List<String> counts = tables.stream()
+                .map(table -> "SELECT " + tables.indexOf(table) + ", COUNT(*) FROM " + table.sqlName()).toList();
+        List<Tables> grown = new ArrayList<>();
+        if (!tables.isEmpty()) {
+            Sql.list(anchor, String.join(" UNION ALL ", counts), row ->
+                    row.getLong(2) == seedRows.get(tables.get(row.getInt(1))).size()
+                    || grown.add(tables.get(row.getInt(1))));
+        }
+        grown.sort(Comparator.comparing(tables::indexOf));
+        return grown;
     }
 
     /** Deletes rows that were not there at first; false if there are none, or none that can go yet. */
@@ -146,6 +189,9 @@ public final class TestDatabase implements AutoCloseable {
 
     @Override
     public void close() throws SQLException {
+        if (transaction != null) {
+            transaction.close();
+        }
         anchor.close();
         if (server != null) {
             server.close();

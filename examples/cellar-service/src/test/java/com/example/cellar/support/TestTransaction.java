@@ -7,7 +7,7 @@ import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 
-/** Gives each test a connection, and takes back whatever the test did on it. */
+/** Gives each test a transaction, and takes back whatever the test did in it. */
 public final class TestTransaction implements BeforeEachCallback, AfterEachCallback {
     private final List<Tables> withoutTransactions;
     private Connection connection;
@@ -23,8 +23,7 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
 
     @Override
     public void beforeEach(ExtensionContext context) throws SQLException {
-        connection = TestDatabase.of(context).connect();
-        connection.setAutoCommit(false);
+        connection = TestDatabase.of(context).begin();
     }
 
     public Connection connection() {
@@ -34,7 +33,7 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
     @Override
     public void afterEach(ExtensionContext context) throws SQLException {
         connection.rollback();
-        connection.close();
+        connection.setAutoCommit(true);
         TestDatabase.of(context).restore(withoutTransactions);
         Numbers.restart();
     }
