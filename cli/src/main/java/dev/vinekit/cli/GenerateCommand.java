@@ -108,7 +108,8 @@ final class GenerateCommand extends ToolCommand {
         if (!sources.unfilled().isEmpty()) {
             System.out.println(output.style().warning("No rows could be made up for some tables; their tests only read:"));
             new TreeMap<>(sources.unfilled()).forEach((table, reason) ->
-                    System.out.println("  " + output.style().table(table.name(), 60) + ": " + output.style().cell(reason, 400)));
+                    output.style().wrapped(output.style().table(table.name(), 60) + ": " + output.style().cell(reason, 400), 4)
+                            .forEach(line -> System.out.println("  " + line)));
         }
     }
 

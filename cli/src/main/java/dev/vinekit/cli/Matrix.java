@@ -83,7 +83,7 @@ final class Matrix {
         }
         out.println(style.warning("Rules without proof"));
         byReason.forEach((reason, rules) -> {
-            out.println("  " + reason);
+            style.wrapped(reason, 2).forEach(line -> out.println("  " + line));
             style.filled(rules, INDENT).forEach(line -> out.println(" ".repeat(INDENT) + style.faint(line)));
         });
         out.println();
@@ -111,8 +111,10 @@ final class Matrix {
         boolean any = false;
         for (ServiceDescription.TableDescription table : report.service().tables()) {
             for (String remark : table.remarks()) {
-                out.println(style.warning(style.table(table.table(), 60)) + ": "
-                        + style.cell(remark, 400));
+                String name = style.table(table.table(), 60);
+                List<String> lines = style.wrapped(name + ": " + style.cell(remark, 400), 2);
+                out.println(style.warning(name) + lines.get(0).substring(name.length()));
+                lines.stream().skip(1).forEach(line -> out.println("  " + line));
                 any = true;
             }
         }

@@ -50,14 +50,27 @@ record Style(boolean coloured, boolean unicode, int width) {
      * @param indent characters in front of each line, which are not part of it
      */
     List<String> filled(List<String> texts, int indent) {
+        return laidOut(texts, indent, ",");
+    }
+
+    /**
+     * A text in lines that fit, broken between words.
+     *
+     * @param indent characters in front of each line, which are not part of it
+     */
+    List<String> wrapped(String text, int indent) {
+        return laidOut(List.of(text.split(" ")), indent, "");
+    }
+
+    private List<String> laidOut(List<String> parts, int indent, String mark) {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
-        for (String text : texts) {
-            if (!line.isEmpty() && indent + line.length() + 3 + text.length() > width) {
-                lines.add(line + ",");
+        for (String part : parts) {
+            if (!line.isEmpty() && indent + line.length() + 2 * mark.length() + 1 + part.length() > width) {
+                lines.add(line + mark);
                 line.setLength(0);
             }
-            line.append(line.isEmpty() ? "" : ", ").append(text);
+            line.append(line.isEmpty() ? "" : mark + " ").append(part);
         }
         lines.add(line.toString());
         return lines;

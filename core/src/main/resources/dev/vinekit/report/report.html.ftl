@@ -11,7 +11,7 @@
   h1 { font-size: 1.5rem; margin: 0 0 .25rem; }
   h2 { font-size: 1.1rem; margin: 2.2rem 0 .6rem; }
   p.sum { margin: 0 0 1.2rem; color: var(--faint); }
-  p.sum b { color: inherit; } .good { color: var(--good); } .bad { color: var(--bad); } .part { color: var(--part); } .none, .faint { color: var(--faint); }
+  .good { color: var(--good); } .bad { color: var(--bad); } .part { color: var(--part); } .none, .faint { color: var(--faint); }
   table { border-collapse: collapse; font-variant-numeric: tabular-nums; }
   th { text-align: left; font-weight: 600; } th, td { padding: .2rem .9rem .2rem 0; border-bottom: 1px solid var(--line); vertical-align: top; }
   td.n { text-align: right; } a { color: inherit; }
