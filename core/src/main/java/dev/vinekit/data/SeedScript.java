@@ -45,8 +45,8 @@ public final class SeedScript {
      * @param number another one makes other rows
      */
     public String text(String own, int rows, long number) {
-        SeedRows made = new SeedRows(mapping, samples, new KnownRows(mapping, own), rows, number);
         KnownRows known = new KnownRows(mapping, own);
+        SeedRows made = new SeedRows(mapping, samples, known, rows, number);
         List<Entity> open = mapping.inReferenceOrder().stream().filter(entity -> !known.has(entity) && made.count(entity) > 0).toList();
         if (open.isEmpty()) {
             return own.isBlank() ? "-- No table takes rows.\n" : own;
