@@ -56,13 +56,7 @@ class WrongDatabaseTest {
                     "--user", inspected.user(), "--password-env", "PRESS_PASSWORD");
             assertThat(generated.exit()).as(generated.err()).isZero();
 
-            Path progress = directory.resolve("progress");
-            Process killed = tool.start(environment, directory.resolve("out"), progress, test);
-            await(() -> Files.readString(progress).contains("compile"));
-            await(() -> engineName.equals("h2") || !left(temporary).isEmpty());
-            Thread.sleep(700);
-            killed.destroyForcibly().waitFor();
-
+            halfWay(tool, environment, engineName, temporary, test).destroyForcibly().waitFor();
             assertThat(rows(inspected)).isEqualTo(before);
 
             Tool.Result run = tool.run(environment, test);
@@ -70,9 +64,28 @@ class WrongDatabaseTest {
             assertThat(run.out()).as(run.err()).contains(" passed, 0 failed");
             assertThat(rows(inspected)).isEqualTo(before);
             assertThat(left(temporary)).isEmpty();
+
+            Process interrupted = halfWay(tool, environment, engineName, temporary, test);
+            interrupted.destroy();
+            interrupted.waitFor();
+
+            assertThat(rows(inspected)).isEqualTo(before);
+            assertThat(left(temporary)).isEmpty();
             assertThat(ProcessHandle.allProcesses().filter(process ->
                     process.info().commandLine().filter(line -> line.contains(temporary.toString())).isPresent())).isEmpty();
         }
+    }
+
+    /** The tool, while it tests. */
+    private Process halfWay(Tool tool, Map<String, String> environment, String engineName, Path temporary, String... test)
+            throws IOException, InterruptedException {
+        Path progress = directory.resolve("progress");
+        Files.deleteIfExists(progress);
+        Process process = tool.start(environment, directory.resolve("out"), progress, test);
+        await(() -> Files.exists(progress) && Files.readString(progress).contains("compile"));
+        await(() -> engineName.equals("h2") || !left(temporary).isEmpty());
+        Thread.sleep(700);
+        return process;
     }
 
     @FunctionalInterface

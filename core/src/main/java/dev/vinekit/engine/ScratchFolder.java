@@ -10,7 +10,6 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
@@ -19,57 +18,68 @@ import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 
 /**
- * A temporary folder for a scratch database, or for a server of scratch databases. It goes when it is closed. If its process is
- * killed before, the next process that makes one of the same kind stops the server and removes the folder.
+ * A temporary folder for a scratch database, or for a server of scratch databases. It goes when it is closed, or the process is
+ * interrupted, and servers that work in it are stopped before. If the process is killed, the next one that makes a folder of
+ * the same kind does it.
  */
 public final class ScratchFolder implements AutoCloseable {
     /** Held for as long as the process lives: of a folder whose lock is free nobody takes care any more. */
     private static final String LOCK = "lock";
     private static final int SECONDS = 20;
 
+    /** While a process ends, another thread may still be starting a server, or writing files for one. */
+    private static final int ATTEMPTS = 5;
+
     /** Those of this process: a second look at a lock of one's own would free it on POSIX systems. */
     private static final Set<Path> OWN = ConcurrentHashMap.newKeySet();
 
     private final Path path;
     private final FileChannel lock;
-    private final String pidFile;
+    private final boolean ofServer;
 
-    private ScratchFolder(Path path, FileChannel lock, String pidFile) {
+    private ScratchFolder(Path path, FileChannel lock, boolean ofServer) {
         this.path = path;
         this.lock = lock;
-        this.pidFile = pidFile;
-    }
-
-    /** A new folder for files alone. */
-    public static ScratchFolder ofFiles(String kind) throws IOException {
-        return ofServer(kind, "");
+        this.ofServer = ofServer;
     }
 
     /**
-     * A new folder for a server's files.
+     * A new folder for files alone. Those of this kind that killed processes have left are removed.
      *
      * @param kind begins the folder's name
-     * @param pidFile where in the folder the server writes the number of its process, alone or on the first line
      */
-    public static ScratchFolder ofServer(String kind, String pidFile) throws IOException {
+    public static ScratchFolder ofFiles(String kind) throws IOException {
+        return make(kind, false);
+    }
+
+    /** As {@link #ofFiles}, for a server: programs whose command line names the folder are stopped before it is removed. */
+    public static ScratchFolder ofServer(String kind) throws IOException {
+        return make(kind, true);
+    }
+
+    private static ScratchFolder make(String kind, boolean ofServer) throws IOException {
         Path path = Files.createTempDirectory(kind);
         OWN.add(path);
         Path free = path.resolve("free");
         FileChannel lock = FileChannel.open(free, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
         lock.lock();
         Files.move(free, path.resolve(LOCK), StandardCopyOption.ATOMIC_MOVE);
-        removeLeft(path.getParent(), kind, pidFile);
-        return new ScratchFolder(path, lock, pidFile);
+        ScratchFolder folder = new ScratchFolder(path, lock, ofServer);
+        Runtime.getRuntime().addShutdownHook(new Thread(folder::closeAtLast));
+        removeLeft(path.getParent(), kind, ofServer);
+        return folder;
     }
 
-    private static void removeLeft(Path parent, String kind, String pidFile) throws IOException {
+    private static void removeLeft(Path parent, String kind, boolean ofServer) throws IOException {
         List<Path> folders;
         try (Stream<Path> all = Files.list(parent)) {
             folders = all.filter(folder -> folder.getFileName().toString().startsWith(kind)).filter(folder -> !OWN.contains(folder)).toList();
         }
         for (Path folder : folders) {
             if (isLeft(folder)) {
-                stop(folder, pidFile);
+                if (ofServer) {
+                    stop(folder);
+                }
                 remove(folder);
             }
         }
@@ -88,19 +98,12 @@ public final class ScratchFolder implements AutoCloseable {
         return path;
     }
 
-    /** Stops the server whose process number the folder holds, if it is still one that works in the folder. */
-    private static void stop(Path folder, String pidFile) throws IOException {
-        Path file = folder.resolve(pidFile);
-        if (pidFile.isEmpty() || !Files.isRegularFile(file)) {
-            return;
-        }
-        Optional<ProcessHandle> server = Files.readString(file).lines().findFirst().map(String::strip).filter(line -> line.matches("\\d{1,18}"))
-                .flatMap(line -> ProcessHandle.of(Long.parseLong(line)))
-                .filter(process -> process.info().commandLine().filter(line -> line.contains(folder.toString())).isPresent());
-        if (server.isPresent()) {
-            server.get().destroy();
-            await(server.get());
-        }
+    /** Stops the programs that work in a folder. */
+    private static void stop(Path folder) {
+        List<ProcessHandle> working = ProcessHandle.allProcesses().filter(process ->
+                process.info().commandLine().filter(line -> line.contains(folder.toString())).isPresent()).toList();
+        working.forEach(ProcessHandle::destroy);
+        working.forEach(ScratchFolder::await);
     }
 
     private static void await(ProcessHandle process) {
@@ -126,11 +129,29 @@ public final class ScratchFolder implements AutoCloseable {
         }
     }
 
-    /** Stops the server if it still runs, and removes the folder with all that is in it. */
+    /** Stops what works in the folder, and removes it with all that is in it. */
     @Override
     public void close() throws IOException {
-        stop(path, pidFile);
         lock.close();
-        remove(path);
+        for (int attempt = 1; Files.exists(path); attempt++) {
+            if (ofServer) {
+                stop(path);
+            }
+            try {
+                remove(path);
+            } catch (IOException e) {
+                if (attempt == ATTEMPTS) {
+                    throw e;
+                }
+            }
+        }
+    }
+
+    private void closeAtLast() {
+        try {
+            close();
+        } catch (IOException e) {
+            throw new UncheckedIOException("removing " + path, e);
+        }
     }
 }

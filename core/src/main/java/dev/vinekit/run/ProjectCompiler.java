@@ -68,7 +68,11 @@ public final class ProjectCompiler {
                     compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none"));
                 }
             });
-            compile(main, ofMain, libraries, List.of());
+            try {
+                compile(main, ofMain, libraries, List.of());
+            } finally {
+                compiling.exceptionally(failure -> null).join();
+            }
             compiling.join();
             new CompiledState(libraries.classPath(), main.hashes(), withTests ? tests.hashes() : Map.of()).write(directory);
             return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(), changed,

@@ -74,8 +74,13 @@ final class SourceFolder {
         Map<String, String> now = hashes();
         Set<String> paths = new HashSet<>(before.keySet());
         paths.addAll(now.keySet());
-        return paths.stream().filter(path -> !now.getOrDefault(path, "").equals(before.get(path)) || !Files.isRegularFile(classFile(path)))
+        return paths.stream().filter(path -> !now.getOrDefault(path, "").equals(before.get(path)) || hasNoClass(path))
                 .map(SourceFolder::typeName).collect(Collectors.toCollection(HashSet::new));
+    }
+
+    /** Whether what a source was compiled to is gone; descriptions of packages are not compiled to anything. */
+    private boolean hasNoClass(String path) {
+        return !typeName(path).endsWith("-info") && !Files.isRegularFile(classFile(path));
     }
 
     /**

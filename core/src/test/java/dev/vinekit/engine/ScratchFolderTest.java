@@ -32,9 +32,9 @@ class ScratchFolderTest {
 
     @Test
     void folderGoesWithAllThatIsInItWhenItIsClosed() throws IOException {
-        ScratchFolder folder = ScratchFolder.ofFiles(kind);
+        ScratchFolder folder = ScratchFolder.ofServer(kind);
         Files.writeString(Files.createDirectories(folder.path().resolve("data/more")).resolve("file"), "rows");
-        ScratchFolder another = ScratchFolder.ofFiles(kind);
+        ScratchFolder another = ScratchFolder.ofServer(kind);
 
         folder.close();
 
@@ -48,9 +48,8 @@ class ScratchFolderTest {
         Path left = Files.createDirectory(TEMPORARY.resolve(kind + "left"));
         Files.writeString(left.resolve("lock"), "");
         Process server = new ProcessBuilder("sh", "-c", "while true; do sleep 1; done; echo " + left).start();
-        Files.writeString(left.resolve("pid"), server.pid() + "\n/more\n");
 
-        ScratchFolder next = ScratchFolder.ofServer(kind, "pid");
+        ScratchFolder next = ScratchFolder.ofServer(kind);
 
         assertThat(folders()).containsExactly(next.path());
         assertThat(server.waitFor(5, TimeUnit.SECONDS)).as("the server was stopped").isTrue();
@@ -62,9 +61,8 @@ class ScratchFolderTest {
         Path left = Files.createDirectory(TEMPORARY.resolve(kind + "left"));
         Files.writeString(left.resolve("lock"), "");
         Process stranger = new ProcessBuilder("sleep", "30").start();
-        Files.writeString(left.resolve("pid"), String.valueOf(stranger.pid()));
 
-        ScratchFolder.ofServer(kind, "pid").close();
+        ScratchFolder.ofServer(kind).close();
 
         assertThat(stranger.isAlive()).isTrue();
         assertThat(folders()).isEmpty();
@@ -76,7 +74,7 @@ class ScratchFolderTest {
         Path script = Files.writeString(Files.createTempFile("Holder", ".java"), """
                 public class Holder {
                     public static void main(String[] arguments) throws Exception {
-                        System.out.println(dev.vinekit.engine.ScratchFolder.ofFiles(arguments[0]).path());
+                        System.out.println(dev.vinekit.engine.ScratchFolder.ofServer(arguments[0]).path());
                         System.in.read();
                     }
                 }
@@ -86,11 +84,11 @@ class ScratchFolderTest {
         try {
             Path held = Path.of(holder.inputReader().readLine());
 
-            ScratchFolder.ofFiles(kind).close();
+            ScratchFolder.ofServer(kind).close();
 
             assertThat(folders()).containsExactly(held);
             holder.destroyForcibly().waitFor();
-            ScratchFolder.ofFiles(kind).close();
+            ScratchFolder.ofServer(kind).close();
             assertThat(folders()).isEmpty();
         } finally {
             holder.destroyForcibly();
@@ -102,7 +100,7 @@ class ScratchFolderTest {
     void folderWithoutALockIsSomebodyElses() throws IOException {
         Path young = Files.createDirectory(TEMPORARY.resolve(kind + "young"));
 
-        ScratchFolder.ofFiles(kind).close();
+        ScratchFolder.ofServer(kind).close();
 
         assertThat(young).exists();
     }

@@ -21,7 +21,6 @@ import java.util.stream.Stream;
 final class MariadbServer {
     private static final List<String> FOLDERS =
             List.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/usr/local/sbin", "/usr/libexec", "/opt/homebrew/bin");
-    private static final String PID = "pid";
     private static final int SECONDS = 30;
     private static MariadbServer instance;
 
@@ -43,7 +42,6 @@ final class MariadbServer {
     static synchronized String url() {
         if (instance == null) {
             instance = start();
-            Runtime.getRuntime().addShutdownHook(new Thread(instance::stop));
         }
         return url(instance.port);
     }
@@ -54,7 +52,7 @@ final class MariadbServer {
 
     private static MariadbServer start() {
         try {
-            ScratchFolder folder = ScratchFolder.ofServer("vinekit-mariadb-", PID);
+            ScratchFolder folder = ScratchFolder.ofServer("vinekit-mariadb-");
             Path directory = folder.path();
             Path log = directory.resolve("log");
             String data = "--datadir=" + directory.resolve("data");
@@ -68,7 +66,7 @@ final class MariadbServer {
             int port = freePort();
             Process process = run(log, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
                     "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
-                    "--pid-file=" + directory.resolve(PID), "--skip-log-bin", "--skip-name-resolve",
+                    "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",
                     "--character-set-server=utf8mb4", "--collation-server=utf8mb4_general_ci",
                     "--innodb-flush-log-at-trx-commit=0", "--innodb-fast-shutdown=2");
             MariadbServer server = new MariadbServer(folder, port, process);
@@ -126,15 +124,9 @@ final class MariadbServer {
 
     private void stop() {
         try {
-            process.destroy();
-            if (!process.waitFor(SECONDS, TimeUnit.SECONDS)) {
-                process.destroyForcibly();
-            }
             folder.close();
         } catch (IOException e) {
             throw new UncheckedIOException("removing " + folder.path(), e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
         }
     }
 }

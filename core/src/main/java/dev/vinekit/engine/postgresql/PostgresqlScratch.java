@@ -8,7 +8,6 @@ import dev.vinekit.engine.ScratchServer;
 import dev.vinekit.fault.Fault;
 import io.zonky.test.db.postgres.embedded.EmbeddedPostgres;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,16 +44,7 @@ final class PostgresqlScratch {
 
     /** Starts when it is first asked for. Nothing on it has to outlive a crash. */
     private static final class Server {
-        private static final String DATA = "data";
         static final EmbeddedPostgres INSTANCE = start();
-
-        private static void remove(ScratchFolder folder) {
-            try {
-                folder.close();
-            } catch (IOException e) {
-                throw new UncheckedIOException("removing " + folder.path(), e);
-            }
-        }
 
         private static EmbeddedPostgres start() {
             try {
@@ -83,10 +73,8 @@ final class PostgresqlScratch {
         }
 
         private static EmbeddedPostgres started() throws IOException {
-            ScratchFolder folder = ScratchFolder.ofServer("vinekit-postgresql-", DATA + "/postmaster.pid");
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
             return EmbeddedPostgres.builder()
-                    .setDataDirectory(folder.path().resolve(DATA))
+                    .setDataDirectory(ScratchFolder.ofServer("vinekit-postgresql-").path().resolve("data"))
                     .setCleanDataDirectory(false)
                     .setServerConfig("fsync", "off")
                     .setServerConfig("synchronous_commit", "off")
