@@ -55,7 +55,8 @@ final class Steps {
 
     /** Writes the service in memory, as a file says. */
     SourceTree generate(Mapping mapping, MappingFile file, Path directory) {
-        return VineKit.generate(mapping, SeedRequest.of(file, directory), Optional.of(file.templates(directory)));
+        return stages.run("make", () -> VineKit.generate(mapping, SeedRequest.of(file, directory), Optional.of(file.templates(directory))),
+                tree -> "code and tests in " + count(tree.files().size(), "file", "files"));
     }
 
     ChangeSet plan(SourceTree sources, Path directory, Scope scope) {
