@@ -63,6 +63,31 @@ class MatrixTest {
     }
 
     @Test
+    void operationThatNoTestIsAboutIsNotTakenForOneThatIsNotThere() {
+        String shown = shown(PLAIN, report(List.of(passed("list")), List.of()));
+
+        assertThat(shown.lines().toList().get(1)).startsWith("day_book  -           ok 1  ?       -     -");
+        assertThat(shown).contains("? no test: rows to try it on could not be made");
+        assertThat(shown(PLAIN, report(List.of(passed("list"), passed("create")), List.of()))).doesNotContain("? no test");
+    }
+
+    @Test
+    void testsOfServicesHaveAColumnWhereThereAreAny() {
+        assertThat(shown(PLAIN, report(List.of(passed("service")), List.of())).lines().toList().get(0))
+                .isEqualTo("table     repository  service  list  create  read  replace  patch  delete  rules");
+    }
+
+    @Test
+    void linesThatAreTooLongBreakBetweenWords() {
+        Style narrow = new Style(false, false, 20);
+
+        assertThat(narrow.wrapped("cask: a check of two columns that is long", 2))
+                .containsExactly("cask: a check of", "two columns that", "is long");
+        assertThat(narrow.wrapped("unbreakableunbreakable word", 2)).containsExactly("unbreakableunbreakable", "word");
+        assertThat(narrow.filled(List.of("cask", "barrel", "tank"), 4)).containsExactly("cask, barrel,", "tank");
+    }
+
+    @Test
     void longListOfFailuresIsCut() {
         List<TestOutcome> failures = new ArrayList<>();
         for (int i = 0; i < 13; i++) {
