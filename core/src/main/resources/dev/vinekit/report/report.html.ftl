@@ -26,7 +26,7 @@
   <#list of as t>
   <details<#if t.failure()?has_content> open</#if>><summary><span class="<#if t.failure()?has_content>bad<#else>good</#if>"><#if t.failure()?has_content>failed<#else>passed</#if></span> ${t.name()}<span class="t">${t.time()}</span></summary>
   <#if t.failure()?has_content><pre class="bad">${t.failure()}</pre></#if>
-  <#if t.exchanges()?has_content><pre>${t.exchanges()}</pre><#elseif !t.failure()?has_content><pre class="faint">No request: this test speaks to the database.</pre></#if>
+  <#if t.exchanges()?has_content><#if !t.failure()?contains(t.exchanges())><pre>${t.exchanges()}</pre></#if><#elseif !t.failure()?has_content><pre class="faint">No request: this test speaks to the database.</pre></#if>
   </details>
   </#list>
 </#macro>

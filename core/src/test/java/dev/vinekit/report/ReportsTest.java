@@ -45,6 +45,14 @@ class ReportsTest {
     }
 
     @Test
+    void requestsThatAFailureTellsOfAreShownOnce() throws Exception {
+        String page = Files.readString(write(outcome("BookControllerTest", "pagesIsRefused",
+                "expected: 400\n\nThe last request:\nGET /books?title=<i>\n  200 []\nat BookControllerTest.java:7")));
+
+        assertThat(page.split("GET /books", -1)).as("among the failures, and among all tests").hasSize(3);
+    }
+
+    @Test
     void pageTellsOfRulesWithoutProofAndWhy() throws Exception {
         String page = Files.readString(write(outcome("BookControllerTest", "pagesIsRefused", null)));
 
