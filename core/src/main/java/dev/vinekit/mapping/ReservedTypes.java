@@ -33,7 +33,7 @@ public final class ReservedTypes {
             Server Settings Transactions Sql Insert Binary Coded Json JsonProvider Problem ProblemMapper
             ProblemException Violation Constraint SqlError SqlErrors Columns PageRequest Page Cursor Validated OnCreate OnReplace Rules
             EntryPoint Health MergePatch PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
-            ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer
+            ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction UnitTransactions TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer
             OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany Versioned RequestIds Gate OpenApi AccessRight
             Requires AccessFilter AccessTokens TestTokens Workers Dispatch Exchanges
             """.trim().split("\\s+"));

@@ -26,12 +26,12 @@ import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -40,7 +40,10 @@ import java.util.stream.Stream;
 final class Templates {
     private static final String SUFFIX = ".ftl";
 
-    private final Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
+    /** Templates of the jar never change: those of each engine are read once. */
+    private static final Map<Class<?>, Configuration> SHIPPED = new ConcurrentHashMap<>();
+
+    private final Configuration configuration;
     private final Class<?> engine;
     private final Optional<Path> folder;
     private final Set<String> own = new ConcurrentSkipListSet<>();
@@ -55,11 +58,15 @@ final class Templates {
     Templates(Class<?> engine, Optional<Path> folder) {
         this.engine = engine;
         this.folder = folder.filter(Files::isDirectory);
-        List<TemplateLoader> loaders = new ArrayList<>();
-        this.folder.ifPresent(path -> loaders.add(ownTemplates(path)));
-        loaders.add(new ClassTemplateLoader(engine, "templates"));
-        loaders.add(new ClassTemplateLoader(Templates.class, "templates"));
-        configuration.setTemplateLoader(new MultiTemplateLoader(loaders.toArray(new TemplateLoader[0])));
+        this.configuration = this.folder.map(path -> configuration(engine, Stream.of(ownTemplates(path))))
+                .orElseGet(() -> SHIPPED.computeIfAbsent(engine, key -> configuration(key, Stream.of())));
+    }
+
+    private static Configuration configuration(Class<?> engine, Stream<TemplateLoader> first) {
+        Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
+        configuration.setTemplateLoader(new MultiTemplateLoader(Stream.concat(first, Stream.of(
+                new ClassTemplateLoader(engine, "templates"), new ClassTemplateLoader(Templates.class, "templates")))
+                .toArray(TemplateLoader[]::new)));
         configuration.setDefaultEncoding("UTF-8");
         configuration.setLocale(Locale.ROOT);
         configuration.setNumberFormat("computer");
@@ -70,6 +77,7 @@ final class Templates {
         configuration.setNewBuiltinClassResolver(TemplateClassResolver.ALLOWS_NOTHING_RESOLVER);
         configuration.setAPIBuiltinEnabled(false);
         configuration.setObjectWrapper(new OptionalsAsValues());
+        return configuration;
     }
 
     /** Files in the folder; the loader goes neither up from it nor along links out of it. */
