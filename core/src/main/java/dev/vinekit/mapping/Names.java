@@ -20,7 +20,7 @@ final class Names {
 
     /** The derived classes that every entity has, beside those of its enums. */
     private static final List<String> SUFFIXES = List.of(
-            "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ControllerTest");
+            "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ServiceTest", "ControllerTest");
 
     /** What stands before and behind in the names of implementations. */
     private static final List<List<String>> AROUND = List.of(List.of("Jdbc", "Repository"), List.of("Transactional", "Service"));
