@@ -117,8 +117,10 @@ final class RandomSchema {
             } catch (RuntimeException | SQLException e) {
                 System.out.println(engine + "," + seed + " " + e);
             }
+            if ((i + 1) % 50 == 0 || i + 1 == count) {
+                System.out.println(engine + ": " + green + " of " + (i + 1) + " green, " + tests + " tests");
+            }
         }
-        System.out.println(engine + ": " + green + " of " + count + " green, " + tests + " tests");
     }
 
     private String script() {

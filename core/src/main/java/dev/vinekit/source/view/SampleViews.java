@@ -51,6 +51,21 @@ final class SampleViews {
         return entity.can(Operation.CREATE) && samples.isEndless(entity);
     }
 
+    /** Whether each sample row has a new row to refer to here. */
+    private boolean isParentCreated(Entity entity, Relation relation) {
+        return isCreated(mapping.entity(relation.foreignKey().target())) && !samples.isCircular(entity, relation);
+    }
+
+    /** Whether two samples never have the same value here, where clients write one at all. */
+    boolean differs(Entity entity, boolean other, Field field) {
+        Sample sample = samples.row(entity, other).values().get(field);
+        if (sample instanceof Sample.Reference reference) {
+            Entity target = mapping.entity(reference.relation().foreignKey().target());
+            return isParentCreated(entity, reference.relation()) && (target.equals(entity) || differs(target, false, reference.target()));
+        }
+        return sample != null && (sample instanceof Sample.Nothing || sample.isNumbered());
+    }
+
     /** Whether rows can be made up. */
     boolean isFillable(Entity entity) {
         return samples.isFillable(entity);
@@ -70,8 +85,7 @@ final class SampleViews {
         List<SampleView.ParentView> parents = used.stream()
                 .map(relation -> new SampleView.ParentView(
                         mapping.entity(relation.foreignKey().target()).name(), relation.name(),
-                        JavaName.of(isCreated(mapping.entity(relation.foreignKey().target()))
-                                && !samples.isCircular(entity, relation) ? "inserted" : "stored")))
+                        JavaName.of(isParentCreated(entity, relation) ? "inserted" : "stored")))
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
         for (Map.Entry<Field, Sample> value : row.values().entrySet()) {

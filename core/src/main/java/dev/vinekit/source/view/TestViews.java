@@ -65,12 +65,12 @@ final class TestViews {
                 tied.finderTests(entity, sample),
                 tied.filterTests(entity, sample),
                 divided(entity, sample).map(views::get),
-                shared(entity, sample).stream().map(views::get).toList(),
+                shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
                 samples.isReferredInCircle(entity),
                 patched(entity, sample, other).map(views::get),
                 patched(entity, sample, other).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).map(views::get),
-                entity.key().stream().filter(field -> differs(sample, field)).map(views::get).toList(),
+                entity.key().stream().filter(field -> samples.differs(entity, false, field)).map(views::get).toList(),
                 JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
                 sorted(entity).map(views::get),
@@ -81,7 +81,7 @@ final class TestViews {
     }
 
     /** The parts of a key of several that a row may have in common with a sample, and still differ from it. */
-    private static List<Field> shared(Entity entity, SampleRow sample) {
+    private List<Field> shared(Entity entity) {
         Set<String> bound = new HashSet<>();
         entity.relations().stream().filter(relation -> relation.fields().size() > 1)
                 .forEach(relation -> bound.addAll(relation.foreignKey().columns()));
@@ -96,7 +96,7 @@ final class TestViews {
                         .filter(field -> field.input() == Field.Input.WRITABLE)
                         .filter(field -> keys.stream().map(UniqueKey::columns).filter(key -> key.contains(field.column().name()))
                                 .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
-                                        .anyMatch(column -> differs(sample, entity.field(column)))))
+                                        .anyMatch(column -> samples.differs(entity, false, entity.field(column)))))
                         .toList();
     }
 
@@ -146,7 +146,7 @@ final class TestViews {
     }
 
     /** A field that can take the value of the other sample without the rest of the row following. */
-    private static Optional<Field> patched(Entity entity, SampleRow sample, SampleRow other) {
+    private Optional<Field> patched(Entity entity, SampleRow sample, SampleRow other) {
         Set<Field> bound = new HashSet<>();
         for (RowRule rule : entity.rowRules()) {
             if (rule instanceof RowRule.Compare compare) {
@@ -159,14 +159,8 @@ final class TestViews {
                 .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
                 .filter(field -> field.updatable() && !bound.contains(field) && other.has(field))
-                .filter(field -> differs(other, field)
+                .filter(field -> samples.differs(entity, true, field)
                         || !sample.values().get(field).equals(other.values().get(field)))
                 .findFirst();
-    }
-
-    /** Whether two rows that are made like this one never have the same value here, where clients write one at all. */
-    private static boolean differs(SampleRow row, Field field) {
-        Sample sample = row.values().get(field);
-        return sample != null && (sample instanceof Sample.Nothing || sample instanceof Sample.Reference || sample.isNumbered());
     }
 }
