@@ -57,8 +57,7 @@ public record Solutions(Map<TableName, List<Solution>> found) {
 
     /** Whether no row is known that keeps all checks of a table. */
     boolean isUnsatisfiable(Entity entity) {
-        return solutions(entity).stream().anyMatch(solution -> solution.sample().isEmpty()
-                && solution.fields().stream().anyMatch(field -> !field.column().nullable()));
+        return solutions(entity).stream().anyMatch(solution -> !solution.clash().isEmpty());
     }
 
     /** For each table in which no row is known that keeps all its checks, sentences that name them. */

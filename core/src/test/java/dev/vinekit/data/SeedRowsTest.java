@@ -108,6 +108,16 @@ class SeedRowsTest {
                 "SELECT COUNT(*) FROM cask")).containsExactly("5");
     }
 
+    /** Rows that must refer to one of two tables, or to one of them only. */
+    @ParameterizedTest
+    @ValueSource(strings = {"person_id IS NOT NULL OR firm_id IS NOT NULL", "(person_id IS NULL) <> (firm_id IS NULL)"})
+    void oneOfTwoReferencesIsFilled(String check) throws SQLException {
+        String tables = "CREATE TABLE person (id INT PRIMARY KEY); CREATE TABLE firm (id INT PRIMARY KEY); CREATE TABLE bill (id INT PRIMARY KEY, "
+                + "person_id INT REFERENCES person (id), firm_id INT REFERENCES firm (id), CHECK (" + check + "))";
+
+        assertThat(seeded("h2", tables, SeedRequest.NONE, "SELECT COUNT(*) FROM bill WHERE " + check)).containsExactly("5");
+    }
+
     @Test
     void checksThatNoRowKeepsAreNamed() throws SQLException {
         String tables = """
