@@ -1,7 +1,10 @@
 package dev.vinekit;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import dev.vinekit.engine.Engines;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
@@ -70,6 +73,15 @@ final class RandomSchema {
         } finally {
             delete(directory);
         }
+    }
+
+    /** Asserts that the schema of a number goes all the way to a green matrix. */
+    static void assertGreen(String engine, long seed) throws SQLException, IOException {
+        TestReport report = tested(engine, seed);
+
+        assertThat(report.failures()).as("%s %d", engine, seed)
+                .extracting(TestOutcome::testClass, TestOutcome::name, TestOutcome::failure).isEmpty();
+        assertThat(report.isGreen()).as("%s %d", engine, seed).isTrue();
     }
 
     private static void move(Path from, Path to) throws IOException {

@@ -73,7 +73,8 @@ final class Steps {
     }
 
     private static String compiled(Compilation done) {
-        String all = count(done.sources(), "source file", "source files");
+        String all = count(done.sources(), "source file", "source files")
+                + (done.warnings().isEmpty() ? "" : ", " + count(done.warnings().size(), "warning", "warnings"));
         return done.compiled() == done.sources() ? all : done.compiled() == 0 ? all + ", none changed"
                 : done.compiled() + " of " + all + ", the rest as before";
     }

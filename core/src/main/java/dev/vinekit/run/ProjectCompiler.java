@@ -63,20 +63,18 @@ public final class ProjectCompiler {
             changed.addAll(tests.changed(alike ? before.tests() : Map.of()));
             types.addAll(changed);
             Set<String> ofTests = withTests ? tests.affected(types) : Set.of();
-            CompletableFuture<Void> compiling = CompletableFuture.runAsync(() -> {
-                if (withTests) {
-                    compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none"));
-                }
-            });
+            CompletableFuture<List<String>> compiling = CompletableFuture.supplyAsync(() -> !withTests ? List.of()
+                    : compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none")));
+            List<String> warnings = new ArrayList<>();
             try {
-                compile(main, ofMain, libraries, List.of());
+                warnings.addAll(compile(main, ofMain, libraries, List.of()));
             } finally {
                 compiling.exceptionally(failure -> null).join();
             }
-            compiling.join();
+            warnings.addAll(compiling.join());
             new CompiledState(libraries.classPath(), main.hashes(), withTests ? tests.hashes() : Map.of()).write(directory);
             return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(), changed,
-                    classNames(ofTests), withTests ? classNames(tests.affected(new HashSet<>(changed))) : Set.of());
+                    classNames(ofTests), withTests ? classNames(tests.affected(new HashSet<>(changed))) : Set.of(), warnings);
         } catch (CompletionException e) {
             throw e.getCause() instanceof Fault fault ? fault : e;
         } catch (IOException e) {
@@ -109,7 +107,7 @@ public final class ProjectCompiler {
     }
 
     /** Beside each other, the tests against the sources of the service: two compilers on two cores take less time. */
-    private void compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more) {
+    private List<String> compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         if (compiler == null) {
             throw Fault.inWorld("This Java has no compiler.", "Run with a JDK instead of a JRE.", null);
@@ -118,27 +116,33 @@ public final class ProjectCompiler {
         try (StandardJavaFileManager files =
                 compiler.getStandardFileManager(diagnostics, Locale.ROOT, StandardCharsets.UTF_8)) {
             folder.prepare(paths);
-            List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8", "-nowarn",
+            List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8", "-Xlint:all,-path",
                     "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator + libraries.classPath()));
             options.addAll(more);
             boolean compiled = paths.isEmpty() || compiler.getTask(null, files, diagnostics, options, null,
                     files.getJavaFileObjectsFromPaths(folder.files(paths))).call();
             if (!compiled) {
-                throw notCompiled(diagnostics.getDiagnostics());
+                throw notCompiled(told(diagnostics, Diagnostic.Kind.ERROR));
             }
+            List<String> warnings = new ArrayList<>(told(diagnostics, Diagnostic.Kind.WARNING));
+            warnings.addAll(told(diagnostics, Diagnostic.Kind.MANDATORY_WARNING));
+            return warnings;
         } catch (IOException e) {
             throw notWritten(e);
         }
     }
 
-    private Fault notCompiled(List<Diagnostic<? extends JavaFileObject>> diagnostics) {
-        List<String> errors = diagnostics.stream()
-                .filter(diagnostic -> diagnostic.getKind() == Diagnostic.Kind.ERROR)
-                .map(error -> "  " + (error.getSource() == null ? "" : directory.toAbsolutePath()
-                        .relativize(Path.of(error.getSource().toUri())) + ":" + error.getLineNumber() + ": ")
-                        + error.getMessage(Locale.ROOT).replaceAll("\\R\\s*", " "))
+    /** What the compiler says, each with its file and line. */
+    private List<String> told(DiagnosticCollector<JavaFileObject> diagnostics, Diagnostic.Kind kind) {
+        return diagnostics.getDiagnostics().stream().filter(diagnostic -> diagnostic.getKind() == kind)
+                .map(said -> (said.getSource() == null ? "" : directory.toAbsolutePath()
+                        .relativize(Path.of(said.getSource().toUri())) + ":" + said.getLineNumber() + ": ")
+                        + said.getMessage(Locale.ROOT).replaceAll("\\R\\s*", " "))
                 .toList();
-        String shown = errors.stream().limit(SHOWN_ERRORS).collect(Collectors.joining("\n"));
+    }
+
+    private static Fault notCompiled(List<String> errors) {
+        String shown = errors.stream().limit(SHOWN_ERRORS).map(error -> "  " + error).collect(Collectors.joining("\n"));
         String more = errors.size() > SHOWN_ERRORS ? "\n  and " + (errors.size() - SHOWN_ERRORS) + " more" : "";
         return Fault.inCall("The project does not compile:\n" + shown + more, "Correct the lines named above.");
     }

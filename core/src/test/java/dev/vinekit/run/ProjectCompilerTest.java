@@ -99,6 +99,14 @@ class ProjectCompilerTest {
     }
 
     @Test
+    void warningsAreToldWithTheirLines() throws IOException {
+        write("main", "Press", "class Press { java.util.List bars; class Screw { } }");
+
+        assertThat(compile().warnings()).singleElement().asString()
+                .startsWith("src/main/java/made/Press.java:2: ").contains("raw type");
+    }
+
+    @Test
     void scriptsAreCopiedWithoutCompiling() throws IOException {
         compile();
         Path script = Files.createDirectories(project.resolve("src/main/resources/db")).resolve("seed.sql");

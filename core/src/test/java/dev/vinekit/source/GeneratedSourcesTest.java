@@ -36,8 +36,6 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 class GeneratedSourcesTest {
     @TempDir
@@ -46,14 +44,6 @@ class GeneratedSourcesTest {
     @Test
     void cellarCompilesWithoutAWarning() throws Exception {
         assertThat(warnings(cellar())).isEmpty();
-    }
-
-    @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
-    void hostileSchemaCompilesWithoutAWarning(String engine) throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile(engine)) {
-            assertThat(warnings(sources(hostile.database()))).isEmpty();
-        }
     }
 
     @Test
