@@ -57,7 +57,8 @@ public final class ScratchFolder implements AutoCloseable {
         return make(kind, true);
     }
 
-    private static ScratchFolder make(String kind, boolean ofServer) throws IOException {
+    /** One at a time: a folder that is only just made has no lock yet, and must not look like one that was left. */
+    private static synchronized ScratchFolder make(String kind, boolean ofServer) throws IOException {
         Path path = Files.createTempDirectory(kind);
         OWN.add(path);
         Path free = path.resolve("free");
@@ -76,20 +77,16 @@ public final class ScratchFolder implements AutoCloseable {
             folders = all.filter(folder -> folder.getFileName().toString().startsWith(kind)).filter(folder -> !OWN.contains(folder)).toList();
         }
         for (Path folder : folders) {
-            if (isLeft(folder)) {
-                if (ofServer) {
-                    stop(folder);
+            try (FileChannel channel = FileChannel.open(folder.resolve(LOCK), StandardOpenOption.WRITE)) {
+                if (channel.tryLock() != null) {
+                    if (ofServer) {
+                        stop(folder);
+                    }
+                    remove(folder);
                 }
-                remove(folder);
+            } catch (NoSuchFileException e) {
+                continue; // It has no lock yet, or no longer: another process is making or removing it.
             }
-        }
-    }
-
-    private static boolean isLeft(Path folder) throws IOException {
-        try (FileChannel channel = FileChannel.open(folder.resolve(LOCK), StandardOpenOption.WRITE)) {
-            return channel.tryLock() != null;
-        } catch (NoSuchFileException e) {
-            return false;
         }
     }
 

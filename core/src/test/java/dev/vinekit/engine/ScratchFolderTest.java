@@ -3,11 +3,13 @@ package dev.vinekit.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -94,6 +96,19 @@ class ScratchFolderTest {
             holder.destroyForcibly();
             Files.delete(script);
         }
+    }
+
+    @Test
+    void manyAreMadeAtTheSameTime() {
+        List<ScratchFolder> made = IntStream.range(0, 64).parallel().mapToObj(i -> {
+            try {
+                return ScratchFolder.ofFiles(kind);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }).toList();
+
+        assertThat(made).extracting(ScratchFolder::path).allMatch(Files::isDirectory).doesNotHaveDuplicates();
     }
 
     @Test
