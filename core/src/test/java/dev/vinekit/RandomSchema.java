@@ -46,7 +46,7 @@ final class RandomSchema {
         this.engine = engine;
         this.seed = seed;
         this.random = new Random(seed);
-        this.dialect = Engines.named(engine).dialect(new Schema(engine, "", List.of(), List.of(), List.of()));
+        this.dialect = Engines.named(engine).dialect(new Schema(engine, "", List.of()));
     }
 
     /** The statements that make the schema of a number on an engine. */

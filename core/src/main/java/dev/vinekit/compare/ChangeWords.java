@@ -46,6 +46,9 @@ public record ChangeWords(TableName table, String what, String name, String chan
         } else if (change instanceof SchemaChange.ColumnChanged changed) {
             return new ChangeWords(change.table(), "column", changed.now().name(), "changed",
                     difference(changed.was(), changed.now()));
+        } else if (change instanceof SchemaChange.ObjectChanged changed) {
+            String verb = changed.was().isEmpty() ? "added" : changed.now().isEmpty() ? "removed" : "changed";
+            return new ChangeWords(change.table(), changed.object().kind().words(), changed.object().name().name(), verb, "");
         }
         return part((SchemaChange.PartChanged) change);
     }

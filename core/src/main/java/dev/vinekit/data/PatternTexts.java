@@ -22,7 +22,7 @@ final class PatternTexts {
 
     /** Some texts, which probably match; none if the expression is too much for the library that makes them. */
     static List<String> of(String regex) {
-        String plain = inner(ANY_CASE, inner(ANYWHERE, inner(ANY_CASE, regex)));
+        String plain = inner(ANY_CASE, inner(ANYWHERE, inner(ANY_CASE, regex))).replaceAll("^\\.\\*|(?<!\\\\)\\.\\*$", "");
         boolean open = !plain.equals(regex) && !plain.startsWith("^");
         List<String> texts = new ArrayList<>();
         try {

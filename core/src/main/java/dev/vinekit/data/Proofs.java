@@ -243,7 +243,7 @@ public final class Proofs {
             found.add(notNull(field));
         }
         type(field).ifPresent(found::add);
-        column.defaultValue().ifPresent(value -> found.add(defaulted(field, value)));
+        column.defaultValue().filter(DefaultValue::isValue).ifPresent(value -> found.add(defaulted(field, value)));
     }
 
     private Proof notNull(Field field) {

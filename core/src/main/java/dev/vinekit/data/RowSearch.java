@@ -35,6 +35,8 @@ public final class RowSearch {
     private static final int MOST_CANDIDATES = 3000;
     private static final int MOST_NUMBERED = 600;
     private static final int AT_A_TIME = 300;
+    private static final int MOST_BYTES = 512;
+
     /** The greatest number of a row that candidates are tried with. */
     static final int LAST = 14;
 
@@ -233,6 +235,7 @@ public final class RowSearch {
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> numbers(entity, field, conditions, usual);
             case STRING -> field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
             case DATE, DATE_TIME -> moments(field, conditions, usual);
+            case BINARY -> bytes(conditions, usual);
             default -> Stream.of();
         };
         Stream<Sample> nothing = field.column().nullable() ? Stream.of(new Sample.Nothing()) : Stream.of();
@@ -296,6 +299,14 @@ public final class RowSearch {
                 .flatMap(stem -> Stream.of(0, 2, 3, least(field) - stem.length()).filter(digits -> digits >= 0).distinct()
                         .map(digits -> new Sample.NumberedText(stem, digits, "")));
         return Stream.concat(named.stream().flatMap(text -> PatternTexts.numbered(text).stream()), stems).map(Sample.class::cast);
+    }
+
+    /** As many bytes as a condition has numbers for, and a few less and more. */
+    private static Stream<Sample> bytes(List<String> conditions, Sample usual) {
+        return conditions.stream().flatMap(condition -> SqlText.numbers(condition).stream()).filter(text -> text.matches("\\d{1,4}"))
+                .map(Integer::valueOf).flatMap(length -> Stream.of(length, length + 1, length - 1, 2 * length))
+                .filter(length -> length > 0 && length <= MOST_BYTES).distinct()
+                .map(length -> usual.isNumbered() ? new Sample.NumberedBytes(length) : new Sample.Bytes("7F".repeat(length)));
     }
 
     private static int least(Field field) {

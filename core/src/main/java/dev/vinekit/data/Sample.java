@@ -51,18 +51,24 @@ public sealed interface Sample {
     /** Bytes in hexadecimal. */
     record Bytes(String hex) implements Sample { }
 
+    /** So many bytes, the first of which tell {@code n}: as many as a number has, or one. */
+    record NumberedBytes(int length) implements Sample { }
+
+    /** The binary digits of {@code n}, so many of them. */
+    record NumberedBits(int length) implements Sample { }
+
     /** The value that the row referred to has in a field. */
     record Reference(Relation relation, Field target) implements Sample { }
 
     /** Whether the value depends on the row's number. */
     default boolean isNumbered() {
         return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
-                || this instanceof NumberedUuid || this instanceof Letter;
+                || this instanceof NumberedUuid || this instanceof Letter || this instanceof NumberedBytes || this instanceof NumberedBits;
     }
 
     /** The value that a row with this number has, which depends on no number any more. */
     default Sample ofRow(int n) {
-        if (this instanceof NumberedText || this instanceof Letter) {
+        if (this instanceof NumberedText || this instanceof Letter || this instanceof NumberedBits) {
             return new Text(text(n));
         } else if (this instanceof NumberedNumber) {
             return new Number(new BigDecimal(text(n)));
@@ -70,6 +76,8 @@ public sealed interface Sample {
             return new Moment(text(n));
         } else if (this instanceof NumberedUuid) {
             return new Uuid(text(n));
+        } else if (this instanceof NumberedBytes) {
+            return new Bytes(text(n));
         }
         return this;
     }
@@ -106,6 +114,12 @@ public sealed interface Sample {
             return String.format(Locale.ROOT, "00000000-0000-4000-8000-%012d", n);
         } else if (this instanceof Document document) {
             return document.json();
+        } else if (this instanceof NumberedBytes bytes) {
+            String number = bytes.length() < Integer.BYTES ? String.format("%02x", n & 0xff) : String.format("%08x", n);
+            return number + "00".repeat(bytes.length() - number.length() / 2);
+        } else if (this instanceof NumberedBits bits) {
+            String number = Integer.toBinaryString(n);
+            return ("0".repeat(bits.length()) + number).substring(number.length());
         } else if (this instanceof Bytes bytes) {
             return bytes.hex();
         }

@@ -8,6 +8,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.Index;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.SqlText;
@@ -24,6 +25,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** Makes sample rows by rule, the same for the same mapping. */
 public final class SampleRows {
@@ -206,9 +210,11 @@ public final class SampleRows {
         return switch (field.type()) {
             case BOOLEAN -> new Sample.Truth(!other);
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
-            case STRING -> !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other ? 1 : 0))
-                    : new TextSamples(field, numbered, room).value(other);
-            case BINARY -> bytes(field, other);
+            case STRING -> numbered && field.column().type().kind() == SqlType.Kind.BIT ? new Sample.NumberedBits(bits(field))
+                    : numbered && field.numberedExample().isPresent() ? numbered(field.numberedExample().get())
+                    : !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other ? 1 : 0))
+                    : new TextSamples(field, numbered, room, distinctWithin(entity, field)).value(other);
+            case BINARY -> bytes(field, other, numbered);
             case DATE -> moment(day(other && !numbered, rank).toString(), numbered);
             case TIME -> moment(time(other, rank), numbered);
             case OFFSET_TIME -> moment(time(other, rank) + "+02:00", numbered);
@@ -221,9 +227,32 @@ public final class SampleRows {
     }
 
     /** As many bytes as a short column holds, so that a column of fixed length is filled. */
-    private static Sample bytes(Field field, boolean other) {
+    private static Sample bytes(Field field, boolean other, boolean numbered) {
         long length = field.column().type().length();
-        return new Sample.Bytes((other ? "CA" : "7F").repeat(length > 0 && length <= 64 ? (int) length : 3));
+        int filled = length > 0 && length <= 64 ? (int) length : numbered ? Integer.BYTES : 3;
+        return numbered ? new Sample.NumberedBytes(filled) : new Sample.Bytes((other ? "CA" : "7F").repeat(filled));
+    }
+
+    private static int bits(Field field) {
+        return (int) Math.min(Math.max(1, field.column().type().length()), 64);
+    }
+
+    /** A text with the row's number where {@code #} stands, or its last two digits. */
+    private static Sample numbered(String pattern) {
+        int place = pattern.indexOf('#');
+        boolean two = pattern.startsWith("##", place);
+        return new Sample.NumberedText(pattern.substring(0, place), two ? 2 : 0, pattern.substring(place + (two ? 2 : 1)));
+    }
+
+    /** How many letters from the beginning of a text a key counts: all, unless a key is over beginnings. */
+    static int distinctWithin(Entity entity, Field field) {
+        String column = field.column().name();
+        Pattern beginning = Pattern.compile(Pattern.quote("`" + column.replace("`", "``") + "`") + "\\((\\d+)\\)");
+        Stream<Integer> ofIndexes = entity.table().indexes().stream().filter(Index::unique).flatMap(index -> index.definition().stream())
+                .map(beginning::matcher).filter(Matcher::find).map(found -> Integer.valueOf(found.group(1)));
+        Stream<Integer> ofKey = entity.table().primaryKey().filter(key -> !key.lengths().isEmpty() && key.columns().contains(column)).stream()
+                .map(key -> key.lengths().get(key.columns().indexOf(column))).filter(length -> length > 0);
+        return Stream.concat(ofKey, ofIndexes).min(Integer::compare).orElse(Integer.MAX_VALUE);
     }
 
     private static Sample constant(Field field, boolean other) {
@@ -277,7 +306,7 @@ public final class SampleRows {
     private static String distinguishing(Entity entity, UniqueKey key) {
         for (JavaType type : List.of(JavaType.UUID, JavaType.STRING, JavaType.LONG, JavaType.INTEGER,
                 JavaType.BIG_DECIMAL, JavaType.DATE, JavaType.DATE_TIME, JavaType.OFFSET_DATE_TIME, JavaType.TIME,
-                JavaType.OFFSET_TIME)) {
+                JavaType.OFFSET_TIME, JavaType.BINARY, JavaType.DOUBLE, JavaType.FLOAT)) {
             for (String column : key.columns()) {
                 if (entity.field(column).type() == type) {
                     return column;

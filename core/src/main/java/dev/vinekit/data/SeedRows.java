@@ -238,7 +238,9 @@ final class SeedRows {
                     .map(RowRule.OneOf.class::cast).filter(rule -> rule.field().equals(field)).map(RowRule.OneOf::options).findFirst();
             return Optional.of(options.map(list -> one(list, chance)).orElseGet(() -> usual.value()
                     .add(BigDecimal.valueOf(chance % SPREAD * 25L, 2)).setScale(Math.max(0, usual.value().scale()), RoundingMode.DOWN)).toPlainString());
-        } else if (sample instanceof Sample.Text && field.examples().isEmpty()) {
+        } else if (!field.column().type().isText() || !field.examples().isEmpty() || SampleRows.distinctWithin(entity, field) < Integer.MAX_VALUE) {
+            return Optional.empty();
+        } else if (sample instanceof Sample.Text) {
             return fitting(entity, field, chance);
         } else if (sample instanceof Sample.NumberedText) {
             return fitting(entity, field, chance).filter(text -> text.chars().noneMatch(Character::isDigit))

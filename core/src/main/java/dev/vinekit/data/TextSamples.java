@@ -3,22 +3,34 @@ package dev.vinekit.data;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.schema.SqlType;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** Text that keeps the length and pattern rules of a field. */
 final class TextSamples {
+    /** Texts with a bar between them; what means something in a regular expression has a backslash before it. */
+    private static final Pattern LIST = Pattern.compile("(?s)(?:[^\\\\^$.?*+()\\[\\]{}]|\\\\[^\\p{Alnum}])*");
+
     private final Field field;
     private final boolean numbered;
     private final int room;
+    private final int within;
     private int least;
     private int most = Integer.MAX_VALUE;
 
-    /** @param room how many digits the number in a numbered text may have */
-    TextSamples(Field field, boolean numbered, int room) {
+    /**
+     * Texts for a field.
+     *
+     * @param room how many digits the number in a numbered text may have
+     * @param within how many letters from the beginning must tell numbered texts apart
+     */
+    TextSamples(Field field, boolean numbered, int room, int within) {
         this.field = field;
         this.room = room;
+        this.within = within;
         this.numbered = numbered;
         for (FieldRule rule : field.rules()) {
             if (rule instanceof FieldRule.Length length) {
@@ -46,7 +58,7 @@ final class TextSamples {
                 new String[] {"", ""});
         for (String[] candidate : candidates) {
             String text = (candidate[0] + (numbered ? "1".repeat(room) : "") + candidate[1]).strip();
-            if (text.isBlank() || !fits(text)) {
+            if (text.isBlank() || !fits(text) || numbered && candidate[0].length() + room > within) {
                 continue;
             }
             boolean tooShort = candidate[0].length() + 1 + candidate[1].length() < least;
@@ -94,11 +106,17 @@ final class TextSamples {
         return field.column().nullable() ? new Sample.Nothing() : new Sample.Text(other ? "y" : "x");
     }
 
-    /** The texts that a pattern lists, if it is a list of quoted texts; empty otherwise. */
+    /** The texts that a pattern lists, if it lists texts and nothing else; empty otherwise. */
     static List<String> options(Field field) {
-        return field.rules().stream().filter(FieldRule.Pattern.class::isInstance).map(rule -> ((FieldRule.Pattern) rule).regex())
-                .filter(regex -> regex.startsWith("\\Q") && regex.endsWith("\\E")).findFirst()
-                .map(regex -> List.of(regex.substring(2, regex.length() - 2).split("\\\\E\\|\\\\Q"))).orElse(List.of());
+        return field.rules().stream().filter(FieldRule.Pattern.class::isInstance).map(rule -> listed(((FieldRule.Pattern) rule).regex()))
+                .filter(texts -> !texts.isEmpty()).findFirst().orElse(List.of());
+    }
+
+    private static List<String> listed(String regex) {
+        if (!LIST.matcher(regex).matches()) {
+            return List.of();
+        }
+        return Arrays.stream(regex.split("(?<!\\\\)\\|", -1)).map(text -> text.replaceAll("\\\\(.)", "$1")).toList();
     }
 
     private boolean fits(String text) {

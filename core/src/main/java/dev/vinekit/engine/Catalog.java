@@ -61,7 +61,9 @@ public final class Catalog {
     /** Runs a statement whose parameters are each the array of the schemas' names. */
     public void each(String sql, RowConsumer consumer) throws SQLException {
         try (PreparedStatement statement = connection.prepareStatement(sql)) {
-            statement.setArray(1, connection.createArrayOf("varchar", schemas.toArray()));
+            for (int i = 1; i <= sql.chars().filter(letter -> letter == '?').count(); i++) {
+                statement.setArray(i, connection.createArrayOf("varchar", schemas.toArray()));
+            }
             try (ResultSet rows = statement.executeQuery()) {
                 while (rows.next()) {
                     consumer.accept(rows);

@@ -7,6 +7,7 @@ import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaChange;
 import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
@@ -77,6 +78,7 @@ public class StandardChanges {
             present(view.name()).filter(Table::isView).ifPresent(now -> definition.viewStatements(now).forEach(this::add));
         }
         newViews(views);
+        each(SchemaChange.ObjectChanged.class, this::object);
         return script.toString();
     }
 
@@ -86,12 +88,30 @@ public class StandardChanges {
         definition.prelude().stream().filter(statement -> !before.contains(statement)).forEach(statement -> {
             String head = statement.substring(0, Math.min(statement.length(), statement.indexOf(' ', statement.indexOf(' ') + 1) + 1));
             String name = statement.substring(head.length()).split(" ", 2)[0];
-            if (before.stream().anyMatch(old -> old.startsWith(head + name + " "))) {
+            boolean replaces = statement.startsWith("CREATE OR REPLACE ") || statement.contains(" IF NOT EXISTS ");
+            if (!replaces && before.stream().anyMatch(old -> old.startsWith(head + name + " "))) {
                 typeChanged(name, statement);
             } else {
                 add(statement);
             }
         });
+    }
+
+    /** What is made again is dropped first; those that come before the tables have been made by now. */
+    private void object(SchemaChange.ObjectChanged change) {
+        SchemaObject object = change.object();
+        boolean stands = object.kind().comesFirst() || object.kind() == SchemaObject.Kind.SETTING || object.kind() == SchemaObject.Kind.COMMENT;
+        if (change.was().isPresent() && !stands) {
+            add(drop(object));
+        } else if (change.now().isEmpty()) {
+            note("No longer there, or no longer set: " + plain(object.kind().words() + " " + object.name().name()) + ".");
+        }
+        change.now().filter(now -> !StandardDefinition.isPreliminary(now)).ifPresent(now -> add(definition.statement(now)));
+    }
+
+    /** The statement that drops a trigger or the like. */
+    protected String drop(SchemaObject object) {
+        return "DROP " + object.kind() + " " + dialect.identifier(object.name().name());
     }
 
     /** A sequence, domain or type of this name has another definition. */

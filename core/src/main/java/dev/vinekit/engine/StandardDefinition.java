@@ -2,21 +2,26 @@ package dev.vinekit.engine;
 
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /** Writes the table definitions of a schema in standard SQL, laid out as a person would; engines change the parts they spell otherwise. */
@@ -32,13 +37,16 @@ public class StandardDefinition {
 
     /** The script. */
     public final String script() {
+        preliminaries().forEach(statement -> script.append(statement).append(";\n\n"));
         schema.tables().stream().map(table -> table.name().schema()).distinct()
                 .filter(name -> !name.equals(schema.defaultSchema()))
                 .forEach(name -> script.append(newSchema(name)).append(";\n\n"));
         prelude().forEach(statement -> script.append(statement).append(";\n\n"));
+        List<SchemaObject> open = new ArrayList<>(schema.objects().stream().filter(object -> !isPreliminary(object)).toList());
         Set<TableName> defined = new HashSet<>();
         List<String> later = new ArrayList<>();
         for (Table table : schema.inReferenceOrder()) {
+            objects(open, object -> object.kind().comesFirst() && defined.containsAll(object.needs()));
             defined.add(table.name());
             if (table.viewQuery().filter(query -> !query.sql().isEmpty()).isPresent()) {
                 view(table);
@@ -47,7 +55,28 @@ public class StandardDefinition {
             }
         }
         later.forEach(statement -> script.append(statement).append(";\n"));
+        objects(open, object -> true);
         return script.toString();
+    }
+
+    /** Statements before all others: what the session must be told. */
+    protected List<String> preliminaries() {
+        return List.of();
+    }
+
+    static boolean isPreliminary(SchemaObject object) {
+        return object.kind().comesFirst() && object.needs().isEmpty();
+    }
+
+    /** Writes the objects that can be made by now. */
+    private void objects(List<SchemaObject> open, Predicate<SchemaObject> ready) {
+        List<SchemaObject> now = open.stream().filter(ready).toList();
+        now.forEach(object -> script.append(statement(object)).append(";\n\n"));
+        open.removeAll(now);
+    }
+
+    protected String statement(SchemaObject object) {
+        return object.definition();
     }
 
     protected String newSchema(String name) {
@@ -59,22 +88,64 @@ public class StandardDefinition {
         return new StandardDefinition(dialect, other).prelude();
     }
 
-    /** Statements that must come before the tables: sequences and domains. */
+    /** Statements that must come before the tables, each after those that make what it names: sequences, types, domains, functions. */
     protected List<String> prelude() {
-        List<String> statements = new ArrayList<>();
+        List<Named> open = new ArrayList<>();
         for (Sequence sequence : schema.sequences()) {
-            statements.add("CREATE SEQUENCE " + dialect.table(sequence.name(), schema.defaultSchema())
-                    + " START WITH " + sequence.start() + " INCREMENT BY " + sequence.increment());
+            open.add(new Named(sequence.name().name(), "CREATE SEQUENCE " + dialect.table(sequence.name(), schema.defaultSchema())
+                    + sequence.options() + " START WITH " + sequence.start() + " INCREMENT BY " + sequence.increment()));
         }
+        types().forEach((name, statement) -> open.add(new Named(name, statement)));
         for (Domain domain : schema.domains()) {
             StringBuilder line = new StringBuilder("CREATE DOMAIN ").append(domain.name())
                     .append(" AS ").append(domain.base().text());
             domain.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
             line.append(domain.nullable() ? "" : " NOT NULL");
             domain.checks().forEach(check -> line.append(' ').append(check(check)));
-            statements.add(line.toString());
+            open.add(new Named(domain.name(), line.toString()));
         }
-        return statements;
+        schema.objects().stream().filter(StandardDefinition::isPreliminary)
+                .forEach(object -> open.add(new Named(object.name().name().replaceAll("\\(.*", ""), statement(object))));
+        return Named.ordered(open);
+    }
+
+    /** Statements that make the types which columns have beside domains, by their names. */
+    protected Map<String, String> types() {
+        return Map.of();
+    }
+
+    /** A statement, and what it makes. */
+    private record Named(String name, String statement) {
+        /** Each after those whose names it mentions; extensions first, for they bring whatever they bring. */
+        static List<String> ordered(List<Named> statements) {
+            List<Named> open = new ArrayList<>(statements);
+            List<String> ordered = new ArrayList<>();
+            while (!open.isEmpty()) {
+                Named next = open.stream().filter(each -> open.stream().noneMatch(other -> each.waitsFor(other))).findFirst()
+                        .orElse(open.get(0));
+                ordered.add(next.statement);
+                open.remove(next);
+            }
+            return ordered;
+        }
+
+        private boolean waitsFor(Named other) {
+            return other != this && !isExtension() && (other.isExtension() || mentions(other.simpleName()));
+        }
+
+        private boolean isExtension() {
+            return statement.contains("CREATE EXTENSION");
+        }
+
+        /** A body in quotes is not looked at: what it names need not be there yet. */
+        private boolean mentions(String word) {
+            return SqlText.identifiers(statement.replaceAll("(?s)\\$(\\w*)\\$.*\\$\\1\\$", ""), found -> found).contains(word);
+        }
+
+        /** The name without its schema and quotes. */
+        private String simpleName() {
+            return name.substring(name.lastIndexOf('.') + 1).replace("\"", "");
+        }
     }
 
     private void table(Table table, Set<TableName> defined, List<String> later) {
@@ -155,11 +226,15 @@ public class StandardDefinition {
     protected String column(Table table, Column column) {
         StringBuilder line = new StringBuilder(dialect.identifier(column.name())).append(' ').append(type(column));
         column.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
-        column.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value.text()));
+        column.defaultValue().ifPresent(value -> line.append(defaultClause(value)));
         column.computed().filter(computed -> !computed.expression().isEmpty()).ifPresent(computed -> line.append(computed(computed)));
         String numbering = numbering(column);
         return line.append(numbering)
                 .append(!numbering.isEmpty() || column.nullable() || column.isComputed() ? "" : " NOT NULL").toString();
+    }
+
+    protected String defaultClause(DefaultValue value) {
+        return " DEFAULT " + value.text();
     }
 
     protected String type(Column column) {

@@ -1,6 +1,7 @@
 package dev.vinekit.mapping;
 
 import dev.vinekit.schema.Check;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 
 /**
  * A table as the generated code sees it.
@@ -121,10 +123,20 @@ public record Entity(
         return keyColumns.stream().map(this::field).toList();
     }
 
-    /** The fields to tell rows apart by if there is no key: those whose values can be compared and sorted. */
+    /** The fields to tell rows apart by if there is no key: those whose values can be compared. */
     public List<Field> comparable() {
-        return fields.stream()
-                .filter(field -> field.type().isKey() && !field.column().type().isUnwieldy()).toList();
+        List<Field> exact = comparables().filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE).toList();
+        return exact.isEmpty() ? comparables().toList() : exact;
+    }
+
+    /** The fields that rows without a key are sorted by: those that are never long, if there are any. */
+    public List<Field> sortable() {
+        List<Field> handy = comparable().stream().filter(field -> !field.column().type().isOftenLong()).toList();
+        return handy.isEmpty() ? comparable() : handy;
+    }
+
+    private Stream<Field> comparables() {
+        return fields.stream().filter(field -> field.column().type().isScalar() && field.column().type().kind() != SqlType.Kind.OTHER);
     }
 
     public boolean can(Operation operation) {

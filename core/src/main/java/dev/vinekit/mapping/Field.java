@@ -17,6 +17,7 @@ import java.util.Optional;
  * @param jsonName the property in JSON, and the name of its filter
  * @param converter what makes another type of the stored value, which is then of {@code type}
  * @param overridden whether {@code type} is not the rule's for the column
+ * @param numberedExample a text with a {@code #} for a number, for a type that has no other values that are easily made
  * @param made whether the service makes a value for a new row without one: a random UUID
  * @param same the condition that it has the value of a parameter, or is NULL if that is
  */
@@ -33,6 +34,7 @@ public record Field(
         String parameter,
         String same,
         List<String> examples,
+        Optional<String> numberedExample,
         String jsonName,
         Optional<Converter> converter,
         boolean overridden,
@@ -83,8 +85,7 @@ public record Field(
 
     /** Whether rows can be picked out by comparing its value with one that a client gives. */
     public boolean isFilterable() {
-        boolean comparable = type.isKey() || type == JavaType.FLOAT || type == JavaType.DOUBLE;
-        return comparable && converter.isEmpty() && (!column.type().isUnwieldy() || column.type().isText());
+        return column.type().isScalar() && converter.isEmpty();
     }
 
     /** The greatest length in characters; 0 where there is no limit. */

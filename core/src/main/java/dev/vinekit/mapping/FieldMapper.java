@@ -4,6 +4,7 @@ import dev.vinekit.schema.Column;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.LikePattern;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -12,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** Decides what the columns of one table become. */
@@ -114,6 +114,7 @@ final class FieldMapper {
                 dialect.isSame(column.type(), sqlName, parameter),
                 enumeration.isPresent() ? List.of()
                         : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels()) : rules.examples(column),
+                dialect.numberedText(column.type()),
                 jsonName(column, name, sqlName),
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
@@ -139,7 +140,7 @@ final class FieldMapper {
         }
         if (column.type().kind() == SqlType.Kind.ENUM && type == JavaType.STRING) {
             found.add(new FieldRule.Pattern(
-                    column.type().labels().stream().map(Pattern::quote).collect(Collectors.joining("|"))));
+                    column.type().labels().stream().map(LikePattern::literal).collect(Collectors.joining("|"))));
         }
         return found;
     }

@@ -17,5 +17,10 @@ public sealed interface FieldRule {
     record Digits(int integer, int fraction) implements FieldRule { }
 
     /** The whole text matches a Java regular expression in which {@code .} stands for line ends too. */
-    record Pattern(String regex) implements FieldRule { }
+    record Pattern(String regex) implements FieldRule {
+        /** Whether there is a point that stands for any character. */
+        public boolean hasPoint() {
+            return WholeMatch.hasPoint(regex);
+        }
+    }
 }

@@ -116,11 +116,4 @@ public enum JavaType {
         };
     }
 
-    /** Whether a value can be the path segment that names a row. */
-    public boolean isKey() {
-        return switch (this) {
-            case BINARY, JSON, FLOAT, DOUBLE -> false;
-            default -> true;
-        };
-    }
 }

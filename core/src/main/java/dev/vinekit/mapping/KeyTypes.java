@@ -71,7 +71,7 @@ final class KeyTypes {
             Place target = new Place(key.target(), key.targetColumns().get(i));
             Column column = column(target);
             JavaType type = ofKey(tables.get(target.table), column).orElse(JavaType.of(column.type()));
-            if (column.nullable() || type != fields.get(i).type() || type == JavaType.ENUM || !type.isKey()) {
+            if (column.nullable() || type != fields.get(i).type() || type == JavaType.ENUM || !column.type().isScalar()) {
                 return false;
             }
         }

@@ -171,7 +171,7 @@ public final class Mapper {
                 keyColumns,
                 keyColumns.size() > 1 ? Optional.of(name.with("Key")) : Optional.empty(),
                 filters(table, fields, decided),
-                finders(fields, decided),
+                finders(table, fields, decided),
                 relations(table, fields, decided),
                 rowRules,
                 checkedFields(checks, fields, rules),
@@ -221,8 +221,7 @@ public final class Mapper {
     }
 
     private boolean isUsableAsKey(Table table, List<String> columns) {
-        return columns.stream().map(table::column).allMatch(column ->
-                !column.nullable() && JavaType.of(column.type()).isKey() && dialect.isSortable(column.type()));
+        return columns.stream().map(table::column).allMatch(column -> !column.nullable() && column.type().isScalar());
     }
 
     private String path(Table table) {
@@ -280,7 +279,7 @@ public final class Mapper {
         if (decided.decided().filters().isPresent()) {
             List<Column> columns = decided.columns(decided.decided().filters().get(), "filters");
             List<Field> chosen = fieldsOf(columns.stream().map(Column::name).toList(), fields);
-            chosen.stream().filter(field -> !isFilter(field)).forEach(field -> decided.mistake("The column "
+            chosen.stream().filter(field -> !isFilter(table, field)).forEach(field -> decided.mistake("The column "
                     + field.column().name() + " has the type " + field.column().type().text()
                     + ", whose values are not compared.", "filters"));
             return chosen;
@@ -289,14 +288,18 @@ public final class Mapper {
         Stream.concat(table.primaryKey().stream(), table.uniqueKeys().stream()).forEach(key -> columns.addAll(key.columns()));
         table.foreignKeys().forEach(key -> columns.addAll(key.columns()));
         table.indexes().stream().map(Index::columns).forEach(columns::addAll);
-        return fields.stream().filter(field -> columns.contains(field.column().name()) && isFilter(field)).toList();
+        return fields.stream().filter(field -> columns.contains(field.column().name()) && field.isFilterable()).toList();
     }
 
-    private boolean isFilter(Field field) {
-        return field.isFilterable() && dialect.isSortable(field.column().type());
+    /** Whether the engine compares values of a column: it does where a key or an index is over them. */
+    private boolean isFilter(Table table, Field field) {
+        String column = field.column().name();
+        boolean indexed = Stream.of(table.primaryKey().stream(), table.uniqueKeys().stream()).flatMap(keys -> keys)
+                .anyMatch(key -> key.columns().contains(column)) || table.indexes().stream().anyMatch(index -> index.columns().contains(column));
+        return field.isFilterable() && (indexed || dialect.isComparable(field.column().type()));
     }
 
-    private List<Finder> finders(List<Field> fields, DecisionLookup.OfTable decided) {
+    private List<Finder> finders(Table table, List<Field> fields, DecisionLookup.OfTable decided) {
         List<Finder> finders = new ArrayList<>();
         Set<String> taken = new HashSet<>(Set.of("findById"));
         for (int i = 0; i < decided.decided().finders().size(); i++) {
@@ -308,7 +311,7 @@ public final class Mapper {
             if (compared.size() < wanted.by().size()) {
                 continue;
             }
-            Optional<String> problem = problem(compared, match);
+            Optional<String> problem = problem(table, compared, match);
             if (problem.isPresent()) {
                 decided.mistake(problem.get(), "finders", place, "by");
                 continue;
@@ -325,12 +328,12 @@ public final class Mapper {
         return finders;
     }
 
-    private Optional<String> problem(List<Field> compared, Finder.Match match) {
+    private Optional<String> problem(Table table, List<Field> compared, Finder.Match match) {
         if (compared.isEmpty()) {
             return Optional.of("A finder needs at least one column.");
         }
         for (Field field : compared) {
-            if (!isFilter(field)) {
+            if (!isFilter(table, field)) {
                 return Optional.of("The column " + field.column().name() + " has the type "
                         + field.column().type().text() + ", whose values are not compared.");
             }

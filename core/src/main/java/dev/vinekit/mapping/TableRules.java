@@ -67,7 +67,7 @@ final class TableRules {
         List<FieldRule> rules = new ArrayList<>(fieldRules.getOrDefault(column, List.of()));
         if (labels.containsKey(column)) {
             rules.add(new FieldRule.Pattern(inAnyCase(isExact(column), labels.get(column).stream()
-                    .map(Pattern::quote).collect(Collectors.joining("|")))));
+                    .map(LikePattern::literal).collect(Collectors.joining("|")))));
         }
         return rules;
     }
@@ -278,7 +278,7 @@ final class TableRules {
         if (regex.isEmpty() || !compiles(regex.get())) {
             return false;
         }
-        add(ref.name(), new FieldRule.Pattern(".*(?-s:" + regex.get() + ").*"));
+        add(ref.name(), new FieldRule.Pattern(WholeMatch.of(regex.get(), dialect.regexIsWhole())));
         return true;
     }
 

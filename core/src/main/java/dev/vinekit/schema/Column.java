@@ -65,6 +65,6 @@ public record Column(
 
     /** Whether an INSERT may leave the column out and still store something other than NULL. */
     public boolean isFilledByDatabase() {
-        return isIdentity() || isComputed() || defaultValue.isPresent();
+        return isIdentity() || isComputed() || defaultValue.filter(DefaultValue::isValue).isPresent();
     }
 }

@@ -10,6 +10,8 @@ import java.util.regex.Pattern;
 public record DefaultValue(String text, Meaning meaning) {
     /** What a default comes to. */
     public enum Meaning {
+        /** No value, spelled out: the same as saying nothing. */
+        NOTHING,
         /** The same value for every row. */
         CONSTANT,
         /** The date or time of the INSERT. */
@@ -22,6 +24,7 @@ public record DefaultValue(String text, Meaning meaning) {
         EXPRESSION
     }
 
+    private static final Pattern NOTHING = Pattern.compile("(?is)(?:\\(*NULL\\)*(?:::[\\w .\"\\[\\](),]+)?\\)* ?)?(?:ON UPDATE .*)?");
     private static final Pattern CONSTANT = Pattern.compile(
             "(?is)\\(?(?:[A-Z ]+ )?(?:[+-]?\\(?[\\d.]+(?:e[+-]?\\d+)?\\)?|[A-Z_]{0,8}'(?:[^'\\\\]|''|\\\\.)*'|\"[^\"]*\"|TRUE|FALSE)\\)?"
                     + "(?:::[\\w .\"\\[\\](),]+)?\\)?");
@@ -32,9 +35,15 @@ public record DefaultValue(String text, Meaning meaning) {
             "(?is)(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)");
     private static final Pattern SEQUENCE = Pattern.compile("(?is)(?:nextval\\(.*\\)|NEXT VALUE FOR .*)");
 
+    /** Whether a row takes a value from it. */
+    public boolean isValue() {
+        return meaning != Meaning.NOTHING;
+    }
+
     /** A default, with what its text means. */
     public static DefaultValue of(String text) {
-        Meaning meaning = SEQUENCE.matcher(text).matches() ? Meaning.SEQUENCE
+        Meaning meaning = NOTHING.matcher(text).matches() ? Meaning.NOTHING
+                : SEQUENCE.matcher(text).matches() ? Meaning.SEQUENCE
                 : NEW_UUID.matcher(text).matches() ? Meaning.NEW_UUID
                 : NOW.matcher(text).matches() ? Meaning.NOW
                 : CONSTANT.matcher(text).matches() ? Meaning.CONSTANT : Meaning.EXPRESSION;

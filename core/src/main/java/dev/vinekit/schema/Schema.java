@@ -3,6 +3,7 @@ package dev.vinekit.schema;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
@@ -19,17 +20,20 @@ import java.util.stream.Collectors;
  * @param defaultSchema where unqualified names are looked up
  * @param domains the domains that columns of these tables have
  * @param sequences sequences that stand for themselves
+ * @param objects what else there is that bears on the tables: extensions, types, functions, triggers
  */
 public record Schema(
-        String engine, String defaultSchema, List<Table> tables, List<Domain> domains, List<Sequence> sequences) {
+        String engine, String defaultSchema, List<Table> tables, List<Domain> domains, List<Sequence> sequences,
+        List<SchemaObject> objects) {
     /** A schema of tables only. */
     public Schema(String engine, String defaultSchema, List<Table> tables) {
-        this(engine, defaultSchema, tables, List.of(), List.of());
+        this(engine, defaultSchema, tables, List.of(), List.of(), List.of());
     }
 
     public Schema {
         domains = List.copyOf(domains);
         sequences = List.copyOf(sequences);
+        objects = objects.stream().sorted(Comparator.comparing(SchemaObject::kind).thenComparing(SchemaObject::name)).toList();
         tables = tables.stream().sorted((a, b) -> a.name().compareTo(b.name())).toList();
     }
 
@@ -52,12 +56,18 @@ public record Schema(
                 open.addAll(byName.get(name).needs());
             }
         }
-        return withTables(tables.stream().filter(table -> wanted.contains(table.name())).toList());
+        return new Schema(engine, defaultSchema, tables.stream().filter(table -> wanted.contains(table.name())).toList(),
+                domains, sequences, objects.stream().filter(object -> wanted.containsAll(object.needs())).toList());
+    }
+
+    /** The objects of a table of one kind. */
+    public List<SchemaObject> objects(SchemaObject.Kind kind, TableName table) {
+        return objects.stream().filter(object -> object.kind() == kind && object.on().filter(table::equals).isPresent()).toList();
     }
 
     /** This schema with other tables. */
     public Schema withTables(List<Table> others) {
-        return new Schema(engine, defaultSchema, others, domains, sequences);
+        return new Schema(engine, defaultSchema, others, domains, sequences, objects);
     }
 
     /** This schema as everybody sees it, whoever owns it and whatever the login may do. */

@@ -73,4 +73,23 @@ public sealed interface SchemaChange {
             return now.or(() -> was).orElseThrow();
         }
     }
+
+    /**
+     * An extension, type, function, trigger or the like that is another.
+     *
+     * @param was empty if it is new
+     * @param now empty if it is gone
+     */
+    record ObjectChanged(Optional<SchemaObject> was, Optional<SchemaObject> now) implements SchemaChange {
+        /** The object, as it is or was. */
+        public SchemaObject object() {
+            return now.or(() -> was).orElseThrow();
+        }
+
+        /** The table that it is about, or where it stands. */
+        @Override
+        public TableName table() {
+            return object().on().orElse(object().name());
+        }
+    }
 }

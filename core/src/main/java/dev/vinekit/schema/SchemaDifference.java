@@ -50,7 +50,12 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         private final Map<TableName, TableName> renamed = new HashMap<>();
         private final Map<TableName, Map<String, String>> renamedColumns = new HashMap<>();
 
+        private final Schema before;
+        private final Schema after;
+
         Finder(Schema before, Schema after) {
+            this.before = before;
+            this.after = after;
             before.tables().forEach(table -> was.put(table.name(), table));
             after.tables().forEach(table -> now.put(table.name(), table));
         }
@@ -72,7 +77,21 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
             }
             now.values().stream().filter(table -> !kept.contains(table.name()))
                     .forEach(table -> changes.add(new SchemaChange.TableAdded(table)));
+            objects(changes);
             return changes.stream().sorted((a, b) -> a.table().compareTo(b.table())).toList();
+        }
+
+        private void objects(List<SchemaChange> changes) {
+            List<SchemaObject> added = new ArrayList<>(after.objects());
+            for (SchemaObject object : before.objects()) {
+                Optional<SchemaObject> successor = after.objects().stream()
+                        .filter(other -> other.kind() == object.kind() && other.name().equals(object.name())).findFirst();
+                successor.ifPresent(added::remove);
+                if (successor.filter(object::equals).isEmpty()) {
+                    changes.add(new SchemaChange.ObjectChanged(Optional.of(object), successor));
+                }
+            }
+            added.forEach(object -> changes.add(new SchemaChange.ObjectChanged(Optional.empty(), Optional.of(object))));
         }
 
         private TableName present(TableName last) {
@@ -216,7 +235,7 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         /** A part as it would be if all that follows from new names were all that changed. */
         private TablePart translated(TablePart part, Table owner) {
             if (part instanceof UniqueKey key) {
-                return new UniqueKey(key.name(), columns(owner.name(), key.columns()), key.deferral());
+                return new UniqueKey(key.name(), columns(owner.name(), key.columns()), key.deferral(), key.lengths());
             } else if (part instanceof ForeignKey key) {
                 return new ForeignKey(key.name(), columns(owner.name(), key.columns()), present(key.target()),
                         columns(key.target(), key.targetColumns()), key.onDelete(), key.onUpdate(), key.deferral());

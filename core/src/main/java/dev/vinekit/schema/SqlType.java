@@ -81,11 +81,16 @@ public record SqlType(
         return kind == Kind.CHAR || kind == Kind.VARCHAR || kind == Kind.TEXT;
     }
 
-    /** Whether values are long texts, or things that have no Java type of their own: nothing to tell rows apart by. */
-    public boolean isUnwieldy() {
+    /** Whether values are often long, so that there is something better to sort rows by. */
+    public boolean isOftenLong() {
+        return kind == Kind.TEXT || kind == Kind.BINARY;
+    }
+
+    /** Whether an engine has one order and one equality for values that it would let stand in a key, and tells them as one text. */
+    public boolean isScalar() {
         return switch (kind) {
-            case TEXT, BINARY, JSON, BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> true;
-            default -> false;
+            case JSON, SET, ARRAY, RANGE, GEOMETRY -> false;
+            default -> true;
         };
     }
 

@@ -8,7 +8,7 @@ public sealed interface TablePart permits UniqueKey, ForeignKey, Check, Index {
     /** The part with another name. */
     private TablePart named(String other) {
         if (this instanceof UniqueKey key) {
-            return new UniqueKey(other, key.columns(), key.deferral());
+            return new UniqueKey(other, key.columns(), key.deferral(), key.lengths());
         } else if (this instanceof ForeignKey key) {
             return new ForeignKey(other, key.columns(), key.target(), key.targetColumns(), key.onDelete(), key.onUpdate(),
                     key.deferral());

@@ -71,6 +71,11 @@ public interface Dialect {
         return column;
     }
 
+    /** A value of any type as a text that is the same for the same value. */
+    default String asText(SqlType type, String column) {
+        return "CAST(" + column + " AS VARCHAR)";
+    }
+
     /** Whether a client can write values of this type, perhaps as text. */
     default boolean isWritable(SqlType type) {
         return switch (type.kind()) {
@@ -130,9 +135,17 @@ public interface Dialect {
         return column + " IS NOT DISTINCT FROM " + parameter;
     }
 
-    /** Whether a row's place in this type's order is worth sorting by. */
-    default boolean isSortable(SqlType type) {
-        return !type.isUnwieldy();
+    /** Whether values of a type of the engine's own can be compared and sorted, though nothing says that a key may have them. */
+    default boolean isComparable(SqlType type) {
+        return type.isScalar() && type.kind() != SqlType.Kind.OTHER;
+    }
+
+    /**
+     * A text that a column of this type takes and gives back the same for every number: {@code #} stands for the number, and
+     * {@code ##} for its last two digits; empty for types that have samples of their own.
+     */
+    default Optional<String> numberedText(SqlType type) {
+        return Optional.empty();
     }
 
     /** The statements that make the tables and views of a schema in an empty database, one script. */
@@ -147,6 +160,11 @@ public interface Dialect {
     /** A regular expression of the engine as Java understands it; empty if it might mean something else there. */
     default Optional<String> javaRegex(String pattern) {
         return Optional.of(pattern);
+    }
+
+    /** Whether in regular expressions a point stands for line ends too, and {@code $} for the very end of a text only. */
+    default boolean regexIsWhole() {
+        return false;
     }
 
     /** How an insert may name a value for a column that always numbers itself; empty if nothing is needed. */

@@ -1,7 +1,5 @@
 package dev.vinekit.sql;
 
-import java.util.regex.Pattern;
-
 /** SQL LIKE patterns as regular expressions. */
 public final class LikePattern {
     private LikePattern() {
@@ -26,11 +24,14 @@ public final class LikePattern {
         return regex.toString();
     }
 
+    /** The expression that matches this text and no other. */
+    public static String literal(String text) {
+        return text.replaceAll("[\\\\^$.|?*+()\\[\\]{}]", "\\\\$0");
+    }
+
     private static void flush(StringBuilder plain, StringBuilder regex) {
         if (!plain.isEmpty()) {
-            String text = plain.toString();
-            regex.append(text.chars().allMatch(c -> Character.isLetterOrDigit(c) || "@ _-:/,".indexOf(c) >= 0)
-                    ? text : Pattern.quote(text));
+            regex.append(literal(plain.toString()));
             plain.setLength(0);
         }
     }

@@ -2,6 +2,8 @@ package dev.vinekit.sql;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -9,8 +11,14 @@ import java.util.regex.Pattern;
 public final class Script {
     private static final Pattern DELIMITER = Pattern.compile("(?i)DELIMITER[ \\t]+(\\S+)[^\\n]*");
     private static final Pattern DOLLAR_TAG = Pattern.compile("\\$(?:[A-Za-z_\\x80-\\uffff][\\w\\x80-\\uffff]*)?\\$");
+    private static final Pattern DOLLAR_QUOTED = Pattern.compile("(?s)\\$(\\w*)\\$.*?\\$\\1\\$");
     private static final Pattern COPY = Pattern.compile("(?is)COPY\\s.*\\sFROM\\s+stdin\\b.*");
-    private static final Pattern TRIGGER = Pattern.compile("(?is)CREATE\\s+(?:TEMP(?:ORARY)?\\s+)?TRIGGER\\b");
+
+    /** Statements that may hold others (SQLite: triggers; MariaDB: stored programs; PostgreSQL: bodies of standard SQL). */
+    private static final Pattern PROGRAM = Pattern.compile("(?is)(?:/\\*!\\d*\\s*)?CREATE\\s+(?:OR\\s+REPLACE\\s+)?(?:/?\\*?[^;]{0,80}?\\bDEFINER\\s*=\\s*\\S+\\s+(?:\\*/\\s*/\\*!\\d*\\s*)?)?"
+            + "(?:TEMP(?:ORARY)?\\s+|AGGREGATE\\s+)?(?:TRIGGER|FUNCTION|PROCEDURE|EVENT)\\b");
+    private static final Set<String> BLOCKS = Set.of("LOOP", "WHILE", "REPEAT");
+    private static final Set<String> BEFORE_STATEMENTS = Set.of(";", ":", "THEN", "ELSE", "BEGIN", "DO", "LOOP", "REPEAT", "ROW");
 
     private final String text;
     private final ScriptSyntax syntax;
@@ -60,7 +68,7 @@ public final class Script {
                 continue;
             }
             char c = text.charAt(position);
-            if (text.startsWith(delimiter, position) && !insideTrigger()) {
+            if (text.startsWith(delimiter, position) && !insideProgram()) {
                 end(position);
                 position += delimiter.length();
                 copiedRows();
@@ -203,21 +211,34 @@ public final class Script {
         return position > 0 && Character.isJavaIdentifierPart(text.charAt(position - 1));
     }
 
-    private boolean insideTrigger() {
-        if (!syntax.triggerBodies() || start < 0) {
+    /** Whether what ends a statement here ends one inside of a trigger, function or procedure. */
+    private boolean insideProgram() {
+        if (!syntax.programBodies() || start < 0 || !delimiter.equals(";")) {
             return false;
         }
-        String statement = text.substring(start, position);
-        if (!TRIGGER.matcher(statement).lookingAt()) {
+        String statement = syntax.dollarQuotes() ? DOLLAR_QUOTED.matcher(text.substring(start, position)).replaceAll("''") : text.substring(start, position);
+        if (!PROGRAM.matcher(statement).lookingAt()) {
             return false;
         }
         int depth = 0;
-        boolean begun = false;
-        for (Token token : Lexer.tokens(statement)) {
-            begun |= token.isWord("BEGIN");
-            depth += token.isWord("BEGIN") || token.isWord("CASE") ? 1 : token.isWord("END") ? -1 : 0;
+        String before = "";
+        List<Token> tokens = Lexer.tokens(statement, syntax.backslashEscapes() ? Quoting.BACKSLASHES : Quoting.STANDARD);
+        for (int i = 0; i < tokens.size(); i++) {
+            Token token = tokens.get(i);
+            String word = token.kind() == Token.Kind.WORD ? token.text().toUpperCase(Locale.ROOT) : token.text();
+            String next = i + 1 < tokens.size() ? tokens.get(i + 1).text().toUpperCase(Locale.ROOT) : "";
+            if (word.equals("END")) {
+                depth--;
+                before = word;
+                i += next.equals("IF") || next.equals("CASE") || BLOCKS.contains(next) ? 1 : 0;
+                continue;
+            }
+            boolean opens = word.equals("BEGIN") || word.equals("CASE") || BLOCKS.contains(word) && !next.equals("(")
+                    || word.equals("IF") && BEFORE_STATEMENTS.contains(before);
+            depth += token.kind() == Token.Kind.WORD && opens ? 1 : 0;
+            before = word;
         }
-        return !begun || depth > 0;
+        return depth > 0;
     }
 
     private int endOfLine(int from) {

@@ -11,7 +11,7 @@ package dev.vinekit.sql;
  * @param delimiterLines whether a {@code DELIMITER} line changes what ends a statement
  * @param copyBlocks whether the rows of a {@code COPY ... FROM stdin} follow it
  * @param clientLine the character that begins a line for the client program; a blank if there is none
- * @param triggerBodies whether the statements of a trigger stand between {@code BEGIN} and {@code END} without quotes
+ * @param programBodies whether triggers or functions may hold statements without quotes, between {@code BEGIN} and {@code END} for instance
  */
 public record ScriptSyntax(
         boolean backslashEscapes,
@@ -22,18 +22,18 @@ public record ScriptSyntax(
         boolean delimiterLines,
         boolean copyBlocks,
         char clientLine,
-        boolean triggerBodies) {
+        boolean programBodies) {
     /** H2: dollar quoting without tags. */
     public static final ScriptSyntax H2 =
             new ScriptSyntax(false, true, false, false, true, false, false, ' ', false);
 
     /** PostgreSQL, with what its client programs write and read. */
     public static final ScriptSyntax POSTGRESQL =
-            new ScriptSyntax(false, true, false, false, true, false, true, '\\', false);
+            new ScriptSyntax(false, true, false, false, true, false, true, '\\', true);
 
     /** MariaDB and MySQL, with what their client programs write and read. */
     public static final ScriptSyntax MARIADB =
-            new ScriptSyntax(true, false, true, true, false, true, false, ' ', false);
+            new ScriptSyntax(true, false, true, true, false, true, false, ' ', true);
 
     /** SQLite, with what its client program writes and reads. */
     public static final ScriptSyntax SQLITE =

@@ -46,7 +46,7 @@ class MapperTest {
                 Arguments.of("x VARCHAR CHECK (CHAR_LENGTH(x) = 2)", List.of(new FieldRule.Length(2, 2))),
                 Arguments.of("x VARCHAR CHECK (x LIKE 'A_%')", List.of(new FieldRule.Pattern("A..*"))),
                 Arguments.of("x VARCHAR CHECK (x REGEXP '^[a-z]')",
-                        List.of(new FieldRule.Pattern(".*(?-s:^[a-z]).*"))));
+                        List.of(new FieldRule.Pattern("^[a-z].*"))));
     }
 
     @ParameterizedTest
@@ -75,7 +75,7 @@ class MapperTest {
 
         Field x = mapping.entities().get(1).field("X");
         assertThat(x.type()).isEqualTo(JavaType.STRING);
-        assertThat(x.rules()).contains(new FieldRule.Pattern("\\Qa\\E|\\Qb\\E"));
+        assertThat(x.rules()).contains(new FieldRule.Pattern("a|b"));
     }
 
     @Test

@@ -72,7 +72,7 @@ class EditsSurviveTest {
                         Optional.of(new UniqueKey(table.getKey() + "_KEY", List.of("ID"))), List.of(), List.of(), List.of(),
                         List.of(), Optional.empty(), "", "", Access.UNLIMITED))
                 .toList();
-        return new Schema("h2", "PUBLIC", all, List.of(), List.of());
+        return new Schema("h2", "PUBLIC", all);
     }
 
     private void changeSchema() {

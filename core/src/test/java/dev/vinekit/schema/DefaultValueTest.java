@@ -8,6 +8,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 class DefaultValueTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "NULL                                   | NOTHING",
+        "null                                   | NOTHING",
+        "(NULL)                                 | NOTHING",
+        "NULL::character varying                | NOTHING",
+        "NULL::timestamp with time zone         | NOTHING",
+        "(NULL)::numeric(5,2)                   | NOTHING",
+        "'NULL'                                 | CONSTANT",
+        "nullif(1, 1)                           | EXPRESSION",
         "5                                      | CONSTANT",
         "-1.5e3                                 | CONSTANT",
         "(5)                                    | CONSTANT",

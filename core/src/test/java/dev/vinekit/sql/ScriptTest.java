@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ScriptTest {
     @Test
@@ -55,11 +57,21 @@ class ScriptTest {
         assertThat(parts.get(0).rows()).isEqualTo("one;\n\\N\n");
     }
 
-    @Test
-    void bodyOfATriggerStaysTogether() {
-        String trigger = "CREATE TRIGGER t AFTER INSERT ON a BEGIN UPDATE a SET x = CASE WHEN 1 THEN 2 END; SELECT 1; END";
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "SQLITE     | CREATE TRIGGER t AFTER INSERT ON a BEGIN UPDATE a SET x = CASE WHEN 1 THEN 2 END; SELECT 1; END",
+        "MARIADB    | CREATE TRIGGER t BEFORE INSERT ON a FOR EACH ROW SET NEW.x = IF(NEW.x > 1, 1, REPEAT('a', 2))",
+        "MARIADB    | CREATE TRIGGER t BEFORE INSERT ON a FOR EACH ROW BEGIN IF NEW.x > 1 THEN SET NEW.x = 1; END IF; END",
+        "MARIADB    | CREATE TRIGGER t BEFORE INSERT ON a FOR EACH ROW IF NEW.x > 1 THEN SET NEW.x = 1; ELSE SET NEW.x = 2; END IF",
+        "MARIADB    | CREATE DEFINER=`a`@`b` FUNCTION f(n INT) RETURNS INT BEGIN WHILE n > 0 DO SET n = n - 1; END WHILE; RETURN n; END",
+        "MARIADB    | CREATE OR REPLACE PROCEDURE p() BEGIN CASE WHEN 1 THEN SELECT 1; END CASE; LOOP SELECT 2; END LOOP; END",
+        "POSTGRESQL | CREATE FUNCTION f() RETURNS int LANGUAGE SQL BEGIN ATOMIC SELECT 1; SELECT CASE WHEN true THEN 1 END; END",
+        "POSTGRESQL | CREATE OR REPLACE FUNCTION f() RETURNS trigger LANGUAGE plpgsql AS $x$ BEGIN RETURN NEW; $x$",
+        "POSTGRESQL | CREATE FUNCTION f() RETURNS int LANGUAGE SQL RETURN 1"})
+    void bodyOfAProgramStaysTogether(String syntax, String program) throws ReflectiveOperationException {
+        ScriptSyntax written = (ScriptSyntax) ScriptSyntax.class.getField(syntax).get(null);
 
-        assertThat(statements(trigger + ";\nSELECT 1;", ScriptSyntax.SQLITE)).containsExactly(trigger, "SELECT 1");
+        assertThat(statements(program + ";\nSELECT 1;", written)).containsExactly(program, "SELECT 1");
     }
 
     @Test

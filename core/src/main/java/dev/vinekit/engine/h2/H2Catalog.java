@@ -170,7 +170,7 @@ final class H2Catalog {
         catalog.each(SEQUENCES, row -> sequences.add(new Sequence(
                 new TableName(row.getString("SEQUENCE_SCHEMA"), row.getString("SEQUENCE_NAME")),
                 row.getLong("START_VALUE"), row.getLong("INCREMENT"))));
-        return new Schema("h2", current, drafts.tables(), List.copyOf(domains.values()), sequences);
+        return new Schema("h2", current, drafts.tables(), List.copyOf(domains.values()), sequences, List.of());
     }
 
     private static void table(TableDrafts drafts, ResultSet row) throws SQLException {

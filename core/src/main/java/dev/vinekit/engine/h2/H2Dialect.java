@@ -6,9 +6,11 @@ import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -38,6 +40,37 @@ final class H2Dialect implements Dialect {
     @Override
     public Expression parseCheck(String expression) {
         return ExpressionParser.parse(expression, word -> word.toUpperCase(Locale.ROOT));
+    }
+
+    @Override
+    public boolean comparesExactly(Table table, Column column) {
+        return !column.type().text().startsWith("VARCHAR_IGNORECASE");
+    }
+
+    /** What H2 casts from text, in the forms in which it writes it (H2 manual, "Data Types"). */
+    @Override
+    public List<String> sampleTexts(SqlType type) {
+        return switch (type.kind()) {
+            case INTERVAL -> numberedText(type).map(text -> List.of(text.replace("#", "1"), text.replace("#", "2"))).orElse(List.of());
+            case GEOMETRY -> List.of("POINT (1 2)", "POINT (3 4)");
+            default -> List.of();
+        };
+    }
+
+    @Override
+    public Optional<String> numberedText(SqlType type) {
+        return type.kind() != SqlType.Kind.INTERVAL ? Optional.empty() : Optional.ofNullable(switch (type.text()) {
+            case "INTERVAL YEAR", "INTERVAL MONTH", "INTERVAL DAY", "INTERVAL HOUR", "INTERVAL MINUTE", "INTERVAL SECOND" ->
+                    "INTERVAL '#' " + type.text().substring(9);
+            case "INTERVAL YEAR TO MONTH" -> "INTERVAL '#-1' YEAR TO MONTH";
+            case "INTERVAL DAY TO HOUR" -> "INTERVAL '# 01' DAY TO HOUR";
+            case "INTERVAL DAY TO MINUTE" -> "INTERVAL '# 01:00' DAY TO MINUTE";
+            case "INTERVAL DAY TO SECOND" -> "INTERVAL '# 01:00:00' DAY TO SECOND";
+            case "INTERVAL HOUR TO MINUTE" -> "INTERVAL '#:01' HOUR TO MINUTE";
+            case "INTERVAL HOUR TO SECOND" -> "INTERVAL '#:01:00' HOUR TO SECOND";
+            case "INTERVAL MINUTE TO SECOND" -> "INTERVAL '#:01' MINUTE TO SECOND";
+            default -> null;
+        });
     }
 
     @Override

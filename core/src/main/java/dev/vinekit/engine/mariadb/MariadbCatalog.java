@@ -6,6 +6,7 @@ import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.DefaultValue;
+import dev.vinekit.schema.Deferral;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
@@ -63,7 +64,7 @@ final class MariadbCatalog {
             """;
 
     private static final String INDEXES = """
-            SELECT TABLE_SCHEMA, TABLE_NAME, INDEX_NAME, NON_UNIQUE, COLUMN_NAME, COLLATION, SUB_PART, INDEX_TYPE
+            SELECT TABLE_SCHEMA, TABLE_NAME, INDEX_NAME, NON_UNIQUE, COLUMN_NAME, COLLATION, SUB_PART, INDEX_TYPE, INDEX_COMMENT
             FROM information_schema.STATISTICS
             WHERE TABLE_SCHEMA IN (?)
             ORDER BY TABLE_SCHEMA, TABLE_NAME, INDEX_NAME, SEQ_IN_INDEX
@@ -148,7 +149,7 @@ final class MariadbCatalog {
         checks.forEach(check -> drafts.check(check.getKey(), check.getValue()));
         indexes();
         references();
-        return new Schema("mariadb", "", drafts.tables(), List.of(), sequences(sequences));
+        return new Schema("mariadb", "", drafts.tables(), List.of(), sequences(sequences), MariadbObjects.of(this));
     }
 
     private void table(ResultSet row, Optional<String> query, List<Grant> grants) throws SQLException {
@@ -199,7 +200,8 @@ final class MariadbCatalog {
         String text = row.getString("COLUMN_DEFAULT");
         int change = extra.indexOf("on update ");
         if (change >= 0) {
-            return Optional.of((text == null ? "NULL" : text) + " ON UPDATE " + extra.substring(change + 10));
+            String unsaid = row.getString("IS_NULLABLE").equals("YES") ? "NULL " : "";
+            return Optional.of((text == null ? unsaid : text + " ") + "ON UPDATE " + extra.substring(change + 10));
         }
         return Optional.ofNullable(text).filter(value -> !value.equals("NULL")).map(this::unqualified);
     }
@@ -209,17 +211,20 @@ final class MariadbCatalog {
         each(INDEXES, row -> parts.computeIfAbsent(List.of(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"),
                 row.getString("INDEX_NAME")), key -> new ArrayList<>()).add(new Part(tableName(row),
                 row.getString("INDEX_NAME"), row.getBoolean("NON_UNIQUE"), row.getString("COLUMN_NAME"),
-                "D".equals(row.getString("COLLATION")), row.getInt("SUB_PART"), row.getString("INDEX_TYPE"))));
+                "D".equals(row.getString("COLLATION")), row.getInt("SUB_PART"), row.getString("INDEX_TYPE"),
+                Catalog.text(row.getString("INDEX_COMMENT")))));
         parts.values().forEach(this::index);
     }
 
     private void index(List<Part> parts) {
         Part first = parts.get(0);
         List<String> columns = parts.stream().map(Part::column).toList();
-        boolean plain = first.type().equals("BTREE")
+        boolean plain = first.type().equals("BTREE") && first.comment().isEmpty()
                 && parts.stream().noneMatch(part -> part.descending() || part.letters() > 0);
         if (first.name().equals("PRIMARY")) {
-            drafts.primaryKey(first.table(), new UniqueKey("PRIMARY", columns));
+            List<Integer> letters = parts.stream().map(Part::letters).toList();
+            drafts.primaryKey(first.table(), new UniqueKey("PRIMARY", columns, Deferral.NONE,
+                    letters.stream().allMatch(length -> length == 0) ? List.of() : letters));
         } else if (plain && !first.repeats()) {
             drafts.uniqueKey(first.table(), new UniqueKey(first.name(), columns));
         } else if (plain) {
@@ -230,11 +235,13 @@ final class MariadbCatalog {
             String over = parts.stream().map(part -> MariadbDialect.quote(part.column())
                     + (part.letters() > 0 && ordered ? "(" + part.letters() + ")" : "")
                     + (part.descending() ? " DESC" : "")).collect(Collectors.joining(", ", "(", ")"));
-            drafts.index(first.table(), new Index(first.name(), !first.repeats(), List.of(), Optional.of(
+            String comment = first.comment().isEmpty() ? "" : " COMMENT " + MariadbDialect.quoteText(first.comment());
+            boolean whole = parts.stream().allMatch(part -> part.letters() == 0);
+            drafts.index(first.table(), new Index(first.name(), !first.repeats(), whole && ordered ? columns : List.of(), Optional.of(
                     "CREATE " + kind + "INDEX " + MariadbDialect.quote(first.name()) + " ON "
                             + (first.table().schema().isEmpty() ? ""
                                     : MariadbDialect.quote(first.table().schema()) + ".")
-                            + MariadbDialect.quote(first.table().name()) + " " + over)));
+                            + MariadbDialect.quote(first.table().name()) + " " + over + comment)));
         }
     }
 
@@ -276,7 +283,8 @@ final class MariadbCatalog {
         return sequences;
     }
 
-    private void each(String sql, Catalog.RowConsumer consumer) throws SQLException {
+    /** Runs a statement with the schemas in the place of its one parameter. */
+    void each(String sql, Catalog.RowConsumer consumer) throws SQLException {
         each(sql.replace("(?)", schemas.stream().map(schema -> "?").collect(Collectors.joining(", ", "(", ")"))),
                 schemas, consumer);
     }
@@ -303,12 +311,18 @@ final class MariadbCatalog {
         return name(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"));
     }
 
+    /** A name in the schema of a row. */
+    TableName tableName(ResultSet row, String name) throws SQLException {
+        return name(row.getString("TABLE_SCHEMA"), name);
+    }
+
     private TableName name(String schema, String table) {
         return new TableName(schema.equals(current) ? "" : schema, table);
     }
 
     private record Part(
-            TableName table, String name, boolean repeats, String column, boolean descending, int letters, String type) {
+            TableName table, String name, boolean repeats, String column, boolean descending, int letters, String type,
+            String comment) {
     }
 
     /** A right on a table, or on all tables of databases whose names are like a pattern. */

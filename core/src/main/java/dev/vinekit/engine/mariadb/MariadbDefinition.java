@@ -2,6 +2,7 @@ package dev.vinekit.engine.mariadb;
 
 import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
@@ -9,12 +10,18 @@ import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.SqlText;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Table definitions as MariaDB wants them: comments and plain indexes stand inside. */
 final class MariadbDefinition extends StandardDefinition {
+    private static final Pattern INDEX = Pattern.compile("CREATE ((?:UNIQUE |FULLTEXT |SPATIAL )?)INDEX (`(?:[^`]|``)+`)");
+
     MariadbDefinition(Dialect dialect, Schema schema) {
         super(dialect, schema);
     }
@@ -45,19 +52,39 @@ final class MariadbDefinition extends StandardDefinition {
 
     @Override
     protected Optional<String> primaryKey(Table table, UniqueKey key) {
-        return Optional.of("PRIMARY KEY" + columns(key.columns()));
+        return Optional.of("PRIMARY KEY" + IntStream.range(0, key.columns().size())
+                .mapToObj(i -> dialect.identifier(key.columns().get(i))
+                        + (key.lengths().isEmpty() || key.lengths().get(i) == 0 ? "" : "(" + key.lengths().get(i) + ")"))
+                .collect(Collectors.joining(", ", " (", ")")));
     }
 
-    /** Without this the index that MariaDB makes for a reference would be there before ours of the same name. */
+    /**
+     * All indexes: one that MariaDB makes for a reference would be there before ours of the same name, and a column that counts
+     * may have no other.
+     */
     @Override
     protected List<String> innerIndexes(Table table) {
-        return table.indexes().stream().filter(index -> index.definition().isEmpty())
-                .map(index -> "KEY " + dialect.identifier(index.name()) + columns(index.columns())).toList();
+        return table.indexes().stream().map(index -> index.definition().map(MariadbDefinition::inside)
+                .orElseGet(() -> "KEY " + dialect.identifier(index.name()) + columns(index.columns()))).toList();
+    }
+
+    /** {@code CREATE UNIQUE INDEX name ON table (columns)} as the definition of a table has it. */
+    private static String inside(String statement) {
+        Matcher parts = INDEX.matcher(statement);
+        if (!parts.find()) {
+            throw new IllegalArgumentException("not the statement of an index: " + statement);
+        }
+        return parts.group(1) + "KEY " + parts.group(2) + " " + SqlText.inParentheses(statement);
     }
 
     @Override
     protected List<Index> outerIndexes(Table table) {
-        return table.indexes().stream().filter(index -> index.definition().isPresent()).toList();
+        return List.of();
+    }
+
+    @Override
+    protected String defaultClause(DefaultValue value) {
+        return value.text().startsWith("ON UPDATE ") ? " " + value.text() : super.defaultClause(value);
     }
 
     @Override

@@ -94,6 +94,7 @@ final class MariadbDialect implements Dialect {
     public String parameter(SqlType type) {
         return switch (type.kind()) {
             case BIT -> "CAST(CONV(?, 2, 10) AS UNSIGNED)";
+            case REAL -> "CAST(? AS FLOAT)";
             case GEOMETRY -> "ST_GeomFromText(?)";
             default -> "?";
         };
@@ -109,6 +110,11 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
+    public String asText(SqlType type, String column) {
+        return type.kind() == SqlType.Kind.GEOMETRY ? selected(type, column) : "CAST(" + column + " AS CHAR)";
+    }
+
+    @Override
     public List<String> sampleTexts(SqlType type) {
         return switch (type.kind()) {
             case BIT -> List.of("0".repeat((int) type.length() - 1) + "1", "1".repeat((int) type.length()));
@@ -118,6 +124,11 @@ final class MariadbDialect implements Dialect {
             case GEOMETRY -> geometry(type.text());
             default -> List.of();
         };
+    }
+
+    @Override
+    public Optional<String> numberedText(SqlType type) {
+        return type.kind() == SqlType.Kind.NETWORK ? Optional.of(type.text().equals("inet6") ? "2001:db8::#" : "10.0.1.#") : Optional.empty();
     }
 
     private static List<String> geometry(String type) {

@@ -79,12 +79,31 @@ final class PostgresqlCatalog {
             ORDER BY a.attnum
             """;
 
+    /** Whether a sequence is otherwise than one that nothing is said about (PostgreSQL manual, CREATE SEQUENCE). */
+    static final String ODD_SEQUENCE = """
+            (q.seqstart <> 1 OR q.seqincrement <> 1 OR q.seqmin <> 1 OR q.seqcache <> 1 OR q.seqcycle
+                OR q.seqmax <> CASE q.seqtypid WHEN 'int2'::regtype THEN 32767 WHEN 'int4'::regtype THEN 2147483647
+                    ELSE 9223372036854775807 END)""";
+
+    /** Whether a column and the sequence that it owns are what the type serial makes. */
+    static final String PLAIN_SERIAL = """
+            s.relnamespace = c.relnamespace AND s.relname = c.relname || '_' || a.attname || '_seq' AND q.seqtypid = a.atttypid
+                AND NOT @ODD AND a.attnotnull AND EXISTS (SELECT FROM pg_attrdef ad
+                    JOIN pg_depend u ON u.classid = 'pg_attrdef'::regclass AND u.objid = ad.oid AND u.refobjid = s.oid
+                    WHERE ad.adrelid = c.oid AND ad.adnum = a.attnum AND pg_get_expr(ad.adbin, ad.adrelid) LIKE 'nextval(%)')"""
+            .replace("@ODD", ODD_SEQUENCE);
+
     private static final String SERIALS = """
-            SELECT o.refobjid AS relation, o.refobjsubid AS number
+            SELECT o.refobjid AS relation, o.refobjsubid AS number, @SERIAL AS plain
             FROM pg_class s
+            JOIN pg_sequence q ON q.seqrelid = s.oid
             JOIN pg_depend o ON o.classid = 'pg_class'::regclass AND o.objid = s.oid
+            JOIN pg_class c ON c.oid = o.refobjid
+            JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = o.refobjsubid
+            JOIN pg_attrdef d ON d.adrelid = c.oid AND d.adnum = a.attnum
             WHERE s.relkind = 'S' AND o.refclassid = 'pg_class'::regclass AND o.deptype = 'a'
-            """;
+                AND EXISTS (SELECT FROM pg_depend u WHERE u.classid = 'pg_attrdef'::regclass AND u.objid = d.oid AND u.refobjid = s.oid)
+            """.replace("@SERIAL", PLAIN_SERIAL);
 
     private static final String CONSTRAINTS = """
             SELECT n.nspname AS schema, c.relname AS name, k.conname AS constraint_name, k.contype AS kind,
@@ -127,15 +146,21 @@ final class PostgresqlCatalog {
             """;
 
     private static final String SEQUENCES = """
-            SELECT n.nspname AS schema, c.relname AS name, s.seqstart AS first, s.seqincrement AS step
-            FROM pg_sequence s
-            JOIN pg_class c ON c.oid = s.seqrelid
-            JOIN pg_namespace n ON n.oid = c.relnamespace
+            SELECT n.nspname AS schema, s.relname AS name, q.seqstart AS first, q.seqincrement AS step,
+                CASE WHEN q.seqtypid = 'int8'::regtype THEN '' ELSE ' AS ' || format_type(q.seqtypid, NULL) END
+                || CASE WHEN @ODD THEN ' MINVALUE ' || q.seqmin || ' MAXVALUE ' || q.seqmax || ' CACHE ' || q.seqcache
+                    || CASE WHEN q.seqcycle THEN ' CYCLE' ELSE '' END ELSE '' END AS options
+            FROM pg_sequence q
+            JOIN pg_class s ON s.oid = q.seqrelid
+            JOIN pg_namespace n ON n.oid = s.relnamespace
             WHERE n.nspname = ANY (?)
-                AND NOT EXISTS (SELECT FROM pg_depend o WHERE o.classid = 'pg_class'::regclass AND o.objid = c.oid
-                    AND o.deptype IN ('a', 'i'))
-            ORDER BY n.nspname, c.relname
-            """;
+                AND NOT EXISTS (SELECT FROM pg_depend o
+                    LEFT JOIN pg_class c ON c.oid = o.refobjid
+                    LEFT JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = o.refobjsubid
+                    WHERE o.classid = 'pg_class'::regclass AND o.objid = s.oid
+                        AND (o.deptype IN ('i', 'e') OR o.deptype = 'a' AND @SERIAL))
+            ORDER BY n.nspname, s.relname
+            """.replace("@ODD", ODD_SEQUENCE).replace("@SERIAL", PLAIN_SERIAL);
 
     /** A plain index has columns and nothing else: usual order, operators and collation, all rows (pg_index). */
     private static final String INDEXES = """
@@ -167,7 +192,9 @@ final class PostgresqlCatalog {
 
     /** Columns by the numbers of their relation and of themselves. */
     private final Map<List<Long>, String> columnNames = new HashMap<>();
-    private final Set<List<Long>> serials = new HashSet<>();
+
+    /** Columns that own the sequence which they take numbers from, and whether they are what the type serial makes. */
+    private final Map<List<Long>, Boolean> serials = new HashMap<>();
     private final Set<Long> behindConstraints = new HashSet<>();
 
     PostgresqlCatalog(Connection connection, List<String> requested) {
@@ -182,7 +209,7 @@ final class PostgresqlCatalog {
         TableDrafts drafts = new TableDrafts(word -> word.toLowerCase(Locale.ROOT));
         catalog.each(TABLES, row -> drafts.table(tableName(row), kind(row.getString("kind")), viewQuery(row),
                 Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row)));
-        catalog.all(SERIALS, row -> serials.add(place(row)));
+        catalog.all(SERIALS, row -> serials.put(place(row), row.getBoolean("plain")));
         catalog.each(COLUMNS, row -> {
             columnNames.put(place(row), row.getString("column_name"));
             drafts.column(tableName(row), column(row));
@@ -197,8 +224,9 @@ final class PostgresqlCatalog {
         catalog.each(DOMAINS, row -> domains.merge(row.getString("domain"), domain(row), PostgresqlCatalog::joined));
         List<Sequence> sequences = new ArrayList<>();
         catalog.each(SEQUENCES, row -> sequences.add(
-                new Sequence(tableName(row), row.getLong("first"), row.getLong("step"))));
-        return new Schema("postgresql", current, drafts.tables(), List.copyOf(domains.values()), sequences);
+                new Sequence(tableName(row), row.getLong("first"), row.getLong("step"), row.getString("options"))));
+        return new Schema("postgresql", current, drafts.tables(), List.copyOf(domains.values()), sequences,
+                PostgresqlObjects.of(catalog));
     }
 
     private static Table.Kind kind(String code) {
@@ -245,14 +273,14 @@ final class PostgresqlCatalog {
         Column.Identity identity = switch (row.getString("identity")) {
             case "a" -> Column.Identity.ALWAYS;
             case "d" -> Column.Identity.BY_DEFAULT;
-            default -> serials.contains(place(row)) ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
+            default -> serials.containsKey(place(row)) ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
         };
         String domain = row.getString("domain");
         return new Column(
                 row.getString("column_name"),
                 domain == null ? type(row) : type(row).withDomain(domain),
                 !row.getBoolean("required"),
-                computed || identity != Column.Identity.NONE ? Optional.empty() : value.map(DefaultValue::of),
+                computed || serials.getOrDefault(place(row), false) ? Optional.empty() : value.map(DefaultValue::of),
                 identity,
                 computed ? Optional.of(new Column.Computed(value.orElseThrow(), row.getString("generated").equals("s")))
                         : Optional.empty(),

@@ -5,6 +5,7 @@ import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
@@ -57,6 +58,13 @@ final class PostgresqlChanges extends StandardChanges {
         return part instanceof Index
                 ? List.of("DROP INDEX " + dialect.table(new TableName(table.schema(), part.name()), schema().defaultSchema()))
                 : super.drop(table, primary, part);
+    }
+
+    @Override
+    protected String drop(SchemaObject object) {
+        String name = object.name().name();
+        return object.on().filter(table -> name.startsWith(table.name() + ".")).map(table -> "DROP " + object.kind() + " "
+                + dialect.identifier(name.substring(table.name().length() + 1)) + " ON " + name(table)).orElseGet(() -> super.drop(object));
     }
 
     @Override

@@ -2,15 +2,17 @@ package dev.vinekit.engine.postgresql;
 
 import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -25,22 +27,28 @@ final class PostgresqlDefinition extends StandardDefinition {
         return new PostgresqlDefinition(dialect, other).prelude();
     }
 
-    /** Enumerations come before the domains and tables that have them. */
+    /** Without this, functions would have to come after all that their bodies name. */
     @Override
-    protected List<String> prelude() {
-        Set<String> statements = new LinkedHashSet<>();
-        Stream.concat(schema.domains().stream().map(domain -> domain.base()),
+    protected List<String> preliminaries() {
+        return schema.objects().stream().anyMatch(object -> object.kind() == SchemaObject.Kind.FUNCTION)
+                ? List.of("SET check_function_bodies = false") : List.of();
+    }
+
+    @Override
+    protected Map<String, String> types() {
+        Map<String, String> statements = new LinkedHashMap<>();
+        Stream.concat(schema.domains().stream().map(Domain::base),
                         schema.tables().stream().flatMap(table -> table.columns().stream()).map(Column::type))
-                .filter(type -> type.kind() == SqlType.Kind.ENUM)
-                .forEach(type -> statements.add("CREATE TYPE " + type.text() + " AS ENUM " + type.labels().stream()
+                .flatMap(type -> Stream.concat(Stream.of(type), type.element().stream()))
+                .filter(type -> type.kind() == SqlType.Kind.ENUM && !type.labels().isEmpty())
+                .forEach(type -> statements.put(type.text(), "CREATE TYPE " + type.text() + " AS ENUM " + type.labels().stream()
                         .map(Dialect::quoteLiteral).collect(Collectors.joining(", ", "(", ")"))));
-        statements.addAll(super.prelude());
-        return new ArrayList<>(statements);
+        return statements;
     }
 
     @Override
     protected String type(Column column) {
-        if (column.identity() != Column.Identity.AUTO_INCREMENT) {
+        if (column.identity() != Column.Identity.AUTO_INCREMENT || column.defaultValue().isPresent()) {
             return super.type(column);
         }
         return switch (column.type().kind()) {

@@ -4,6 +4,7 @@ import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
@@ -46,6 +47,12 @@ final class PostgresqlDialect implements Dialect {
     @Override
     public Optional<String> javaRegex(String pattern) {
         return COMMON_REGEX.matcher(pattern).matches() ? Optional.of(pattern) : Optional.empty();
+    }
+
+    /** Newline-sensitive matching is off unless a pattern turns it on (PostgreSQL manual, section 9.7.3.5). */
+    @Override
+    public boolean regexIsWhole() {
+        return true;
     }
 
     @Override
@@ -94,11 +101,48 @@ final class PostgresqlDialect implements Dialect {
                 case "tsvector" -> List.of("'must'", "'wine'");
                 case "tsquery" -> List.of("'must'", "'wine'");
                 case "pg_lsn" -> List.of("0/1", "0/2");
-                case "oid", "xid", "cid" -> List.of("11", "12");
-                default -> List.of();
+                case "oid", "xid", "cid", "xid8" -> List.of("11", "12");
+                case "name" -> List.of("A name", "Another name");
+                case "money" -> List.of("$1.50", "$2.00");
+                default -> switch (type.text().replaceFirst("^.*[.]", "")) {
+                    case "hstore" -> List.of("\"grape\"=>\"red\"", "\"grape\"=>\"white\"");
+                    case "ltree" -> List.of("must.wine", "must.juice");
+                    case "lquery" -> List.of("must.*", "wine.*");
+                    case "cube" -> List.of("(1, 2)", "(3)");
+                    default -> List.of();
+                };
             };
             default -> List.of();
         };
+    }
+
+    @Override
+    public boolean comparesExactly(Table table, Column column) {
+        return !column.type().text().replaceFirst("^.*[.]", "").equals("citext");
+    }
+
+    @Override
+    public boolean isComparable(SqlType type) {
+        return type.isScalar() && (type.kind() != SqlType.Kind.OTHER || !sampleTexts(type).isEmpty() && !type.text().equals("xml"));
+    }
+
+    @Override
+    public Optional<String> numberedText(SqlType type) {
+        String last = type.text().replaceFirst("^.*[.]", "");
+        return Optional.ofNullable(switch (type.kind()) {
+            case INTERVAL -> "00:10:##";
+            case NETWORK -> last.equals("macaddr") ? "08:00:2b:01:02:##" : last.equals("macaddr8") ? "08:00:2b:01:02:03:04:##"
+                    : last.equals("cidr") ? "2001:db8::#/128" : "2001:db8::#";
+            case OTHER -> switch (last) {
+                case "oid", "xid", "cid", "xid8" -> "1000#";
+                case "pg_lsn" -> "1/10#";
+                case "ltree" -> "top.n#";
+                case "name" -> "Name #";
+                case "tsvector", "tsquery" -> "'must#'";
+                default -> null;
+            };
+            default -> null;
+        });
     }
 
     private static List<String> arrays(SqlType element) {

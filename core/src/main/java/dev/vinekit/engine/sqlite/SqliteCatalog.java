@@ -11,6 +11,7 @@ import dev.vinekit.schema.Deferral;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
@@ -66,6 +67,10 @@ final class SqliteCatalog {
             ORDER BY s.name, i.name, x.seqno
             """;
 
+    private static final String TRIGGERS = """
+            SELECT name, tbl_name, sql FROM sqlite_schema WHERE type = 'trigger' ORDER BY name
+            """;
+
     private final Connection connection;
     private final TableDrafts drafts = new TableDrafts(word -> word);
     private final Map<String, TableText> texts = new HashMap<>();
@@ -100,7 +105,13 @@ final class SqliteCatalog {
         });
         indexes.forEach((table, byName) -> byName.forEach((name, parts) -> index(table, name, parts)));
         references();
-        return new Schema("sqlite", "", drafts.tables());
+        List<SchemaObject> triggers = new ArrayList<>();
+        each(TRIGGERS, row -> {
+            TableName table = new TableName("", actualTable(row.getString("tbl_name")));
+            triggers.add(new SchemaObject(SchemaObject.Kind.TRIGGER, new TableName("", row.getString("name")), Optional.of(table),
+                    row.getString("sql"), List.of(table)));
+        });
+        return new Schema("sqlite", "", drafts.tables(), List.of(), List.of(), triggers);
     }
 
     private void table(ResultSet row) throws SQLException {
@@ -173,7 +184,7 @@ final class SqliteCatalog {
             String target = row.getString("target");
             keys.merge(List.of(row.getString("table_name"), row.getString("id")), new ForeignKey("",
                     List.of(row.getString("source_column")),
-                    new TableName("", names.getOrDefault(target.toLowerCase(Locale.ROOT), target)),
+                    new TableName("", actualTable(target)),
                     List.of(Catalog.text(row.getString("target_column"))),
                     ForeignKey.Action.of(row.getString("on_delete")), ForeignKey.Action.of(row.getString("on_update"))), ForeignKey::and);
         });
@@ -193,6 +204,11 @@ final class SqliteCatalog {
         return new ForeignKey(said.name(), columns, key.target(),
                 targets.stream().map(column -> actual(target, column)).toList(), key.onDelete(), key.onUpdate(),
                 said.deferred() ? Deferral.INITIALLY_DEFERRED : Deferral.NONE);
+    }
+
+    /** The table as it was spelled when it was made. */
+    private String actualTable(String table) {
+        return names.getOrDefault(table.toLowerCase(Locale.ROOT), table);
     }
 
     /** The column as its own table spells it. */

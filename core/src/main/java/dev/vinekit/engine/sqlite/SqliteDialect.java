@@ -84,6 +84,11 @@ final class SqliteDialect implements Dialect {
     }
 
     @Override
+    public String asText(SqlType type, String column) {
+        return "CAST(" + column + " AS TEXT)";
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return "?";
     }

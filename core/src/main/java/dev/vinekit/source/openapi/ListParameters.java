@@ -22,8 +22,8 @@ final class ListParameters {
     void addTo(ObjectNode parameters) {
         String name = entity.name().value();
         List<String> sortable = Stream.concat(
-                (entity.key().isEmpty() ? entity.comparable() : entity.key()).stream(), filterFields().stream())
-                .filter(field -> field.type() != JavaType.FLOAT).map(Field::jsonName).distinct().toList();
+                (entity.key().isEmpty() ? entity.sortable() : entity.key()).stream(),
+                        filterFields().stream().filter(field -> field.type() != JavaType.FLOAT)).map(Field::jsonName).distinct().toList();
         names(parameters, name + ".sort", "sort", "What to order by, with a minus in front for descending order; rows without a value come "
                 + "before others", sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
         names(parameters, name + ".fields", "fields", "The answer has these fields only",
@@ -39,10 +39,10 @@ final class ListParameters {
                     case "contains", "startsWith" -> OpenApi.MAPPER.createObjectNode().put("type", "string");
                     case "in" -> {
                         ObjectNode many = OpenApi.MAPPER.createObjectNode().put("type", "array").put("maxItems", 100);
-                        many.set("items", TypeSchemas.type(field));
+                        many.set("items", TypeSchemas.inUrl(field));
                         yield many;
                     }
-                    default -> TypeSchemas.type(field);
+                    default -> TypeSchemas.inUrl(field);
                 };
                 ObjectNode parameter = OpenApi.parameter(field.jsonName() + (operator.isEmpty() ? "" : "." + operator), "query",
                         described(field, operator), schema);
@@ -76,7 +76,7 @@ final class ListParameters {
         if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
             operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
         }
-        if (field.type() == JavaType.STRING) {
+        if (field.type() == JavaType.STRING && field.parameter().equals("?")) {
             operators.addAll(List.of("contains", "startsWith"));
         }
         return operators;

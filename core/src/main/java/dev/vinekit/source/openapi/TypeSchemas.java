@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.RowRule;
 import java.math.BigDecimal;
 import java.util.Base64;
@@ -57,6 +58,12 @@ final class TypeSchemas {
             }
         }
         return schema;
+    }
+
+    /** The values of a field as paths and parameters have them. */
+    static ObjectNode inUrl(Field field) {
+        return field.type() == JavaType.BINARY && field.converter().isEmpty()
+                ? JSON.objectNode().put("type", "string").put("contentEncoding", "base64url") : type(field);
     }
 
     /** The JSON type without what else the column demands; anything for a type of a person's own. */

@@ -59,6 +59,7 @@ public record EntityView(
      * @param segmentCode the path segment of an entity
      * @param firstArguments the parts of the key of the first of the rows {@code all}
      * @param storedArguments the parts of the key of {@code stored}
+     * @param loose whether the database takes values for the same that Java tells apart: by collation, padding or scale
      */
     public record KeyView(
             JavaCode type,
@@ -73,7 +74,8 @@ public record EntityView(
             JavaCode ofBefore,
             JavaCode ofCreated,
             JavaCode firstArguments,
-            JavaCode storedArguments) {
+            JavaCode storedArguments,
+            boolean loose) {
     }
 
     /** A property, and the query that asks for it alone. */

@@ -10,6 +10,7 @@ import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.Index;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
@@ -23,6 +24,8 @@ import java.util.stream.Stream;
 
 /** Makes the views of entities. */
 final class EntityViews {
+    private static final SqlType TEXT = SqlType.of(SqlType.Kind.TEXT, "text");
+
     private final Mapping mapping;
     private final Dialect dialect;
     private final FieldViews fields;
@@ -78,7 +81,7 @@ final class EntityViews {
                 updates.stream().map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName(),
-                KeyViews.of(entity),
+                KeyViews.of(entity, dialect),
                 filters(entity).map(views::get).toList(),
                 order(entity),
                 entity.version().map(views::get),
@@ -115,7 +118,7 @@ final class EntityViews {
 
     /** What rows are ordered by if nobody asks for another order. */
     private static JavaCode order(Entity entity) {
-        List<Field> order = entity.key().isEmpty() ? entity.comparable() : entity.key();
+        List<Field> order = entity.key().isEmpty() ? entity.sortable() : entity.key();
         if (!entity.key().isEmpty() && filters(entity).toList().containsAll(order)) {
             return JavaCode.list(order.stream().map(field -> JavaString.of(field.jsonName())).toList());
         }
@@ -125,6 +128,7 @@ final class EntityViews {
     private EntityView.StatementView statements(Entity entity, List<Field> updates) {
         List<Field> key = entity.key();
         List<Field> told = key.isEmpty() ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
+        List<Field> whole = told.isEmpty() ? entity.fields() : List.of();
         boolean plain = entity.fields().stream().allMatch(field -> field.selected().equals(field.sqlName()));
         List<String> assignments = new ArrayList<>(updates.stream()
                 .map(field -> field.sqlName() + " = " + field.parameter()).toList());
@@ -141,8 +145,10 @@ final class EntityViews {
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
                         .map(field -> field.selected().equals(field.sqlName()) ? field.sqlName()
                                 : field.selected() + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
-                told.stream().map(field -> JavaString.of(field.sqlName())).toList(),
-                JavaString.of(key.isEmpty() ? told.stream().map(Field::same).collect(Collectors.joining(" AND ")) : match));
+                Stream.concat(told.stream().map(Field::sqlName), whole.stream().map(field -> dialect.asText(field.column().type(), field.sqlName())))
+                        .map(JavaString::of).toList(),
+                JavaString.of(!key.isEmpty() ? match : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
+                        dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?"))).collect(Collectors.joining(" AND "))));
     }
 
     private List<JavaCode> constraints(Entity entity) {

@@ -172,8 +172,8 @@ final class FieldViews {
                 annotations.add(JavaCode.of(
                         "@Digits(integer = %s, fraction = %s)", digits.integer(), digits.fraction()));
             } else if (rule instanceof FieldRule.Pattern pattern) {
-                annotations.add(JavaCode.of(
-                        "@Pattern(regexp = %s, flags = Pattern.Flag.DOTALL)", JavaString.of(pattern.regex())));
+                annotations.add(JavaCode.of(pattern.hasPoint() ? "@Pattern(regexp = %s, flags = Pattern.Flag.DOTALL)" : "@Pattern(regexp = %s)",
+                        JavaString.of(pattern.regex())));
             }
         }
         return annotations;

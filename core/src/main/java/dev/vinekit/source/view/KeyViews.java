@@ -4,6 +4,8 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.sql.Dialect;
 import java.util.List;
 import java.util.Set;
 
@@ -26,11 +28,23 @@ final class KeyViews {
     }
 
     /** How code speaks of a key. */
-    static EntityView.KeyView of(Entity entity) {
-        return entity.key().size() == 1 ? single(entity, entity.key().get(0)) : composite(entity);
+    static EntityView.KeyView of(Entity entity, Dialect dialect) {
+        boolean loose = entity.key().stream().anyMatch(field -> isLoose(entity, field, dialect));
+        return entity.key().size() == 1 ? single(entity, entity.key().get(0), loose) : composite(entity, loose);
     }
 
-    private static EntityView.KeyView single(Entity entity, Field field) {
+    private static boolean isLoose(Entity entity, Field field, Dialect dialect) {
+        SqlType type = field.column().type();
+        return switch (field.type()) {
+            case STRING -> !dialect.comparesExactly(entity.table(), field.column())
+                    || type.kind() != SqlType.Kind.VARCHAR && type.kind() != SqlType.Kind.TEXT;
+            case FLOAT, DOUBLE, OFFSET_TIME, OFFSET_DATE_TIME -> true;
+            case BIG_DECIMAL -> !type.isWholeNumber() && type.kind() == SqlType.Kind.DECIMAL;
+            default -> false;
+        };
+    }
+
+    private static EntityView.KeyView single(Entity entity, Field field, boolean loose) {
         JavaName variable = variable(entity);
         JavaName name = field.name();
         boolean coded = field.type() == JavaType.ENUM;
@@ -41,16 +55,17 @@ final class KeyViews {
                 JavaCode.of("%s", variable),
                 JavaCode.of("PathKeys.join(created.%s())", name),
                 JavaCode.of("@PathParam(\"key\")"),
-                JavaCode.of(coded ? "%s.code()" : "%s", variable),
+                JavaCode.of(coded ? "%s.code()" : field.type() == JavaType.BINARY ? "%s.segment()" : "%s", variable),
                 JavaCode.of("PathKeys.join(%s.%s())", entity.variable(), name),
                 JavaCode.of("stored.%s()", name),
                 JavaCode.of("before.%s()", name),
                 JavaCode.of("created.%s()", name),
                 JavaCode.of("all.get(0).%s()", name),
-                JavaCode.of("stored.%s()", name));
+                JavaCode.of("stored.%s()", name),
+                loose);
     }
 
-    private static EntityView.KeyView composite(Entity entity) {
+    private static EntityView.KeyView composite(Entity entity, boolean loose) {
         JavaName type = entity.keyName().orElse(entity.name());
         return new EntityView.KeyView(
                 JavaCode.of("%s", type),
@@ -65,7 +80,8 @@ final class KeyViews {
                 JavaCode.of("before.primaryKey()"),
                 JavaCode.of("created.primaryKey()"),
                 parts(entity, "all.get(0).%s()"),
-                parts(entity, "stored.%s()"));
+                parts(entity, "stored.%s()"),
+                loose);
     }
 
     private static JavaCode parts(Entity entity, String form) {

@@ -152,6 +152,10 @@ final class SampleViews {
             return JavaCode.of("UUID.fromString(%s)", JavaString.of(uuid.text()));
         } else if (sample instanceof Sample.NumberedUuid) {
             return JavaCode.of("Numbers.uuid(n)");
+        } else if (sample instanceof Sample.NumberedBytes bytes) {
+            return JavaCode.of("Numbers.bytes(n, %s)", bytes.length());
+        } else if (sample instanceof Sample.NumberedBits bits) {
+            return JavaCode.of("Numbers.bits(n, %s)", bits.length());
         } else if (sample instanceof Sample.Document document) {
             return JavaCode.of("Json.parse(%s)", JavaString.of(document.json()));
         } else if (sample instanceof Sample.Bytes bytes) {

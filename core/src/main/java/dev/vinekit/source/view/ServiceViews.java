@@ -92,7 +92,7 @@ public final class ServiceViews {
     private static boolean hasTemporalKey(Mapping mapping) {
         return mapping.entities().stream().map(Entity::key).filter(key -> key.size() == 1)
                 .anyMatch(key -> switch (key.get(0).type()) {
-                    case DATE, TIME, DATE_TIME, OFFSET_TIME, OFFSET_DATE_TIME -> true;
+                    case BINARY, DATE, TIME, DATE_TIME, OFFSET_TIME, OFFSET_DATE_TIME -> true;
                     default -> false;
                 });
     }

@@ -18,6 +18,24 @@ public final class Binary {
         return bytes.clone();
     }
 
+    /**
+     * The bytes that a part of a path stands for.
+     *
+     * @throws IllegalArgumentException if it is not Base64 for URLs without padding (RFC 4648, section 5)
+     */
+    public static Binary fromString(String segment) {
+        Binary binary = new Binary(Base64.getUrlDecoder().decode(segment));
+        if (!binary.segment().equals(segment)) {
+            throw new IllegalArgumentException("another way to write the same bytes");
+        }
+        return binary;
+    }
+
+    /** The bytes as a part of a path: Base64 for URLs without padding (RFC 4648, section 5). */
+    public String segment() {
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+    }
+
     @Override
     public boolean equals(Object other) {
         return other instanceof Binary binary && Arrays.equals(bytes, binary.bytes);

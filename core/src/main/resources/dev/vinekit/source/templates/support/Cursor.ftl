@@ -54,7 +54,8 @@ final class Cursor {
             if (value.isNull() && !column.nullable() || value.isContainerNode()) {
                 throw foreign(null);
             }
-            values.add(value.isNull() ? null : PathKeys.parse(value.asText(), column.type()));
+            values.add(value.isNull() ? null : <#if s.binary>column.type() == Binary.class ? Json.MAPPER.convertValue(value, Binary.class)
+                    : </#if>PathKeys.parse(value.asText(), column.type()));
         }
         return values;
     }

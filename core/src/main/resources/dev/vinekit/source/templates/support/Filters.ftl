@@ -102,10 +102,10 @@ public final class Filters {
         return asked;
     }
 
-    /** The columns whose values are the same after a way through JSON: a float is not always. */
+    /** The columns of the order, and those whose values are the same after a way through JSON: a float is not always. */
     private Stream<Column> sortable() {
         return Stream.concat(order.stream().map(OrderBy::column), columns.values().stream())
-                .filter(column -> column.type() != Float.class).distinct();
+                .distinct().filter(column -> column.type() != Float.class || order.stream().anyMatch(by -> by.column().equals(column)));
     }
 
     /** Whether a parameter, such as {@code code} or {@code code.startsWith}, is about one of the columns. */
@@ -122,9 +122,9 @@ public final class Filters {
         boolean plain = columns.containsKey(parameter);
         Column column = columns.get(plain ? parameter : name(parameter));
         String operator = plain ? "" : parameter.substring(column.name().length() + 1);
-        if (!operators(column.type()).contains(operator)) {
+        if (!operators(column).contains(operator)) {
             throw ProblemException.malformed("There is no parameter " + parameter + "; " + column.name()
-                    + " takes " + operators(column.type()).stream().filter(known -> !known.isEmpty())
+                    + " takes " + operators(column).stream().filter(known -> !known.isEmpty())
                             .map(known -> column.name() + "." + known)
                             .collect(Collectors.joining(", ", column.name() + ", ", ".")));
         }
@@ -147,12 +147,13 @@ public final class Filters {
         return parameter.substring(0, Math.max(0, parameter.lastIndexOf('.')));
     }
 
-    private static List<String> operators(Class<?> type) {
+    private static List<String> operators(Column column) {
+        Class<?> type = column.type();
         List<String> operators = new ArrayList<>(List.of("", "not", "in", "isNull"));
         if (Number.class.isAssignableFrom(type) || Temporal.class.isAssignableFrom(type) || type == String.class) {
             operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
         }
-        if (type == String.class) {
+        if (type == String.class && column.marker().equals("?")) {
             operators.addAll(List.of("contains", "startsWith"));
         }
         return operators;
@@ -179,8 +180,8 @@ public final class Filters {
         try {
             return Objects.requireNonNull(PathKeys.parse(value, column.type()));
         } catch (IllegalArgumentException | NullPointerException e) {
-            throw ProblemException.malformed(
-                    "The value of the parameter " + parameter + " " + InputReader.expected(column.type()) + ".");
+            throw ProblemException.malformed("The value of the parameter " + parameter + " " + InputReader.expected(column.type())
+                    <#if s.binary>+ (column.type() == Binary.class ? " for URLs, without padding" : "") </#if>+ ".");
         }
     }
 

@@ -3,7 +3,7 @@
 public final class KeyParameters implements ParamConverterProvider {
     @Override
     public <T> ParamConverter<T> getConverter(Class<T> type, Type genericType, Annotation[] annotations) {
-        return Temporal.class.isAssignableFrom(type) ? new Converter<>(type) : null;
+        return Temporal.class.isAssignableFrom(type)<#if s.binary> || type == Binary.class</#if> ? new Converter<>(type) : null;
     }
 
     private record Converter<T>(Class<T> type) implements ParamConverter<T> {

@@ -5,7 +5,7 @@ public final class PathKeys {
 
     public static String join(Object... parts) {
         return Arrays.stream(parts)
-                .map(part -> part instanceof Coded coded ? coded.code() : part.toString())
+                .map(part -> part instanceof Coded coded ? coded.code() : <#if s.binary>part instanceof Binary binary ? binary.segment() : </#if>part.toString())
                 .map(part -> URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20"))
                 .collect(Collectors.joining(","));
     }
@@ -44,6 +44,11 @@ public final class PathKeys {
         if (type == String.class) {
             return type.cast(part);
         }
+<#if s.binary>
+        if (type == Binary.class) {
+            return type.cast(Binary.fromString(part));
+        }
+</#if>
         if (type == Boolean.class && !part.equals("true") && !part.equals("false")) {
             throw new IllegalArgumentException("neither true nor false");
         }

@@ -103,6 +103,14 @@ public final class ${e.name}Service {
      *     for a duplicate, 422 for a reference to a missing row
      */
 <#else>
+<#if e.keyCode.loose>
+        return transactions.write(connection -> {
+            ${e.name} current = locked(connection, ${e.keyCode.variable});
+            precondition.verify(current);
+            checkReplacement(current, input);
+            return updated(connection, ${e.keyCode.variable}, input);
+        });
+<#else>
         checkReplacement(${e.keyCode.variable}, input);
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
@@ -110,6 +118,7 @@ public final class ${e.name}Service {
             }
             return updated(connection, ${e.keyCode.variable}, input);
         });
+</#if>
 </#if>
 </@shape.method>
 </#if>
@@ -127,7 +136,7 @@ public final class ${e.name}Service {
             ${e.name} current = locked(connection, ${e.keyCode.variable});
             precondition.verify(current);
             ${e.name}Input changed = MergePatch.apply(patch, ${e.name}Input.of(current), ${e.name}Input.class);
-            checkReplacement(${e.keyCode.variable}, changed);
+            checkReplacement(${e.keyCode.loose?then("current", e.keyCode.variable)}, changed);
             return updated(connection, ${e.keyCode.variable}, changed);
         });
 </#if>
@@ -175,10 +184,15 @@ public final class ${e.name}Service {
         return existing(connection, ${e.keyCode.variable});
     }
 
+<#if e.keyCode.loose>
+    /** The key in the body must be that of the row; the database may know other ways of writing it. */
+    private static void checkReplacement(${e.name} current, ${e.name}Input input) {
+<#else>
     private static void checkReplacement(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) {
+</#if>
         check(input, OnReplace.class)
 <#list e.key as f>
-                .sameKey(${f.json}, input.${f.name}(), ${f.fromKey})
+                .sameKey(${f.json}, input.${f.name}(), <#if e.keyCode.loose>current.${f.name}()<#else>${f.fromKey}</#if>)
 </#list>
                 .verify();
     }

@@ -1,0 +1,231 @@
+package dev.vinekit.engine.postgresql;
+
+import dev.vinekit.engine.Catalog;
+import dev.vinekit.schema.SchemaObject;
+import dev.vinekit.schema.TableName;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Reads what PostgreSQL tells as statements: extensions, types, functions, triggers, and what is set on tables. */
+final class PostgresqlObjects {
+    /** What belongs to an extension comes with it, and is not told. */
+    private static final String OWN = """
+            NOT EXISTS (SELECT FROM pg_depend own WHERE own.classid = '%1$s'::regclass AND own.objid = %2$s AND own.deptype = 'e')
+            """;
+
+    /** Extensions of which something is used: by a dependency that is kept, or by name in the text of a function. */
+    private static final String EXTENSIONS = """
+            SELECT 'EXTENSION' AS kind, '' AS schema, e.extname AS name, NULL AS on_schema, NULL AS on_name,
+                CASE WHEN n.nspname IN ('public', 'pg_catalog') THEN ''
+                    ELSE 'CREATE SCHEMA IF NOT EXISTS ' || quote_ident(n.nspname) || E';\\n' END
+                    || 'CREATE EXTENSION IF NOT EXISTS ' || quote_ident(e.extname) || ' SCHEMA ' || quote_ident(n.nspname) AS definition,
+                NULL::text[] AS needed_schemas, NULL::text[] AS needed_names
+            FROM pg_extension e
+            JOIN pg_namespace n ON n.oid = e.extnamespace
+            WHERE e.extname <> 'plpgsql' AND (EXISTS (
+                SELECT FROM pg_depend m
+                JOIN pg_depend u ON u.refclassid = m.classid AND u.refobjid = m.objid AND u.deptype = 'n'
+                WHERE m.refclassid = 'pg_extension'::regclass AND m.refobjid = e.oid AND m.deptype = 'e'
+                    AND NOT EXISTS (SELECT FROM pg_depend x WHERE x.classid = u.classid AND x.objid = u.objid AND x.deptype = 'e')
+            ) OR EXISTS (
+                SELECT FROM pg_depend m
+                JOIN pg_proc f ON m.classid = 'pg_proc'::regclass AND f.oid = m.objid
+                JOIN pg_proc p ON p.prosrc LIKE '%' || f.proname || '(%'
+                JOIN pg_namespace pn ON pn.oid = p.pronamespace AND pn.nspname = ANY (?)
+                WHERE m.refclassid = 'pg_extension'::regclass AND m.refobjid = e.oid AND m.deptype = 'e'
+                    AND NOT EXISTS (SELECT FROM pg_depend x WHERE x.classid = 'pg_proc'::regclass AND x.objid = p.oid
+                        AND x.deptype = 'e')
+            ))
+            """;
+
+    private static final String TYPES = """
+            SELECT 'TYPE', n.nspname, t.typname, NULL, NULL,
+                'CREATE TYPE ' || quote_ident(n.nspname) || '.' || quote_ident(t.typname) || ' AS ' || CASE t.typtype
+                    WHEN 'e' THEN 'ENUM (' || COALESCE((SELECT string_agg(quote_literal(l.enumlabel), ', ' ORDER BY l.enumsortorder)
+                        FROM pg_enum l WHERE l.enumtypid = t.oid), '') || ')'
+                    WHEN 'r' THEN (SELECT 'RANGE (SUBTYPE = ' || format_type(r.rngsubtype, NULL)
+                            || CASE WHEN r.rngsubdiff <> 0 THEN ', SUBTYPE_DIFF = ' || r.rngsubdiff::regproc ELSE '' END || ')'
+                        FROM pg_range r WHERE r.rngtypid = t.oid)
+                    ELSE '(' || (SELECT string_agg(quote_ident(a.attname) || ' ' || format_type(a.atttypid, a.atttypmod), ', '
+                        ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = t.typrelid AND a.attnum > 0 AND NOT a.attisdropped) || ')'
+                    END,
+                NULL, NULL
+            FROM pg_type t
+            JOIN pg_namespace n ON n.oid = t.typnamespace
+            LEFT JOIN pg_class c ON c.oid = t.typrelid
+            WHERE n.nspname = ANY (?) AND (t.typtype = 'r' OR t.typtype = 'c' AND c.relkind = 'c' OR t.typtype = 'e'
+                AND NOT EXISTS (SELECT FROM pg_attribute u JOIN pg_class uc ON uc.oid = u.attrelid AND uc.relkind IN ('r', 'p', 'v', 'm', 'f')
+                    JOIN pg_namespace un ON un.oid = uc.relnamespace AND un.nspname = ANY (?)
+                    WHERE u.atttypid = t.oid AND NOT u.attisdropped)
+                AND NOT EXISTS (SELECT FROM pg_type d JOIN pg_attribute u ON u.atttypid = d.oid WHERE d.typbasetype = t.oid))
+                AND\s""" + OWN.formatted("pg_type", "t.oid");
+
+    private static final String FUNCTIONS = """
+            SELECT 'FUNCTION', n.nspname, p.proname || '(' || pg_get_function_identity_arguments(p.oid) || ')', NULL, NULL,
+                rtrim(pg_get_functiondef(p.oid), E'\\n'), needs.schemas, needs.names
+            FROM pg_proc p
+            JOIN pg_namespace n ON n.oid = p.pronamespace
+            JOIN pg_language l ON l.oid = p.prolang AND l.lanname NOT IN ('c', 'internal')
+            CROSS JOIN LATERAL (
+                SELECT array_agg(tn.nspname::text) AS schemas, array_agg(tc.relname::text) AS names
+                FROM pg_class tc
+                JOIN pg_namespace tn ON tn.oid = tc.relnamespace
+                WHERE tc.relkind IN ('r', 'p', 'v', 'm', 'f') AND EXISTS (SELECT FROM pg_depend d
+                    WHERE d.classid = 'pg_proc'::regclass AND d.objid = p.oid
+                        AND (d.refclassid = 'pg_class'::regclass AND d.refobjid = tc.oid
+                            OR d.refclassid = 'pg_type'::regclass AND d.refobjid = tc.reltype
+                            OR d.refclassid = 'pg_type'::regclass AND EXISTS (
+                                SELECT FROM pg_type a WHERE a.oid = d.refobjid AND a.typelem = tc.reltype)))
+            ) needs
+            WHERE n.nspname = ANY (?) AND p.prokind IN ('f', 'p') AND\s""" + OWN.formatted("pg_proc", "p.oid");
+
+    private static final String TRIGGERS = """
+            SELECT 'TRIGGER', n.nspname, c.relname || '.' || t.tgname, n.nspname, c.relname,
+                pg_get_triggerdef(t.oid) || CASE t.tgenabled WHEN 'O' THEN '' ELSE E';\\nALTER TABLE ' || quote_ident(n.nspname) || '.'
+                    || quote_ident(c.relname) || CASE t.tgenabled WHEN 'D' THEN ' DISABLE' WHEN 'A' THEN ' ENABLE ALWAYS' ELSE ' ENABLE REPLICA' END
+                    || ' TRIGGER ' || quote_ident(t.tgname) END, NULL, NULL
+            FROM pg_trigger t
+            JOIN pg_class c ON c.oid = t.tgrelid
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            WHERE n.nspname = ANY (?) AND NOT t.tgisinternal AND t.tgparentid = 0 AND NOT c.relispartition
+            UNION ALL
+            SELECT 'RULE', n.nspname, c.relname || '.' || r.rulename, n.nspname, c.relname, rtrim(pg_get_ruledef(r.oid), ';'), NULL, NULL
+            FROM pg_rewrite r
+            JOIN pg_class c ON c.oid = r.ev_class
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            WHERE n.nspname = ANY (?) AND r.rulename <> '_RETURN'
+            UNION ALL
+            SELECT 'POLICY', n.nspname, c.relname || '.' || p.polname, n.nspname, c.relname,
+                'CREATE POLICY ' || quote_ident(p.polname) || ' ON ' || quote_ident(n.nspname) || '.' || quote_ident(c.relname)
+                || CASE WHEN p.polpermissive THEN '' ELSE ' AS RESTRICTIVE' END
+                || CASE p.polcmd WHEN 'r' THEN ' FOR SELECT' WHEN 'a' THEN ' FOR INSERT' WHEN 'w' THEN ' FOR UPDATE' WHEN 'd' THEN ' FOR DELETE' ELSE '' END
+                || COALESCE(' USING (' || pg_get_expr(p.polqual, p.polrelid) || ')', '')
+                || COALESCE(' WITH CHECK (' || pg_get_expr(p.polwithcheck, p.polrelid) || ')', ''), NULL, NULL
+            FROM pg_policy p
+            JOIN pg_class c ON c.oid = p.polrelid
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            WHERE n.nspname = ANY (?) AND p.polroles = '{0}'
+            UNION ALL
+            SELECT 'STATISTICS', n.nspname, s.stxname, cn.nspname, c.relname, pg_get_statisticsobjdef(s.oid), NULL, NULL
+            FROM pg_statistic_ext s
+            JOIN pg_namespace n ON n.oid = s.stxnamespace
+            JOIN pg_class c ON c.oid = s.stxrelid
+            JOIN pg_namespace cn ON cn.oid = c.relnamespace
+            WHERE cn.nspname = ANY (?)
+            """;
+
+    /** What ALTER says of tables, views, indexes and columns beyond their definitions. */
+    private static final String SETTINGS = """
+            SELECT 'SETTING', n.nspname, c.relname || what.name, n.nspname, c.relname, what.definition, NULL, NULL
+            FROM pg_class c
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            CROSS JOIN LATERAL (SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname) AS it) self
+            CROSS JOIN LATERAL (
+                SELECT '' AS name, 'ALTER TABLE ' || it || ' SET UNLOGGED' AS definition WHERE c.relpersistence = 'u' AND c.relkind = 'r'
+                UNION ALL
+                SELECT ' options', 'ALTER ' || CASE c.relkind WHEN 'v' THEN 'VIEW ' WHEN 'm' THEN 'MATERIALIZED VIEW ' ELSE 'TABLE ' END || it
+                    || ' SET (' || array_to_string(c.reloptions, ', ') || ')' WHERE c.reloptions IS NOT NULL
+                UNION ALL
+                SELECT ' row security', 'ALTER TABLE ' || it || ' ENABLE ROW LEVEL SECURITY' WHERE c.relrowsecurity
+                UNION ALL
+                SELECT ' row security forced', 'ALTER TABLE ' || it || ' FORCE ROW LEVEL SECURITY' WHERE c.relforcerowsecurity
+                UNION ALL
+                SELECT ' replica identity', 'ALTER TABLE ' || it || ' REPLICA IDENTITY ' || CASE c.relreplident WHEN 'f' THEN 'FULL' WHEN 'n' THEN 'NOTHING'
+                    ELSE 'USING INDEX ' || (SELECT quote_ident(x.relname) FROM pg_index i JOIN pg_class x ON x.oid = i.indexrelid
+                        WHERE i.indrelid = c.oid AND i.indisreplident) END
+                    WHERE c.relreplident <> 'd' AND c.relkind IN ('r', 'p')
+                UNION ALL
+                SELECT ' cluster', 'ALTER TABLE ' || it || ' CLUSTER ON ' || quote_ident(x.relname) FROM pg_index i JOIN pg_class x ON x.oid = i.indexrelid
+                    WHERE i.indrelid = c.oid AND i.indisclustered
+                UNION ALL
+                SELECT ' index ' || x.relname, 'ALTER INDEX ' || quote_ident(n.nspname) || '.' || quote_ident(x.relname)
+                    || ' SET (' || array_to_string(x.reloptions, ', ') || ')'
+                    FROM pg_constraint k JOIN pg_class x ON x.oid = k.conindid
+                    WHERE k.conrelid = c.oid AND k.contype IN ('p', 'u') AND x.reloptions IS NOT NULL
+                UNION ALL
+                SELECT ' ' || a.attname || s.name, 'ALTER TABLE ' || it || ' ALTER COLUMN ' || quote_ident(a.attname) || s.change
+                    FROM pg_attribute a
+                    JOIN pg_type t ON t.oid = a.atttypid
+                    CROSS JOIN LATERAL (
+                        SELECT ' storage' AS name, ' SET STORAGE ' || CASE a.attstorage WHEN 'p' THEN 'PLAIN' WHEN 'e' THEN 'EXTERNAL'
+                            WHEN 'm' THEN 'MAIN' ELSE 'EXTENDED' END AS change WHERE a.attstorage <> t.typstorage
+                        UNION ALL
+                        SELECT ' statistics', ' SET STATISTICS ' || a.attstattarget WHERE a.attstattarget > -1
+                        UNION ALL
+                        SELECT ' options', ' SET (' || array_to_string(a.attoptions, ', ') || ')' WHERE a.attoptions IS NOT NULL
+                        UNION ALL
+                        SELECT ' numbers', ' SET START WITH ' || q.seqstart || ' SET INCREMENT BY ' || q.seqincrement
+                            || ' SET MINVALUE ' || q.seqmin || ' SET MAXVALUE ' || q.seqmax || ' SET CACHE ' || q.seqcache
+                            || CASE WHEN q.seqcycle THEN ' SET CYCLE' ELSE '' END || ' RESTART'
+                            FROM pg_depend d JOIN pg_sequence q ON q.seqrelid = d.objid
+                            WHERE d.classid = 'pg_class'::regclass AND d.refclassid = 'pg_class'::regclass AND d.refobjid = c.oid
+                                AND d.refobjsubid = a.attnum AND d.deptype = 'i' AND a.attidentity <> '' AND @ODD
+                    ) s
+                    WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped AND c.relkind IN ('r', 'p')
+            ) what
+            WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm') AND NOT c.relispartition
+            UNION ALL
+            SELECT 'SETTING', sn.nspname, s.relname || ' owner', cn.nspname, c.relname,
+                'ALTER SEQUENCE ' || quote_ident(sn.nspname) || '.' || quote_ident(s.relname) || ' OWNED BY '
+                    || quote_ident(cn.nspname) || '.' || quote_ident(c.relname) || '.' || quote_ident(a.attname), NULL, NULL
+            FROM pg_class s
+            JOIN pg_namespace sn ON sn.oid = s.relnamespace
+            JOIN pg_sequence q ON q.seqrelid = s.oid
+            JOIN pg_depend d ON d.classid = 'pg_class'::regclass AND d.objid = s.oid AND d.refclassid = 'pg_class'::regclass AND d.deptype = 'a'
+            JOIN pg_class c ON c.oid = d.refobjid
+            JOIN pg_namespace cn ON cn.oid = c.relnamespace
+            JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = d.refobjsubid
+            WHERE cn.nspname = ANY (?) AND NOT (@SERIAL)
+            """.replace("@ODD", PostgresqlCatalog.ODD_SEQUENCE).replace("@SERIAL", PostgresqlCatalog.PLAIN_SERIAL);
+
+    /** Comments on anything but tables and columns, by the words of pg_identify_object. */
+    private static final String COMMENTS = """
+            SELECT 'COMMENT', i.schema, i.type || ' ' || i.identity, NULL, NULL,
+                'COMMENT ON ' || upper(replace(replace(i.type, 'table constraint', 'constraint'), 'statistics object', 'statistics')) || ' '
+                    || CASE i.type WHEN 'domain constraint' THEN replace(i.identity, ' on ', ' ON DOMAIN ') ELSE i.identity END
+                    || ' IS ' || quote_literal(d.description), NULL, NULL
+            FROM pg_description d
+            CROSS JOIN LATERAL pg_identify_object(d.classoid, d.objoid, d.objsubid) i
+            LEFT JOIN pg_namespace n ON n.nspname = i.schema
+            WHERE d.objsubid = 0 AND d.objoid >= 16384
+                AND i.type IN ('index', 'sequence', 'function', 'procedure', 'type', 'table constraint', 'trigger', 'rule', 'policy',
+                    'statistics object', 'domain constraint')
+                AND COALESCE(i.schema, (SELECT cn.nspname FROM pg_constraint k JOIN pg_namespace cn ON cn.oid = k.connamespace
+                        WHERE d.classoid = 'pg_constraint'::regclass AND k.oid = d.objoid),
+                    (SELECT tn.nspname FROM pg_trigger g JOIN pg_class tc ON tc.oid = g.tgrelid JOIN pg_namespace tn ON tn.oid = tc.relnamespace
+                        WHERE d.classoid = 'pg_trigger'::regclass AND g.oid = d.objoid)) = ANY (?)
+                AND NOT EXISTS (SELECT FROM pg_depend own WHERE own.classid = d.classoid AND own.objid = d.objoid AND own.deptype = 'e')
+            """;
+
+    private PostgresqlObjects() {
+    }
+
+    /** In two statements, whatever there is. */
+    static List<SchemaObject> of(Catalog catalog) throws SQLException {
+        List<SchemaObject> objects = new ArrayList<>();
+        catalog.each(EXTENSIONS + "UNION ALL\n" + TYPES + "UNION ALL\n" + FUNCTIONS, row -> objects.add(object(row)));
+        catalog.each("SELECT * FROM (" + TRIGGERS + "UNION ALL\n" + SETTINGS + "UNION ALL\n" + COMMENTS
+                + ") every (kind, schema, name, on_schema, on_name, definition, needed_schemas, needed_names)", row -> objects.add(object(row)));
+        return objects;
+    }
+
+    private static SchemaObject object(ResultSet row) throws SQLException {
+        List<TableName> needs = new ArrayList<>();
+        Optional<TableName> on = Optional.ofNullable(row.getString("on_name")).isEmpty() ? Optional.empty()
+                : Optional.of(new TableName(row.getString("on_schema"), row.getString("on_name")));
+        on.ifPresent(needs::add);
+        if (row.getArray("needed_names") != null) {
+            List<String> schemas = Catalog.strings(row.getArray("needed_schemas"));
+            List<String> names = Catalog.strings(row.getArray("needed_names"));
+            for (int i = 0; i < names.size(); i++) {
+                needs.add(new TableName(schemas.get(i), names.get(i)));
+            }
+        }
+        return new SchemaObject(SchemaObject.Kind.valueOf(row.getString("kind")),
+                new TableName(Catalog.text(row.getString("schema")), row.getString("name")), on, row.getString("definition"),
+                needs.stream().sorted().distinct().toList());
+    }
+}
