@@ -242,6 +242,7 @@ final class Effects {
             case UUID -> "a UUID";
             case ENUM -> "one of a few texts";
             case STRING -> "text";
+            case LIST -> "a list";
         };
     }
 

@@ -283,6 +283,9 @@ public final class Proofs {
                 || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
                 || entity.table().uniqueKeys().stream().anyMatch(key -> key.columns().contains(field.column().name()))
                 || field.inKey();
+        if (value.isNoDate() && field.type() != JavaType.STRING) {
+            return Proof.none(rule, "The default is no date, and rows that have it cannot be told as they are.");
+        }
         if (tied) {
             return Proof.none(rule, "The default may clash with other columns or rows.");
         }

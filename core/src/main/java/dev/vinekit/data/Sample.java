@@ -3,11 +3,14 @@ package dev.vinekit.data;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Relation;
+import dev.vinekit.sql.ArrayText;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** A value for one field of a row. Those that must differ from row to row depend on the row's number {@code n}. */
 public sealed interface Sample {
@@ -48,6 +51,13 @@ public sealed interface Sample {
 
     record Document(String json) implements Sample { }
 
+    /** Several values of the type of a list. */
+    record Items(List<Sample> values) implements Sample {
+        public Items {
+            values = List.copyOf(values);
+        }
+    }
+
     /** Bytes in hexadecimal. */
     record Bytes(String hex) implements Sample { }
 
@@ -83,7 +93,7 @@ public sealed interface Sample {
     }
 
     /**
-     * The value as text, binary ones in hexadecimal.
+     * The value as text, binary ones in hexadecimal, several as {@link ArrayText} has them.
      *
      * @param n the row's number
      * @throws IllegalArgumentException if it has none by itself: references, and nothing
@@ -120,6 +130,8 @@ public sealed interface Sample {
         } else if (this instanceof NumberedBits bits) {
             String number = Integer.toBinaryString(n);
             return ("0".repeat(bits.length()) + number).substring(number.length());
+        } else if (this instanceof Items items) {
+            return ArrayText.of(items.values().stream().map(value -> Optional.of(value.text(n))).toList());
         } else if (this instanceof Bytes bytes) {
             return bytes.hex();
         }

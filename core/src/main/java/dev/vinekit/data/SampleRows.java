@@ -222,8 +222,32 @@ public final class SampleRows {
             case OFFSET_DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0) + "Z", numbered);
             case UUID -> new Sample.NumberedUuid();
             case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.50}");
+            case LIST -> new Sample.Items(items(field, other));
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
         };
+    }
+
+    /** Two values, or one, of the type of a list. */
+    private static List<Sample> items(Field field, boolean other) {
+        SqlType member = field.column().type().members().orElseThrow();
+        if (!member.labels().isEmpty()) {
+            return (other || member.labels().size() == 1 ? member.labels().subList(0, 1) : List.of(member.labels().get(0), member.labels().get(member.labels().size() - 1)))
+                    .stream().map(Sample.Text::new).map(Sample.class::cast).toList();
+        }
+        List<Sample> both = switch (field.member().orElseThrow()) {
+            case BOOLEAN -> List.of(new Sample.Truth(true), new Sample.Truth(false));
+            case INTEGER, LONG, FLOAT, DOUBLE -> List.of(new Sample.Number(BigDecimal.ONE), new Sample.Number(BigDecimal.valueOf(2)));
+            case BIG_DECIMAL -> List.of(new Sample.Number(BigDecimal.ONE.setScale(Math.max(0, member.scale()))), new Sample.Number(BigDecimal.ZERO.setScale(Math.max(0, member.scale()))));
+            case DATE -> List.of(new Sample.Moment(day(false, 0).toString()), new Sample.Moment(day(true, 0).toString()));
+            case TIME -> List.of(new Sample.Moment(time(false, 0)), new Sample.Moment(time(true, 0)));
+            case OFFSET_TIME -> List.of(new Sample.Moment(time(false, 0) + "+02:00"));
+            case DATE_TIME -> List.of(new Sample.Moment(day(false, 0) + "T" + time(false, 0)), new Sample.Moment(day(true, 0) + "T" + time(true, 0)));
+            case OFFSET_DATE_TIME -> List.of(new Sample.Moment(day(false, 0) + "T" + time(false, 0) + "Z"));
+            case UUID -> List.of(new Sample.Uuid("00000000-0000-4000-8000-000000000001"), new Sample.Uuid("00000000-0000-4000-8000-000000000002"));
+            case BINARY -> List.of(new Sample.Bytes("7F"), new Sample.Bytes("CA"));
+            default -> (field.examples().isEmpty() ? List.of("a", "b") : field.examples()).stream().map(Sample.Text::new).map(Sample.class::cast).toList();
+        };
+        return other ? both.subList(0, 1) : both;
     }
 
     /** As many bytes as a short column holds, so that a column of fixed length is filled. */
@@ -283,8 +307,15 @@ public final class SampleRows {
         return String.format(Locale.ROOT, "%02d:30:00", (other ? 14 : 8) + Math.min(rank, 5));
     }
 
+    /** Whether rows of other tables refer to this field, so that it should tell rows apart though no key says so. */
+    private boolean isReferredTo(Entity entity, Field field) {
+        return mapping.entities().stream().flatMap(other -> other.relations().stream())
+                .filter(relation -> relation.foreignKey().target().equals(entity.table().name()))
+                .anyMatch(relation -> relation.foreignKey().targetColumns().equals(List.of(field.column().name())));
+    }
+
     /** Whether this field is the one that makes a unique key of the table unique. */
-    private static boolean isNumbered(Entity entity, Field field) {
+    private boolean isNumbered(Entity entity, Field field) {
         boolean inExpression = entity.table().indexes().stream().filter(Index::unique)
                 .flatMap(index -> index.definition().stream())
                 .anyMatch(sql -> SqlText.identifiers(sql, word -> word).contains(field.column().name()));
@@ -295,12 +326,26 @@ public final class SampleRows {
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
         boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field) && distinguishing(entity, new UniqueKey("",
                 entity.comparable().stream().map(other -> other.column().name()).toList())).equals(field.column().name());
-        if (tellsApart) {
+        if (tellsApart || !references.contains(field.column().name()) && isReferredTo(entity, field)) {
+            return true;
+        }
+        boolean besideReference = entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
+                .filter(key -> key.columns().stream().anyMatch(references::contains))
+                .filter(key -> sharesReference(entity, key, references))
+                .map(key -> new UniqueKey("", key.columns().stream().filter(column -> !references.contains(column)).toList()))
+                .anyMatch(rest -> rest.columns().contains(field.column().name()) && distinguishing(entity, rest).equals(field.column().name()));
+        if (besideReference && field.enumeration().isEmpty()) {
             return true;
         }
         return entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().noneMatch(references::contains))
                 .anyMatch(key -> distinguishing(entity, key).equals(field.column().name()));
+    }
+
+    /** Whether another key has a reference of this one too: rows that repeat that must still differ here. */
+    private static boolean sharesReference(Entity entity, UniqueKey key, Set<String> references) {
+        return entity.table().keys().stream().filter(other -> !other.equals(key))
+                .anyMatch(other -> other.columns().stream().anyMatch(column -> references.contains(column) && key.columns().contains(column)));
     }
 
     private static String distinguishing(Entity entity, UniqueKey key) {

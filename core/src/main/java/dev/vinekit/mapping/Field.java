@@ -68,6 +68,16 @@ public record Field(
         return name.value().hashCode();
     }
 
+    /** The type of the values in a list. */
+    public Optional<JavaType> member() {
+        return type == JavaType.LIST ? JavaType.ofMember(column.type()) : Optional.empty();
+    }
+
+    /** The rules that the values in a list must keep; none for other fields. */
+    public List<FieldRule> memberRules() {
+        return type == JavaType.LIST ? column.type().members().map(TypeRules::of).orElse(List.of()) : List.of();
+    }
+
     /** Whether a created row needs a value from the client. */
     public boolean requiredOnCreate() {
         return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase() && !made;

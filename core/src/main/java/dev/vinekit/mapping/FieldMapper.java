@@ -1,10 +1,10 @@
 package dev.vinekit.mapping;
 
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.sql.Dialect;
-import dev.vinekit.sql.LikePattern;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -89,11 +89,20 @@ final class FieldMapper {
         Optional<Enumeration> enumeration = otherType.isPresent() || converter.isPresent()
                 ? Optional.empty() : enumeration(column, inKey);
         JavaType ruled = enumeration.isPresent() ? JavaType.ENUM
-                : column.type().kind() == SqlType.Kind.ENUM ? JavaType.STRING : JavaType.of(column.type());
+                : column.type().kind() == SqlType.Kind.ENUM ? JavaType.STRING
+                : dialect.hasLists() && JavaType.ofMember(column.type()).isPresent() ? JavaType.LIST : JavaType.of(column.type());
         Field.Input input = input(column, inKey);
         if (input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity() && !table.isView()) {
             remark("The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
+        }
+        if (input != Field.Input.READ_ONLY && isForeign(column.type()) && ruled == JavaType.STRING) {
+            remark("The column " + column.name() + " has the type " + column.type().text()
+                    + ", whose values are told and taken as the database writes them.");
+        }
+        if (column.defaultValue().filter(DefaultValue::isNoDate).isPresent() && ruled != JavaType.STRING) {
+            remark("The default of the column " + column.name() + ", " + column.defaultValue().get().text()
+                    + ", is no date: a row that has it cannot be told as it is. Change the default, or let clients always send a value.");
         }
         converter.ifPresent(given -> remark("The column " + column.name() + " is converted by " + given.by()
                 + ", a class that you write: it implements support.ColumnConverter and has a constructor without parameters."));
@@ -121,6 +130,14 @@ final class FieldMapper {
                 isMade(column, inKey));
     }
 
+    /** Whether values have a form that only the database knows. */
+    private static boolean isForeign(SqlType type) {
+        return switch (type.kind()) {
+            case ARRAY, RANGE, GEOMETRY, OTHER -> true;
+            default -> false;
+        };
+    }
+
     private String jsonName(Column column, JavaName name, String sqlName) {
         return conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE ? name.value()
                 : sqlName.equalsIgnoreCase(column.name()) ? sqlName : column.name();
@@ -139,8 +156,7 @@ final class FieldMapper {
             found.add(new FieldRule.Most(BigDecimal.valueOf(Integer.MAX_VALUE), true));
         }
         if (column.type().kind() == SqlType.Kind.ENUM && type == JavaType.STRING) {
-            found.add(new FieldRule.Pattern(
-                    column.type().labels().stream().map(LikePattern::literal).collect(Collectors.joining("|"))));
+            found.addAll(TypeRules.of(column.type()));
         }
         return found;
     }

@@ -2,6 +2,7 @@ package dev.vinekit.mapping;
 
 import dev.vinekit.schema.SqlType;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 
 /** The Java types that columns map to. */
@@ -21,7 +22,9 @@ public enum JavaType {
     OFFSET_DATE_TIME("OffsetDateTime", "OffsetDateTime", ""),
     UUID("UUID", "UUID", ""),
     JSON("JsonNode", "JsonNode", "getString"),
-    ENUM("", "", "getString");
+    ENUM("", "", "getString"),
+    /** Several values of another type; see {@link Field#member()}. */
+    LIST("List", "List", "");
 
     private final String name;
     private final String boxed;
@@ -86,7 +89,7 @@ public enum JavaType {
     /** Whether values can be said to be less or greater than others, by the database's order. */
     public boolean isOrdered() {
         return switch (this) {
-            case BOOLEAN, BINARY, JSON, ENUM, UUID -> false;
+            case BOOLEAN, BINARY, JSON, ENUM, UUID, LIST -> false;
             default -> true;
         };
     }
@@ -94,6 +97,12 @@ public enum JavaType {
     /** Whether values are numbers without rounding. */
     public boolean isExactNumber() {
         return this == INTEGER || this == LONG || this == BIG_DECIMAL;
+    }
+
+    /** The type of the values in a list; empty if values of the database's type cannot be told as a list. */
+    static Optional<JavaType> ofMember(SqlType type) {
+        return type.members().filter(member -> member.isScalar() && member.domain().isEmpty())
+                .map(member -> member.kind() == SqlType.Kind.ENUM ? STRING : of(member));
     }
 
     /** The types that hold every value of a column, the rule's own first. */

@@ -97,45 +97,10 @@ final class TableRules {
         return rules;
     }
 
+    /** Enumerations are told by a type of their own. */
     private void addType(Column column) {
-        SqlType type = column.type();
-        switch (type.kind()) {
-            case TINYINT -> range(column.name(), 8, type.unsigned());
-            case SMALLINT -> range(column.name(), 16, type.unsigned());
-            case MEDIUMINT -> range(column.name(), 24, type.unsigned());
-            case YEAR -> {
-                add(column.name(), new FieldRule.Least(BigDecimal.valueOf(1901), true));
-                add(column.name(), new FieldRule.Most(BigDecimal.valueOf(2155), true));
-            }
-            case INTEGER, BIGINT -> {
-                if (type.unsigned()) {
-                    range(column.name(), type.kind() == SqlType.Kind.INTEGER ? 32 : 64, true);
-                }
-            }
-            case DECIMAL -> {
-                if (type.unsigned()) {
-                    add(column.name(), new FieldRule.Least(BigDecimal.ZERO, true));
-                }
-                if (type.precision() > 0) {
-                    add(column.name(), new FieldRule.Digits(
-                            Math.max(0, type.precision() - Math.max(0, type.scale())), Math.max(0, type.scale())));
-                }
-            }
-            case CHAR, VARCHAR, TEXT -> {
-                if (type.length() > 0 && type.length() < Integer.MAX_VALUE) {
-                    add(column.name(), new FieldRule.Length(0, (int) type.length()));
-                }
-            }
-            default -> { }
-        }
-    }
-
-    private void range(String column, int bits, boolean unsigned) {
-        BigDecimal values = BigDecimal.valueOf(2).pow(unsigned ? bits : bits - 1);
-        add(column, new FieldRule.Least(unsigned ? BigDecimal.ZERO : values.negate(), true));
-        add(column, new FieldRule.Most(values.subtract(BigDecimal.ONE), true));
-        if (unsigned && bits == 64) {
-            add(column, new FieldRule.Digits(20, 0));
+        if (column.type().kind() != SqlType.Kind.ENUM) {
+            TypeRules.of(column.type()).forEach(rule -> add(column.name(), rule));
         }
     }
 

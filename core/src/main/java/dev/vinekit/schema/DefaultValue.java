@@ -25,6 +25,7 @@ public record DefaultValue(String text, Meaning meaning) {
     }
 
     private static final Pattern NOTHING = Pattern.compile("(?is)(?:\\(*NULL\\)*(?:::[\\w .\"\\[\\](),]+)?\\)* ?)?(?:ON UPDATE .*)?");
+    private static final Pattern ZERO_DATE = Pattern.compile("\\(?'(?:0000-\\d\\d-\\d\\d|\\d{4}-00-\\d\\d|\\d{4}-\\d\\d-00)");
     private static final Pattern CONSTANT = Pattern.compile(
             "(?is)\\(?(?:[A-Z ]+ )?(?:[+-]?\\(?[\\d.]+(?:e[+-]?\\d+)?\\)?|[A-Z_]{0,8}'(?:[^'\\\\]|''|\\\\.)*'|\"[^\"]*\"|TRUE|FALSE)\\)?"
                     + "(?:::[\\w .\"\\[\\](),]+)?\\)?");
@@ -38,6 +39,11 @@ public record DefaultValue(String text, Meaning meaning) {
     /** Whether a row takes a value from it. */
     public boolean isValue() {
         return meaning != Meaning.NOTHING;
+    }
+
+    /** Whether it is a date or time that no calendar has, such as MariaDB's zero dates. */
+    public boolean isNoDate() {
+        return ZERO_DATE.matcher(text).lookingAt();
     }
 
     /** A default, with what its text means. */

@@ -71,6 +71,11 @@ public record SqlType(
         return new SqlType(kind, text, length, precision, scale, unsigned, labels, element, Optional.of(name));
     }
 
+    /** What values are made of, of a type that has many in one: the elements of an array, the labels of a set. */
+    public Optional<SqlType> members() {
+        return kind == Kind.SET ? Optional.of(of(Kind.ENUM, text).withLabels(labels)) : element;
+    }
+
     /** The type as a column definition names it: the domain if there is one. */
     public String declared() {
         return domain.orElse(text);

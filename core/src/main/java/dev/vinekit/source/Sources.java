@@ -32,7 +32,7 @@ import javax.lang.model.SourceVersion;
 public final class Sources {
     static final List<String> SUPPORT = List.of(
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
-            "InputReader", "Insert", "Json", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
+            "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
             "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "ColumnConverter", "KeyParameters");
 
@@ -132,6 +132,7 @@ public final class Sources {
     private boolean isNeeded(String support) {
         return switch (support) {
             case "Binary" -> service.binary();
+            case "Lists" -> service.lists();
             case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
             case "Versioned" -> service.versioned();
             case "ColumnConverter" -> service.converted();

@@ -71,6 +71,11 @@ public interface Dialect {
         return column;
     }
 
+    /** Whether values that are made of many, of arrays for instance, are read and written as lists. */
+    default boolean hasLists() {
+        return false;
+    }
+
     /** A value of any type as a text that is the same for the same value. */
     default String asText(SqlType type, String column) {
         return "CAST(" + column + " AS VARCHAR)";
@@ -79,7 +84,8 @@ public interface Dialect {
     /** Whether a client can write values of this type, perhaps as text. */
     default boolean isWritable(SqlType type) {
         return switch (type.kind()) {
-            case BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> !sampleTexts(type).isEmpty();
+            case BIT, INTERVAL, NETWORK, RANGE, GEOMETRY, OTHER -> !sampleTexts(type).isEmpty();
+            case ARRAY, SET -> hasLists() && type.members().isPresent();
             default -> true;
         };
     }

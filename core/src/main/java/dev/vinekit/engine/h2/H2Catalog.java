@@ -45,11 +45,17 @@ final class H2Catalog {
             WHERE t.TABLE_SCHEMA = ANY(?) AND t.TABLE_TYPE IN ('BASE TABLE', 'VIEW')
             """;
 
+    /** What an array is made of, under names of its own. */
+    private static final String ELEMENT = """
+            e.DATA_TYPE AS ELEMENT_DATA_TYPE, e.CHARACTER_MAXIMUM_LENGTH AS ELEMENT_CHARACTER_MAXIMUM_LENGTH,
+                e.NUMERIC_PRECISION AS ELEMENT_NUMERIC_PRECISION, e.NUMERIC_SCALE AS ELEMENT_NUMERIC_SCALE,
+                e.DATETIME_PRECISION AS ELEMENT_DATETIME_PRECISION, e.INTERVAL_TYPE AS ELEMENT_INTERVAL_TYPE""";
+
     private static final String COLUMNS = """
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.DATA_TYPE, c.CHARACTER_MAXIMUM_LENGTH,
                 c.NUMERIC_PRECISION, c.NUMERIC_SCALE, c.DATETIME_PRECISION, c.INTERVAL_TYPE,
                 c.IS_NULLABLE, c.COLUMN_DEFAULT, c.IS_IDENTITY, c.IDENTITY_GENERATION, c.GENERATION_EXPRESSION,
-                c.REMARKS, e.DATA_TYPE AS ELEMENT_TYPE, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
+                c.REMARKS, c.MAXIMUM_CARDINALITY, @ELEMENT, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
             FROM INFORMATION_SCHEMA.COLUMNS c
             LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
                 ON e.OBJECT_SCHEMA = c.TABLE_SCHEMA AND e.OBJECT_NAME = c.TABLE_NAME AND e.OBJECT_TYPE = 'TABLE'
@@ -63,7 +69,7 @@ final class H2Catalog {
                 AND l.OBJECT_NAME = COALESCE(c.DOMAIN_NAME, c.TABLE_NAME) AND l.ENUM_IDENTIFIER = c.DTD_IDENTIFIER
             WHERE c.TABLE_SCHEMA = ANY(?)
             ORDER BY c.ORDINAL_POSITION
-            """;
+            """.replace("@ELEMENT", ELEMENT);
 
     private static final String KEYS = """
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.CONSTRAINT_NAME, c.CONSTRAINT_TYPE,
@@ -106,7 +112,7 @@ final class H2Catalog {
     private static final String DOMAINS = """
             SELECT d.DOMAIN_SCHEMA, d.DOMAIN_NAME, d.DATA_TYPE, d.CHARACTER_MAXIMUM_LENGTH, d.NUMERIC_PRECISION,
                 d.NUMERIC_SCALE, d.DATETIME_PRECISION, d.INTERVAL_TYPE, d.DOMAIN_DEFAULT, l.LABELS,
-                e.DATA_TYPE AS ELEMENT_TYPE, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
+                d.MAXIMUM_CARDINALITY, @ELEMENT, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
             FROM INFORMATION_SCHEMA.DOMAINS d
             LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
                 ON e.OBJECT_SCHEMA = d.DOMAIN_SCHEMA AND e.OBJECT_NAME = d.DOMAIN_NAME AND e.OBJECT_TYPE = 'DOMAIN'
@@ -123,7 +129,7 @@ final class H2Catalog {
             WHERE EXISTS (SELECT 1 FROM INFORMATION_SCHEMA.COLUMNS u WHERE u.TABLE_SCHEMA = ANY(?)
                 AND u.DOMAIN_SCHEMA = d.DOMAIN_SCHEMA AND u.DOMAIN_NAME = d.DOMAIN_NAME)
             ORDER BY d.DOMAIN_SCHEMA, d.DOMAIN_NAME, c.CONSTRAINT_NAME
-            """;
+            """.replace("@ELEMENT", ELEMENT);
 
     private static final String SEQUENCES = """
             SELECT SEQUENCE_SCHEMA, SEQUENCE_NAME, START_VALUE, INCREMENT
@@ -142,6 +148,9 @@ final class H2Catalog {
             GROUP BY i.TABLE_SCHEMA, i.TABLE_NAME, i.INDEX_NAME, i.INDEX_TYPE_NAME
             ORDER BY i.INDEX_NAME
             """;
+
+    /** Where nothing is said (H2 manual, "Data Types", ARRAY). */
+    private static final int LONGEST_ARRAY = 65536;
 
     private final Connection connection;
     private final List<String> requested;
@@ -236,13 +245,17 @@ final class H2Catalog {
     }
 
     private static SqlType type(ResultSet row) throws SQLException {
-        String name = row.getString("DATA_TYPE");
-        long declared = row.getLong("CHARACTER_MAXIMUM_LENGTH");
+        return type(row, "");
+    }
+
+    private static SqlType type(ResultSet row, String prefix) throws SQLException {
+        String name = row.getString(prefix + "DATA_TYPE");
+        long declared = row.getLong(prefix + "CHARACTER_MAXIMUM_LENGTH");
         long length = declared >= 1_000_000_000L ? 0 : declared;
         String sized = length == 0 ? "" : "(" + length + ")";
-        int precision = row.getInt("NUMERIC_PRECISION");
-        int scale = row.getInt("NUMERIC_SCALE");
-        int fraction = row.getInt("DATETIME_PRECISION");
+        int precision = row.getInt(prefix + "NUMERIC_PRECISION");
+        int scale = row.getInt(prefix + "NUMERIC_SCALE");
+        int fraction = row.getInt(prefix + "DATETIME_PRECISION");
         return switch (name) {
             case "BOOLEAN" -> SqlType.of(SqlType.Kind.BOOLEAN, name);
             case "TINYINT" -> SqlType.of(SqlType.Kind.TINYINT, name);
@@ -271,8 +284,8 @@ final class H2Catalog {
             case "UUID" -> SqlType.of(SqlType.Kind.UUID, name);
             case "JSON" -> SqlType.of(SqlType.Kind.JSON, name);
             case "ENUM" -> enumeration(Catalog.strings(row.getArray("LABELS")));
-            case "ARRAY" -> SqlType.of(SqlType.Kind.ARRAY, row.getString("ELEMENT_TYPE") + " ARRAY");
-            case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL " + row.getString("INTERVAL_TYPE"));
+            case "ARRAY" -> prefix.isEmpty() ? array(type(row, "ELEMENT_"), row.getInt("MAXIMUM_CARDINALITY")) : SqlType.of(SqlType.Kind.OTHER, name);
+            case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL " + row.getString(prefix + "INTERVAL_TYPE"));
             case "GEOMETRY" -> SqlType.of(SqlType.Kind.GEOMETRY, name);
             default -> SqlType.of(SqlType.Kind.OTHER, name);
         };
@@ -284,6 +297,10 @@ final class H2Catalog {
 
     private static SqlType timed(SqlType.Kind kind, String text, int fraction) {
         return SqlType.of(kind, text).withDigits(fraction, 0);
+    }
+
+    private static SqlType array(SqlType element, int most) {
+        return SqlType.of(SqlType.Kind.ARRAY, element.text() + " ARRAY" + (most == 0 || most == LONGEST_ARRAY ? "" : "[" + most + "]")).withElement(element);
     }
 
     private static SqlType enumeration(List<String> labels) {

@@ -7,6 +7,7 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
+import dev.vinekit.sql.ArrayText;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
@@ -15,6 +16,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** H2's SQL. */
 final class H2Dialect implements Dialect {
@@ -74,6 +76,11 @@ final class H2Dialect implements Dialect {
     }
 
     @Override
+    public boolean hasLists() {
+        return true;
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return type.kind() == SqlType.Kind.JSON ? "? FORMAT JSON" : "?";
     }
@@ -88,6 +95,8 @@ final class H2Dialect implements Dialect {
             case TIMESTAMP -> "TIMESTAMP " + Dialect.quoteLiteral(value.replace('T', ' '));
             case TIMESTAMP_WITH_ZONE -> "TIMESTAMP WITH TIME ZONE " + Dialect.quoteLiteral(value.replace('T', ' '));
             case JSON -> "JSON " + Dialect.quoteLiteral(value);
+            case ARRAY -> ArrayText.elements(value).stream().map(element -> element.map(text -> literal(type.element().orElseThrow(), text))
+                    .orElse("NULL")).collect(Collectors.joining(", ", "ARRAY[", "]"));
             default -> Dialect.quoteLiteral(value);
         };
     }

@@ -5,6 +5,7 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
+import dev.vinekit.sql.ArrayText;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
@@ -16,6 +17,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** MariaDB's SQL, as it is unless {@code sql_mode} says otherwise. */
 final class MariadbDialect implements Dialect {
@@ -91,6 +93,11 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
+    public boolean hasLists() {
+        return true;
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return switch (type.kind()) {
             case BIT -> "CAST(CONV(?, 2, 10) AS UNSIGNED)";
@@ -118,7 +125,6 @@ final class MariadbDialect implements Dialect {
     public List<String> sampleTexts(SqlType type) {
         return switch (type.kind()) {
             case BIT -> List.of("0".repeat((int) type.length() - 1) + "1", "1".repeat((int) type.length()));
-            case SET -> List.of(type.labels().get(0), String.join(",", type.labels()));
             case NETWORK -> type.text().equals("inet6")
                     ? List.of("2001:db8::1", "2001:db8::2") : List.of("10.0.0.1", "192.168.2.2");
             case GEOMETRY -> geometry(type.text());
@@ -148,6 +154,7 @@ final class MariadbDialect implements Dialect {
             case BINARY -> "X'" + value + "'";
             case BIT -> "b'" + value + "'";
             case GEOMETRY -> "ST_GeomFromText(" + quoteText(value) + ")";
+            case SET -> quoteText(ArrayText.elements(value).stream().map(Optional::orElseThrow).collect(Collectors.joining(",")));
             case TIMESTAMP -> quoteText(value.replace('T', ' '));
             case TIMESTAMP_WITH_ZONE -> quoteText(OffsetDateTime.parse(value.replace(' ', 'T'))
                     .withOffsetSameInstant(ZoneOffset.UTC).toLocalDateTime().toString().replace('T', ' '));

@@ -56,6 +56,11 @@ final class PostgresqlDialect implements Dialect {
     }
 
     @Override
+    public boolean hasLists() {
+        return true;
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return switch (type.kind()) {
             case JSON, ENUM, BIT, INTERVAL, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> "CAST(? AS " + type.text() + ")";
@@ -81,7 +86,7 @@ final class PostgresqlDialect implements Dialect {
                 yield List.of("1" + "0".repeat(bits - 1), "1".repeat(bits));
             }
             case INTERVAL -> List.of("1 day", "2 years");
-            case ARRAY -> type.element().map(PostgresqlDialect::arrays).orElse(List.of());
+            case ARRAY -> type.element().map(element -> element.isScalar() ? sampleTexts(element) : List.of("{}", "{NULL}")).orElse(List.of());
             case RANGE -> List.of("empty", "(,)");
             case NETWORK -> type.text().startsWith("mac")
                     ? List.of("08:00:2b:01:02:03".concat(type.text().endsWith("8") ? ":04:05" : ""),
@@ -143,15 +148,6 @@ final class PostgresqlDialect implements Dialect {
             };
             default -> null;
         });
-    }
-
-    private static List<String> arrays(SqlType element) {
-        return switch (element.kind()) {
-            case ENUM, OTHER, RANGE, BIT, GEOMETRY, BOOLEAN -> List.of("{}", "{NULL}");
-            case SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> List.of("{1,2}", "{3}");
-            case CHAR, VARCHAR, TEXT -> List.of("{a,b}", "{\"c d\"}");
-            default -> List.of("{}", "{NULL,NULL}");
-        };
     }
 
     @Override

@@ -10,6 +10,8 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.sql.ArrayText;
 import java.math.BigDecimal;
 import java.util.Base64;
 import java.util.HexFormat;
@@ -77,7 +79,18 @@ final class TypeSchemas {
             field.enumeration().get().constants().values().forEach(options::add);
             return schema;
         }
-        return switch (field.type()) {
+        if (field.member().isPresent()) {
+            ObjectNode items = type(field.member().get());
+            field.memberRules().forEach(rule -> rule(items, field, rule));
+            schema.put("type", "array").set("items", nullable(items, field.column().type().kind() == SqlType.Kind.ARRAY));
+            return schema;
+        }
+        return type(field.type());
+    }
+
+    private static ObjectNode type(JavaType type) {
+        ObjectNode schema = JSON.objectNode();
+        return switch (type) {
             case BOOLEAN -> schema.put("type", "boolean");
             case INTEGER -> schema.put("type", "integer").put("format", "int32");
             case LONG -> schema.put("type", "integer").put("format", "int64");
@@ -92,7 +105,7 @@ final class TypeSchemas {
             case DATE_TIME -> schema.put("type", "string").put("format", "date-time-local");
             case OFFSET_DATE_TIME -> schema.put("type", "string").put("format", "date-time");
             case UUID -> schema.put("type", "string").put("format", "uuid");
-            case JSON -> schema;
+            case JSON, LIST -> schema;
         };
     }
 
@@ -131,7 +144,16 @@ final class TypeSchemas {
         if (field.enumeration().isPresent()) {
             return JSON.textNode(text);
         }
-        return switch (field.type()) {
+        if (field.member().isPresent()) {
+            ArrayNode list = JSON.arrayNode();
+            ArrayText.elements(text).forEach(element -> list.add(element.map(part -> value(field.member().get(), part)).orElse(JSON.nullNode())));
+            return list;
+        }
+        return value(field.type(), text);
+    }
+
+    private static JsonNode value(JavaType type, String text) {
+        return switch (type) {
             case BOOLEAN -> JSON.booleanNode(text.equalsIgnoreCase("true") || text.equals("1"));
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> JSON.numberNode(new BigDecimal(text));
             case BINARY -> JSON.textNode(Base64.getEncoder().encodeToString(HexFormat.of().parseHex(text)));

@@ -9,6 +9,7 @@ import java.util.Optional;
  *
  * @param type as the entity declares it
  * @param boxed as the input declares it: may be null
+ * @param taken the same with what must hold for each value in a list
  * @param column the column's name
  * @param sqlName the column as SQL spells it
  * @param parameter the parameter marker, if it is more than a question mark
@@ -30,6 +31,7 @@ public record FieldView(
         JavaName name,
         JavaCode type,
         JavaCode boxed,
+        JavaCode taken,
         DocText doc,
         DocText columnDoc,
         JavaString column,

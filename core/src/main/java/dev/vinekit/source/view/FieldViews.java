@@ -32,6 +32,7 @@ final class FieldViews {
                 field.name(),
                 type(field, field.column().nullable()),
                 boxed,
+                field.converter().isPresent() ? boxed : field.member().map(member -> list(member, annotations(field.memberRules(), member))).orElse(boxed),
                 DocText.of(field.column().comment()),
                 DocText.of(field.column().name()),
                 JavaString.of(field.column().name()),
@@ -105,7 +106,7 @@ final class FieldViews {
         } else if (field.overridden()) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }
-        return JavaCode.of(field.type() == JavaType.ENUM
+        return JavaCode.of(field.type() == JavaType.LIST ? "assertThat(%s).isEqualTo(Lists.stored(%s));" : field.type() == JavaType.ENUM
                 ? "assertThat(%s).isEqualTo(Sql.databaseValue(%s));" : "assertThat(%s).isEqualTo(%s);", row, value);
     }
 
@@ -115,7 +116,13 @@ final class FieldViews {
         }
         return field.enumeration().isPresent()
                 ? JavaCode.of("%s", field.enumeration().get().name())
-                : JavaCode.type(field.type(), boxed);
+                : field.member().map(member -> list(member, List.of())).orElseGet(() -> JavaCode.type(field.type(), boxed));
+    }
+
+    private static JavaCode list(JavaType member, List<JavaCode> annotations) {
+        List<JavaCode> parts = new ArrayList<>(annotations);
+        parts.add(JavaCode.type(member, true));
+        return JavaCode.of("List<%s>", JavaCode.list(parts, " "));
     }
 
     private static EnumView enumeration(Enumeration enumeration) {
@@ -148,6 +155,7 @@ final class FieldViews {
             case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);
             case JSON -> JavaCode.of("Json.parse(row.getString(%s))", position);
             case ENUM -> JavaCode.of("%s.fromString(row.getString(%s))", boxed, position);
+            case LIST -> JavaCode.of("Lists.get(row, %s, %s.class)", position, JavaCode.type(field.member().orElseThrow(), true));
             default -> field.type().isPrimitive() && !nullable
                     ? JavaCode.of("row." + field.type().getter() + "(%s)", position)
                     : JavaCode.of(readsTyped ? "row.getObject(%s, %s.class)" : "Columns.get(row, %s, %s.class)",
@@ -164,10 +172,16 @@ final class FieldViews {
         } else if (field.requiredOnReplaceOnly()) {
             annotations.add(JavaCode.of("@NotNull(groups = OnReplace.class)"));
         }
-        size(field).ifPresent(annotations::add);
-        bound(field, true).ifPresent(annotations::add);
-        bound(field, false).ifPresent(annotations::add);
-        for (FieldRule rule : field.rules()) {
+        annotations.addAll(annotations(field.rules(), field.type()));
+        return annotations;
+    }
+
+    private static List<JavaCode> annotations(List<FieldRule> rules, JavaType type) {
+        List<JavaCode> annotations = new ArrayList<>();
+        size(rules).ifPresent(annotations::add);
+        bound(rules, type, true).ifPresent(annotations::add);
+        bound(rules, type, false).ifPresent(annotations::add);
+        for (FieldRule rule : rules) {
             if (rule instanceof FieldRule.Digits digits) {
                 annotations.add(JavaCode.of(
                         "@Digits(integer = %s, fraction = %s)", digits.integer(), digits.fraction()));
@@ -179,10 +193,10 @@ final class FieldViews {
         return annotations;
     }
 
-    private static Optional<JavaCode> size(Field field) {
+    private static Optional<JavaCode> size(List<FieldRule> rules) {
         int least = 0;
         int most = Integer.MAX_VALUE;
-        for (FieldRule rule : field.rules()) {
+        for (FieldRule rule : rules) {
             if (rule instanceof FieldRule.Length length) {
                 least = Math.max(least, length.least());
                 most = Math.min(most, length.most());
@@ -202,10 +216,10 @@ final class FieldViews {
     }
 
     /** The strictest lower or upper bound. */
-    private static Optional<JavaCode> bound(Field field, boolean lower) {
+    private static Optional<JavaCode> bound(List<FieldRule> rules, JavaType type, boolean lower) {
         BigDecimal strictest = null;
         boolean inclusive = true;
-        for (FieldRule rule : field.rules()) {
+        for (FieldRule rule : rules) {
             BigDecimal bound = lower && rule instanceof FieldRule.Least least ? least.bound()
                     : !lower && rule instanceof FieldRule.Most most ? most.bound() : null;
             if (bound == null) {
@@ -222,11 +236,11 @@ final class FieldViews {
         if (strictest == null) {
             return Optional.empty();
         }
-        return Optional.of(bound(field, lower, strictest.stripTrailingZeros(), inclusive));
+        return Optional.of(bound(type, lower, strictest.stripTrailingZeros(), inclusive));
     }
 
-    private static JavaCode bound(Field field, boolean lower, BigDecimal bound, boolean inclusive) {
-        boolean whole = (field.type() == JavaType.INTEGER || field.type() == JavaType.LONG) && bound.scale() <= 0
+    private static JavaCode bound(JavaType type, boolean lower, BigDecimal bound, boolean inclusive) {
+        boolean whole = (type == JavaType.INTEGER || type == JavaType.LONG) && bound.scale() <= 0
                 && bound.abs().compareTo(BigDecimal.valueOf(Long.MAX_VALUE - 1)) < 0;
         if (whole) {
             long limit = bound.longValueExact() + (inclusive ? 0 : lower ? 1 : -1);

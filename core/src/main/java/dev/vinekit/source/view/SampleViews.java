@@ -129,25 +129,31 @@ final class SampleViews {
     }
 
     static JavaCode code(Field field, Sample sample) {
-        if (sample instanceof Sample.Text text) {
+        return code(field.member().filter(member -> !(sample instanceof Sample.Items)).orElse(field.type()), field, sample);
+    }
+
+    private static JavaCode code(JavaType type, Field field, Sample sample) {
+        if (sample instanceof Sample.Items items) {
+            return JavaCode.of("List.of(%s)", JavaCode.list(items.values().stream().map(value -> code(field.member().orElseThrow(), field, value)).toList()));
+        } else if (sample instanceof Sample.Text text) {
             return JavaCode.of("%s", JavaString.of(text.value()));
         } else if (sample instanceof Sample.NumberedText text) {
             return numbered(text);
         } else if (sample instanceof Sample.Letter) {
             return JavaCode.of("Character.toString('A' + n)");
         } else if (sample instanceof Sample.Number number) {
-            return number(field.type(), number.value());
+            return number(type, number.value());
         } else if (sample instanceof Sample.NumberedNumber number) {
-            return numbered(field.type(), number);
+            return numbered(type, number);
         } else if (sample instanceof Sample.Truth truth) {
             return JavaCode.of("%s", truth.value());
         } else if (sample instanceof Sample.Constant constant) {
             return JavaCode.of("%s.%s", constant.enumeration(), constant.constant());
         } else if (sample instanceof Sample.Moment moment) {
-            return moment(field.type(), moment.iso());
+            return moment(type, moment.iso());
         } else if (sample instanceof Sample.NumberedMoment moment) {
-            boolean ofDay = field.type() == JavaType.TIME || field.type() == JavaType.OFFSET_TIME;
-            return JavaCode.of(ofDay ? "%s.plusMinutes(n)" : "%s.plusDays(n)", moment(field.type(), moment.iso()));
+            boolean ofDay = type == JavaType.TIME || type == JavaType.OFFSET_TIME;
+            return JavaCode.of(ofDay ? "%s.plusMinutes(n)" : "%s.plusDays(n)", moment(type, moment.iso()));
         } else if (sample instanceof Sample.Uuid uuid) {
             return JavaCode.of("UUID.fromString(%s)", JavaString.of(uuid.text()));
         } else if (sample instanceof Sample.NumberedUuid) {

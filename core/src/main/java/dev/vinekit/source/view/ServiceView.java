@@ -23,6 +23,7 @@ public record ServiceView(
         JavaString insertOfDefaults,
         boolean binary,
         boolean json,
+        boolean lists,
         boolean temporalKeys,
         boolean renamed,
         boolean converted,

@@ -44,6 +44,7 @@ public final class ServiceViews {
                 JavaString.of(dialect.insertOfDefaults()),
                 uses(mapping, JavaType.BINARY),
                 uses(mapping, JavaType.JSON),
+                uses(mapping, JavaType.LIST),
                 hasTemporalKey(mapping),
                 fields(mapping).anyMatch(field -> !field.jsonName().equals(field.name().value())),
                 fields(mapping).anyMatch(field -> field.converter().isPresent()),
@@ -86,7 +87,7 @@ public final class ServiceViews {
     }
 
     private static boolean uses(Mapping mapping, JavaType type) {
-        return fields(mapping).anyMatch(field -> field.type() == type);
+        return fields(mapping).anyMatch(field -> field.type() == type || field.member().filter(type::equals).isPresent());
     }
 
     private static boolean hasTemporalKey(Mapping mapping) {

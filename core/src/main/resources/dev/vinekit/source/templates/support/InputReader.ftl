@@ -11,11 +11,18 @@ public final class InputReader {
     };
 
     /** The components of a record, and how it is made. */
+<#if s.lists>
+    private record Shape(List<String> names, Class<?>[] types, Type[] generic, Constructor<?> constructor) {
+<#else>
     private record Shape(List<String> names, Class<?>[] types, Constructor<?> constructor) {
+</#if>
         static Shape of(Class<?> type) {
             Class<?>[] types = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getType).toArray(Class<?>[]::new);
+<#if s.lists>
+            Type[] generic = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getGenericType).toArray(Type[]::new);
+</#if>
             try {
-                return new Shape(Json.properties(type), types, type.getDeclaredConstructor(types));
+                return new Shape(Json.properties(type), types, <#if s.lists>generic, </#if>type.getDeclaredConstructor(types));
             } catch (NoSuchMethodException e) {
                 throw new IllegalStateException("a record without its constructor", e);
             }
@@ -38,7 +45,13 @@ public final class InputReader {
             String name = shape.names().get(i);
             JsonNode node = body.path(name);
             if (!node.isMissingNode() && !node.isNull()) {
+<#if s.lists>
+                values[i] = shape.generic()[i] instanceof ParameterizedType list
+                        ? list(name, node, (Class<?>) list.getActualTypeArguments()[0], violations)
+                        : convert(name, node, shape.types()[i], violations);
+<#else>
                 values[i] = convert(name, node, shape.types()[i], violations);
+</#if>
             }
         }
         if (!violations.isEmpty()) {
@@ -108,6 +121,20 @@ public final class InputReader {
         return violations;
     }
 
+<#if s.lists>
+    private static List<Object> list(String field, JsonNode node, Class<?> type, List<Violation> violations) {
+        if (!node.isArray()) {
+            violations.add(new Violation(field, "Type", "must be an array"));
+            return null;
+        }
+        List<Object> list = new ArrayList<>();
+        for (JsonNode element : node) {
+            list.add(element.isNull() ? null : convert(field + "[" + list.size() + "]", element, type, violations));
+        }
+        return Collections.unmodifiableList(list);
+    }
+
+</#if>
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
         if (isMeasured(node) && (type == JsonNode.class || type == String.class && node.isTextual())) {
             return type == JsonNode.class ? node : node.textValue();

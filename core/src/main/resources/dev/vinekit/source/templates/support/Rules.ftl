@@ -20,7 +20,7 @@ public final class Rules {
 
     private static Violation violation(ConstraintViolation<?> violation) {
         return new Violation(
-                ${s.renamed?then("property(violation)", "violation.getPropertyPath().toString()")},
+                ${s.renamed?then("property(violation)", "violation.getPropertyPath().toString()")}<#if s.lists>.replace(".<list element>", "")</#if>,
                 violation.getConstraintDescriptor().getAnnotation().annotationType().getSimpleName(),
                 violation.getMessageTemplate().startsWith("{jakarta.validation.")
                         ? message(violation.getConstraintDescriptor())
@@ -29,9 +29,14 @@ public final class Rules {
 
 <#if s.renamed>
     private static String property(ConstraintViolation<?> violation) {
+<#if s.lists>
+        String path = violation.getPropertyPath().toString();
+        String name = path.replaceFirst("\\[.*", "");
+<#else>
         String name = violation.getPropertyPath().toString();
+</#if>
         return Arrays.stream(violation.getRootBeanClass().getRecordComponents())
-                .filter(component -> component.getName().equals(name)).map(Json::property).findFirst().orElse(name);
+                .filter(component -> component.getName().equals(name)).map(Json::property).findFirst().orElse(name)<#if s.lists> + path.substring(name.length())</#if>;
     }
 
 </#if>

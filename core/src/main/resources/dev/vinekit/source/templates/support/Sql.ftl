@@ -92,6 +92,11 @@ public final class Sql {
             return binary.bytes();
         }
 </#if>
+<#if s.lists>
+        if (value instanceof List<?> list) {
+            return Lists.stored(list);
+        }
+</#if>
 <#if s.json>
         if (value instanceof JsonNode json) {
             return json.toString();

@@ -11,7 +11,7 @@ public record ${e.name}Input(
 <#list f.annotations as annotation>
         ${annotation}
 </#list>
-        ${f.boxed} ${f.name}<#if f?has_next>,<#else>) {</#if>
+        ${f.taken} ${f.name}<#if f?has_next>,<#else>) {</#if>
 </#list>
     /** What a client would send to write this row again. */
     public static ${e.name}Input of(${e.name} ${e.variable}) {

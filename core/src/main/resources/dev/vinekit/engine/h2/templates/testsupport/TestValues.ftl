@@ -19,6 +19,7 @@ final class TestValues {
 <#if s.binary>
             case "BINARY", "BINARY VARYING", "BINARY LARGE OBJECT" -> Binary.of(row.getBytes(column));
 </#if>
+            case "ARRAY" -> row.getArray(column).getArray();
             case "CHARACTER", "CHARACTER VARYING", "CHARACTER LARGE OBJECT", "ENUM" -> row.getString(column);
             default -> row.getObject(column);
         };

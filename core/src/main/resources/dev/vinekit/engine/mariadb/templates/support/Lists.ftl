@@ -1,0 +1,16 @@
+/** Lists of labels as MariaDB writes sets: with commas between them. */
+public final class Lists {
+    private Lists() {
+    }
+
+    /** The text for a list. */
+    public static String stored(List<?> list) {
+        return list == null ? null : list.stream().map(String::valueOf).collect(Collectors.joining(","));
+    }
+
+    /** The list in a column; null for NULL. */
+    public static <T> List<T> get(ResultSet row, int column, Class<T> type) throws SQLException {
+        String text = row.getString(column);
+        return text == null ? null : text.isEmpty() ? List.of() : Arrays.stream(text.split(",")).map(type::cast).toList();
+    }
+}

@@ -1,0 +1,99 @@
+package dev.vinekit.judge;
+
+import dev.vinekit.engine.Database;
+import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.schema.Schema;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * How the dump of a database differs from the dump of one that our definition of it makes.
+ *
+ * @param unexplained lines that only one of the two has, with a minus for the source's and a plus for ours
+ * @param explained how many lines differ for which reason
+ */
+public record DumpComparison(List<String> unexplained, Map<String, Integer> explained) {
+    /** Why lines may differ, by engine and what they look like. Everything else has to be the same. */
+    private static final List<Reason> REASONS = List.of(
+            new Reason("postgresql", "partitions are not listed: one takes every row",
+                    "(?s).*(?:PARTITION OF|ATTACH PARTITION|partition_[0-9a-f]{1,8}).*"),
+            new Reason("postgresql", "NOT VALID speaks of rows that were there before", "(?s).*NOT VALID.*"),
+            new Reason("postgresql", "what belongs to roles and to replication", "(?s)(?:CREATE (?:PUBLICATION|SUBSCRIPTION|EVENT TRIGGER|POLICY)).*"),
+            new Reason("mariadb", "partitions are not listed: one takes every row", "(?s).*PARTITION.*"));
+
+    private record Reason(String engine, String words, String lines) {
+    }
+
+    /** Whether the engine's program is here. */
+    public static boolean isPossible(String engine) {
+        return engine.equals("h2") || engine.equals("sqlite") || EngineDump.program(engine).isPresent();
+    }
+
+    /**
+     * Makes a database of our definition beside the source, and compares the dumps.
+     *
+     * @param schema what was read from the source
+     */
+    public static DumpComparison of(Database source, Schema schema) throws Exception {
+        String engine = source.engine().name();
+        try (ScratchDatabase copy = Engines.named(engine).scratch()) {
+            copy.execute(Engines.named(engine).dialect(schema).definition(schema));
+            Map<String, Integer> left = lines(engine, EngineDump.of(source));
+            Map<String, Integer> right = lines(engine, EngineDump.of(
+                    new Database(Engines.named(engine), copy.url(), copy.user(), copy.password())));
+            List<String> unexplained = new ArrayList<>();
+            Map<String, Integer> explained = new LinkedHashMap<>();
+            note(engine, "- ", left, right, unexplained, explained);
+            note(engine, "+ ", right, left, unexplained, explained);
+            return new DumpComparison(unexplained, explained);
+        }
+    }
+
+    private static void note(String engine, String sign, Map<String, Integer> some, Map<String, Integer> others,
+            List<String> unexplained, Map<String, Integer> explained) {
+        some.forEach((line, count) -> {
+            int more = count - others.getOrDefault(line, 0);
+            Optional<Reason> reason = REASONS.stream().filter(each -> each.engine.equals(engine) && Pattern.matches(each.lines, line)).findFirst();
+            for (int i = 0; i < more; i++) {
+                reason.ifPresentOrElse(found -> explained.merge(found.words, 1, Integer::sum), () -> unexplained.add(sign + line));
+            }
+        });
+    }
+
+    /** The lines with how often they occur: order is nobody's promise. */
+    private static Map<String, Integer> lines(String engine, List<String> statements) {
+        return statements.stream().flatMap(statement -> switch (engine) {
+            case "postgresql" -> postgresql(statement).stream();
+            case "mariadb" -> mariadb(statement).stream();
+            case "h2" -> List.of(statement).stream().filter(text -> !text.startsWith("--") && !text.startsWith("CREATE USER"));
+            default -> List.of(SQLITE_BLANKS.matcher(statement).replaceAll(" ").replaceAll(" ?([(),;=]) ?", "$1").strip()).stream();
+        }).collect(Collectors.toMap(line -> line, line -> 1, Integer::sum, LinkedHashMap::new));
+    }
+
+    private static final Pattern SQLITE_BLANKS = Pattern.compile("(?:\\s|--[^\\n]*\\n)+");
+
+    /** The session's settings, owners and rights are left out. */
+    private static List<String> postgresql(String statement) {
+        return statement.matches("(?s)(?:SET |SELECT pg_catalog\\.set_config|ALTER \\w+ .* OWNER TO ).*|(?s)CREATE SCHEMA public;|(?s)COMMENT ON EXTENSION.*")
+                ? List.of() : List.of(statement);
+    }
+
+    /** Keys of a table may come in any order; where its numbering stands and who defined things does not matter. */
+    private static List<String> mariadb(String statement) {
+        String plain = statement.replaceAll("/\\*!\\d+ DEFINER=\\S+ ?\\*/ ?", "").replaceAll("DEFINER=\\S+ ", "").replaceAll(" AUTO_INCREMENT=\\d+", "")
+                .replaceAll("/\\*!50001 VIEW", "VIEW").replaceAll("`vinekit_scratch_\\w+`\\.", "");
+        if (plain.matches("(?s)(?:/\\*!\\d+ )?SET .*|(?s)/\\*M?!\\d+.{0,3}(?:SET|enable).*|(?s)DELIMITER.*")) {
+            return List.of();
+        }
+        String table = plain.lines().findFirst().orElse("");
+        return !table.startsWith("CREATE TABLE") ? List.of(plain)
+                : Arrays.stream(plain.split("\n")).map(line -> table + " " + line.strip().replaceAll(",$", "")).toList();
+    }
+}
