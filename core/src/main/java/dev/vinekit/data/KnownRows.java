@@ -2,6 +2,7 @@ package dev.vinekit.data;
 
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.InsertedRows;
@@ -31,7 +32,8 @@ final class KnownRows {
             for (Field field : entity.fields()) {
                 for (int i = 0; i < Math.min(row.size(), columns.size()); i++) {
                     if (columns.get(i).equalsIgnoreCase(field.column().name())) {
-                        row.get(i).ifPresent(value -> values.put(field, value));
+                        row.get(i).ifPresent(value -> values.put(field, field.type() == JavaType.BINARY && value.startsWith("\\x")
+                                ? value.substring(2) : value));
                     }
                 }
                 if (field.input() == Field.Input.ASSIGNED) {

@@ -146,7 +146,8 @@ public final class Proofs {
                     && target.key().get(0).column().name().equals(key.targetColumns().get(0));
             boolean tied = entity.checks().stream().anyMatch(check -> check.fields().contains(last));
             boolean testable = byKey && !samples.isCircular(entity, relation)
-                    && (target.equals(entity) ? !followed && !tied && last.input() == Field.Input.WRITABLE && last.converter().isEmpty() : followed);
+                    && (target.equals(entity) ? !followed && !tied && last.input() == Field.Input.WRITABLE && last.converter().isEmpty()
+                            : followed && sample.values().get(last) instanceof Sample.Reference);
             if (testable && key.onDelete().refuses()) {
                 trials.add(new Trial.Abandoned(relation));
             } else if (testable && !entity.key().isEmpty() && (key.onDelete() == ForeignKey.Action.CASCADE

@@ -227,7 +227,9 @@ public final class RowSearch {
         }
         Sample usual = samples.free(entity, field, false);
         if (relation.isPresent()) {
-            return field.column().nullable() ? List.of(usual, new Sample.Nothing()) : List.of(usual);
+            Stream<Sample> sized = field.type() == JavaType.BINARY ? bytes(conditions, usual) : Stream.of();
+            Stream<Sample> none = field.column().nullable() ? Stream.of(new Sample.Nothing()) : Stream.of();
+            return Stream.of(Stream.of(usual), sized, none).flatMap(part -> part).toList();
         }
         Sample other = samples.free(entity, field, true);
         Stream<Sample> more = field.enumeration().isPresent() ? constants(field) : switch (field.type()) {

@@ -4,6 +4,7 @@ import dev.vinekit.schema.Check;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -129,10 +130,9 @@ public record Entity(
         return exact.isEmpty() ? comparables().toList() : exact;
     }
 
-    /** The fields that rows without a key are sorted by: those that are never long, if there are any. */
+    /** The fields that rows without a key are sorted by, those that are often long last. */
     public List<Field> sortable() {
-        List<Field> handy = comparable().stream().filter(field -> !field.column().type().isOftenLong()).toList();
-        return handy.isEmpty() ? comparable() : handy;
+        return comparable().stream().sorted(Comparator.comparing(field -> field.column().type().isOftenLong())).toList();
     }
 
     private Stream<Field> comparables() {

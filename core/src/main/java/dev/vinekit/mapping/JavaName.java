@@ -6,8 +6,13 @@ import javax.lang.model.SourceVersion;
  * An identifier that Java accepts; dots separate the parts of a package or qualified name.
  *
  * @param value never a keyword
+ * @param ofDomain whether code that is being written has the name of a class of the domain here, so that it is told apart from a
+ *     library's class of the same name
  */
-public record JavaName(String value) implements Comparable<JavaName> {
+public record JavaName(String value, boolean ofDomain) implements Comparable<JavaName> {
+    /** What stands before the name of a class of the domain while a file is being written: no character at all (Unicode 15, 23.7). */
+    public static final char MARK = '\ufdd0';
+
     public JavaName {
         if (!isValid(value)) {
             throw new IllegalArgumentException("not a Java name: " + value);
@@ -21,12 +26,17 @@ public record JavaName(String value) implements Comparable<JavaName> {
     }
 
     public static JavaName of(String value) {
-        return new JavaName(value);
+        return new JavaName(value, false);
+    }
+
+    /** This name, with a mark before it in code. */
+    public JavaName inCode() {
+        return new JavaName(value, true);
     }
 
     /** This name with letters or digits put behind. */
     public JavaName with(String suffix) {
-        return new JavaName(value + suffix);
+        return new JavaName(value + suffix, ofDomain);
     }
 
     @Override
@@ -36,6 +46,6 @@ public record JavaName(String value) implements Comparable<JavaName> {
 
     @Override
     public String toString() {
-        return value;
+        return ofDomain ? MARK + value : value;
     }
 }

@@ -61,11 +61,7 @@ final class Names {
         if (SourceVersion.isKeyword(name, SourceVersion.RELEASE_17)) {
             return "it is a Java keyword";
         }
-        if (ReservedTypes.contains(name)) {
-            return "the generated code uses a type of that name";
-        }
-        boolean clashes = derived(name)
-                .anyMatch(each -> taken.contains(each.toLowerCase(Locale.ROOT)) || ReservedTypes.contains(each));
+        boolean clashes = derived(name).anyMatch(each -> taken.contains(each.toLowerCase(Locale.ROOT)));
         return clashes ? "another table gives a class of that name" : "";
     }
 
@@ -77,7 +73,7 @@ final class Names {
     /** A class name for an enum. */
     JavaName type(String wanted) {
         String name = wanted;
-        for (int i = 2; taken.contains(name.toLowerCase(Locale.ROOT)) || ReservedTypes.contains(name); i++) {
+        for (int i = 2; taken.contains(name.toLowerCase(Locale.ROOT)); i++) {
             name = wanted + i;
         }
         taken.add(name.toLowerCase(Locale.ROOT));

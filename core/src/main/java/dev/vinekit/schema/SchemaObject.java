@@ -18,7 +18,7 @@ public record SchemaObject(
 
     /** Sorts of objects, in the order in which a database can be made of them. */
     public enum Kind {
-        EXTENSION, TYPE, FUNCTION, SETTING, STATISTICS, RULE, POLICY, TRIGGER, COMMENT;
+        EXTENSION, COLLATION, TYPE, FUNCTION, OPERATOR, CAST, AGGREGATE, SETTING, STATISTICS, RULE, POLICY, TRIGGER, COMMENT;
 
         /** The word for it, in lower case. */
         public String words() {
@@ -27,7 +27,7 @@ public record SchemaObject(
 
         /** Whether tables may need it, so that it comes before them unless it needs one itself. */
         public boolean comesFirst() {
-            return this == EXTENSION || this == TYPE || this == FUNCTION;
+            return ordinal() < SETTING.ordinal();
         }
     }
 

@@ -1,30 +1,111 @@
 package dev.vinekit.source;
 
+import dev.vinekit.mapping.JavaName;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Finds out which imports a piece of Java needs: those of the known names that it uses. */
+/**
+ * Finds out which imports a piece of Java needs: those of the known names that it uses. Where a class of the domain has the name
+ * of another that the same file uses, it keeps it, and the other is written with its package.
+ */
 final class Imports {
-    private static final Pattern LINK = Pattern.compile("\\{@link (\\p{L}[\\p{L}\\p{N}_$]*)");
+    private static final Pattern LINK = Pattern.compile("\\{@link (" + JavaName.MARK + "?\\p{L}[\\p{L}\\p{N}_$]*)");
+
+    /** Annotations of a type stand before its simple name (Java Language Specification 17, section 9.7.4). */
+    private static final Pattern QUALIFIED_ELEMENT = Pattern.compile("<((?:@\\w+(?:\\([^<>\\n]*\\))? )+)((?:[a-z]\\w*\\.)+)(\\w+)>");
 
     private final Map<String, String> known;
+    private final Map<String, String> domain;
 
     /**
      * For these names.
      *
      * @param known the qualified name for each simple name; {@code static a.B.c} for a static method,
      *     {@code @a.B} under {@code @B} for a type that is meant only where it annotates
+     * @param domain the qualified names of the classes that stand for tables, by their simple names
      */
-    Imports(Map<String, String> known) {
+    Imports(Map<String, String> known, Map<String, String> domain) {
         this.known = known;
+        this.domain = domain;
     }
 
-    /** The import statements, sorted, static ones first; empty if none is needed. */
-    String of(String java, String ownPackage) {
-        Found found = new Found(ownPackage);
+    /**
+     * A file's imports, and its text without marks.
+     *
+     * @param statements sorted, static ones first; empty if none is needed
+     */
+    record Resolved(String statements, String body) {
+    }
+
+    /** A name in a text. */
+    private record Use(int start, int end, String name, boolean marked, boolean annotates) {
+    }
+
+    Resolved of(String java, String ownPackage) {
+        List<Use> uses = uses(java);
+        Set<String> ofDomain = new HashSet<>();
+        uses.stream().filter(use -> use.marked && domain.containsKey(use.name)).forEach(use -> ofDomain.add(use.name));
+        Set<String> statics = new TreeSet<>();
+        Set<String> types = new TreeSet<>();
+        StringBuilder body = new StringBuilder();
+        int copied = 0;
+        for (Use use : uses) {
+            body.append(java, copied, use.marked ? use.start - 1 : use.start);
+            copied = use.end;
+            Optional<String> qualified = use.marked && domain.containsKey(use.name) ? Optional.of(domain.get(use.name)) : other(use);
+            boolean givesWay = !use.marked && ofDomain.contains(use.name) && qualified.isPresent()
+                    && !qualified.get().equals(domain.get(use.name)) && !qualified.get().startsWith("static ");
+            body.append(givesWay ? qualified.get() : use.name);
+            if (!givesWay && qualified.isPresent()) {
+                boolean hidden = !use.marked && (ownPackage + "." + use.name).equals(domain.get(use.name));
+                add(qualified.get(), use.name, ownPackage, hidden, qualified.get().startsWith("static ") ? statics : types);
+            }
+        }
+        body.append(java.substring(copied));
+        StringBuilder text = new StringBuilder();
+        statics.forEach(name -> text.append("import ").append(name).append(";\n"));
+        text.append(statics.isEmpty() || types.isEmpty() ? "" : "\n");
+        types.forEach(name -> text.append("import ").append(name).append(";\n"));
+        return new Resolved(text.toString(), QUALIFIED_ELEMENT.matcher(body.toString().replace(String.valueOf(JavaName.MARK), "")).replaceAll("<$2$1$3>"));
+    }
+
+    /** @param hidden whether a class of the same package would be meant without an import */
+    private static void add(String qualified, String name, String ownPackage, boolean hidden, Set<String> imports) {
+        boolean own = qualified.equals(ownPackage + "." + name);
+        boolean ofLanguage = qualified.equals("java.lang." + name);
+        if (!own && (!ofLanguage || hidden)) {
+            imports.add(qualified);
+        }
+    }
+
+    /** What a name without a mark stands for: a class of a library or of the service's support, one of the language, or one of the domain. */
+    private Optional<String> other(Use use) {
+        String annotation = use.annotates ? known.get("@" + use.name) : null;
+        String qualified = annotation == null ? known.get(use.name) : annotation.substring(1);
+        if (qualified != null || !domain.containsKey(use.name)) {
+            return Optional.ofNullable(qualified);
+        }
+        return Optional.of(isOfLanguage(use.name) ? "java.lang." + use.name : domain.get(use.name));
+    }
+
+    private static boolean isOfLanguage(String name) {
+        try {
+            Class.forName("java.lang." + name, false, null);
+            return true;
+        } catch (ClassNotFoundException | LinkageError e) {
+            return false;
+        }
+    }
+
+    private static List<Use> uses(String java) {
+        List<Use> uses = new ArrayList<>();
         int i = 0;
         while (i < java.length()) {
             char c = java.charAt(i);
@@ -33,24 +114,30 @@ final class Imports {
                 if (java.startsWith("/**", i)) {
                     Matcher link = LINK.matcher(java).region(i, end);
                     while (link.find()) {
-                        found.add(link.group(1), false);
+                        uses.add(use(java, link.start(1), link.end(1), false));
                     }
                 }
                 i = end;
-            } else if (Character.isJavaIdentifierStart(c)) {
+            } else if (Character.isJavaIdentifierStart(c) || c == JavaName.MARK) {
                 int end = i + 1;
                 while (end < java.length() && Character.isJavaIdentifierPart(java.charAt(end))) {
                     end++;
                 }
                 if (!followsDot(java, i)) {
-                    found.add(java.substring(i, end), i > 0 && java.charAt(i - 1) == '@');
+                    uses.add(use(java, i, end, i > 0 && java.charAt(i - 1) == '@'));
                 }
                 i = end;
             } else {
                 i++;
             }
         }
-        return found.statements();
+        return uses;
+    }
+
+    private static Use use(String java, int start, int end, boolean annotates) {
+        boolean marked = java.charAt(start) == JavaName.MARK;
+        int first = marked ? start + 1 : start;
+        return new Use(first, end, java.substring(first, end), marked, annotates);
     }
 
     /** Where a comment, text block, string or character ends; behind the character itself if it begins none of these. */
@@ -80,41 +167,5 @@ final class Imports {
             before--;
         }
         return before >= 0 && java.charAt(before) == '.';
-    }
-
-    /** The names found so far. */
-    private final class Found {
-        private final String ownPackage;
-        private final Set<String> statics = new TreeSet<>();
-        private final Set<String> types = new TreeSet<>();
-
-        Found(String ownPackage) {
-            this.ownPackage = ownPackage;
-        }
-
-        void add(String name, boolean annotates) {
-            String annotation = annotates ? known.get("@" + name) : null;
-            String qualified = annotation == null ? known.get(name) : annotation;
-            if (qualified == null) {
-                return;
-            }
-            if (qualified.startsWith("static ")) {
-                statics.add(qualified);
-            } else if (!isOwn(qualified, name)) {
-                types.add(qualified.startsWith("@") ? qualified.substring(1) : qualified);
-            }
-        }
-
-        private boolean isOwn(String qualified, String name) {
-            return qualified.length() == ownPackage.length() + 1 + name.length() && qualified.startsWith(ownPackage);
-        }
-
-        String statements() {
-            StringBuilder text = new StringBuilder();
-            statics.forEach(name -> text.append("import ").append(name).append(";\n"));
-            text.append(statics.isEmpty() || types.isEmpty() ? "" : "\n");
-            types.forEach(name -> text.append("import ").append(name).append(";\n"));
-            return text.toString();
-        }
     }
 }

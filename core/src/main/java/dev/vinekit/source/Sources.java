@@ -174,22 +174,23 @@ public final class Sources {
         mapping.entities().stream().flatMap(entity -> entity.fields().stream())
                 .flatMap(field -> field.converter().stream()).flatMap(converter -> Stream.of(converter.type(), converter.by()))
                 .forEach(name -> known.put(Converter.simple(name).value(), name.value()));
-        java.forEach(file -> known.put(file.name, base + "." + file.folder + "." + file.name));
+        Map<String, String> domain = new HashMap<>();
+        java.forEach(file -> (file.table.isPresent() ? domain : known).put(file.name, base + "." + file.folder + "." + file.name));
         Map<String, String> knownInDto = new HashMap<>(known);
         knownInDto.put("Pattern", "jakarta.validation.constraints.Pattern");
         Map<String, String> knownInMocked = new HashMap<>(known);
         MOCKING.forEach(name -> knownInMocked.put(name, "static org.mockito.Mockito." + name));
-        Imports imports = new Imports(known);
-        Imports importsInDto = new Imports(knownInDto);
-        Imports importsInMocked = new Imports(knownInMocked);
+        Imports imports = new Imports(known, domain);
+        Imports importsInDto = new Imports(knownInDto, domain);
+        Imports importsInMocked = new Imports(knownInMocked, domain);
         JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
         files.addAll(java.parallelStream().map(file -> {
             String ownPackage = base + "." + file.folder;
-            String needed = (file.layer.equals("dto") ? importsInDto : MOCKED.contains(file.role) ? importsInMocked : imports)
+            Imports.Resolved resolved = (file.layer.equals("dto") ? importsInDto : MOCKED.contains(file.role) ? importsInMocked : imports)
                     .of(file.body, ownPackage);
             return new SourceFile(
                     "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",
-                    layout.of(ownPackage, needed, file.body), file.role, file.table);
+                    layout.of(ownPackage, resolved.statements(), resolved.body()), file.role, file.table);
         }).toList());
     }
 

@@ -26,6 +26,7 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
                     "(?s).*(?:PARTITION OF|ATTACH PARTITION|partition_[0-9a-f]{1,8}).*"),
             new Reason("postgresql", "NOT VALID speaks of rows that were there before", "(?s).*NOT VALID.*"),
             new Reason("postgresql", "what belongs to roles and to replication", "(?s)(?:CREATE (?:PUBLICATION|SUBSCRIPTION|EVENT TRIGGER|POLICY)).*"),
+            new Reason("sqlite", "the number of a row is never NULL, whether that is said or not", "column \\S+ (?i:INTEGER) [01] 1 0 .*"),
             new Reason("mariadb", "partitions are not listed: one takes every row", "(?s).*PARTITION.*"));
 
     private record Reason(String engine, String words, String lines) {
@@ -85,12 +86,18 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
                 ? List.of() : List.of(statement);
     }
 
-    /** Keys of a table may come in any order; where its numbering stands and who defined things does not matter. */
+    /**
+     * Keys of a table may come in any order; where its numbering stands and who defined things does not matter, and of the head of a
+     * function neither do blanks, quotes and display widths.
+     */
     private static List<String> mariadb(String statement) {
         String plain = statement.replaceAll("/\\*!\\d+ DEFINER=\\S+ ?\\*/ ?", "").replaceAll("DEFINER=\\S+ ", "").replaceAll(" AUTO_INCREMENT=\\d+", "")
                 .replaceAll("/\\*!50001 VIEW", "VIEW").replaceAll("`vinekit_scratch_\\w+`\\.", "");
         if (plain.matches("(?s)(?:/\\*!\\d+ )?SET .*|(?s)/\\*M?!\\d+.{0,3}(?:SET|enable).*|(?s)DELIMITER.*")) {
             return List.of();
+        }
+        if (plain.matches("(?s)CREATE (?:FUNCTION|PROCEDURE).*")) {
+            return List.of(plain.replace("`", "").replaceAll("(?i)\\b(\\w*int)\\(\\d+\\)", "$1").replaceAll("\\s+", " ").replaceAll(" ?([(),]) ?", "$1"));
         }
         String table = plain.lines().findFirst().orElse("");
         return !table.startsWith("CREATE TABLE") ? List.of(plain)

@@ -80,7 +80,8 @@ final class EngineDump {
         told.addAll(rows(database, "SELECT 'index ' || CASE WHEN i.name LIKE 'sqlite\\_autoindex%' ESCAPE '\\' THEN '' ELSE i.name END || ' on ' || s.name || ' ' || i.\"unique\" "
                 + "|| ' ' || i.origin || ' ' || i.partial || ' ' || (SELECT group_concat(COALESCE(x.name, '?') || ' ' || x.desc || ' ' || x.coll) FROM pragma_index_xinfo(i.name) x WHERE x.key) "
                 + "FROM sqlite_schema s JOIN pragma_index_list(s.name) i WHERE s.type = 'table'"));
-        told.addAll(rows(database, "SELECT sql FROM sqlite_schema WHERE sql IS NOT NULL AND (type IN ('view', 'trigger') OR type = 'index')"));
+        told.addAll(rows(database, "SELECT sql FROM sqlite_schema d WHERE type IN ('view', 'trigger') OR type = 'index' AND (SELECT i.partial FROM "
+                + "pragma_index_list(d.tbl_name) i WHERE i.name = d.name) OR type = 'index' AND EXISTS (SELECT 1 FROM pragma_index_xinfo(d.name) x WHERE x.cid = -2)"));
         return told;
     }
 

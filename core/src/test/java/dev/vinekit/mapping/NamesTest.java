@@ -32,7 +32,7 @@ class NamesTest {
     @CsvSource({
         "vessel_transfer, VesselTransfer", "VESSEL_TRANSFER, VesselTransfer", "VesselTransfers, VesselTransfer",
         "vessel transfer, VesselTransfer", "2020_harvests, Table2020Harvest", "Weingärten, Weingärten", "!!!, Table",
-        "String, StringRow", "record, RecordRow"})
+        "String, String", "record, Record"})
     void entitiesAreSingularAndTakenByNobodyElse(String table, String name) {
         Names names = new Names();
 

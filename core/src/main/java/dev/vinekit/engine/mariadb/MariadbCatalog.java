@@ -103,6 +103,9 @@ final class MariadbCatalog {
             """.replace("@grantee", "CONCAT('''', SUBSTRING_INDEX(CURRENT_USER(), '@', 1), '''@''', "
                     + "SUBSTRING_INDEX(CURRENT_USER(), '@', -1), '''')");
 
+    private static final Pattern KEPT_OPTIONS = Pattern.compile("(?i)`?(?:row_format|key_block_size|checksum|delay_key_write|max_rows|min_rows"
+            + "|avg_row_length|pack_keys|stats_persistent|stats_auto_recalc|stats_sample_pages|page_compressed|page_compression_level|transactional)`?=");
+
     private static final Set<String> TABLE_TYPES = Set.of("BASE TABLE", "SYSTEM VERSIONED", "VIEW");
 
     private final Connection connection;
@@ -157,7 +160,7 @@ final class MariadbCatalog {
         collations.put(tableName(row), Catalog.text(row.getString("TABLE_COLLATION")));
         String engine = Catalog.text(row.getString("ENGINE"));
         String options = view ? "" : (engine.equalsIgnoreCase("InnoDB") ? "" : "ENGINE=" + engine + " ")
-                + "COLLATE=" + row.getString("TABLE_COLLATION");
+                + "COLLATE=" + row.getString("TABLE_COLLATION") + createOptions(row);
         Set<Access.Right> rights = EnumSet.noneOf(Access.Right.class);
         for (Grant grant : grants) {
             if (grant.covers(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"))) {
@@ -169,6 +172,13 @@ final class MariadbCatalog {
         drafts.table(tableName(row), view ? Table.Kind.VIEW
                         : partitioned ? Table.Kind.PARTITIONED_TABLE : Table.Kind.TABLE,
                 query, options, view ? "" : Catalog.text(row.getString("TABLE_COMMENT")), new Access("", rights));
+    }
+
+    /** What CREATE TABLE said of how rows are kept; partitions, and what encrypts and transports rows, are not for other servers. */
+    private static String createOptions(ResultSet row) throws SQLException {
+        return Arrays.stream(Catalog.text(row.getString("CREATE_OPTIONS")).split(" (?=[`\\w]+=)"))
+                .filter(option -> KEPT_OPTIONS.matcher(option).lookingAt()).map(option -> " " + option.replace("`", ""))
+                .collect(Collectors.joining());
     }
 
     private Column column(ResultSet row, boolean document) throws SQLException {

@@ -89,7 +89,7 @@ final class MariadbDialect implements Dialect {
 
     @Override
     public boolean comparesExactly(Table table, Column column) {
-        return column.collation().orElse(table.options()).endsWith("_bin");
+        return column.collation().orElse(table.options().replaceFirst("(?s).*COLLATE=(\\w+).*", "$1")).endsWith("_bin");
     }
 
     @Override

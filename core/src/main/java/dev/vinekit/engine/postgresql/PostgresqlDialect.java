@@ -64,7 +64,7 @@ final class PostgresqlDialect implements Dialect {
     public String parameter(SqlType type) {
         return switch (type.kind()) {
             case JSON, ENUM, BIT, INTERVAL, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> "CAST(? AS " + type.text() + ")";
-            default -> "?";
+            default -> type.text().replaceFirst("^.*[.]", "").equals("citext") ? "CAST(? AS " + type.text() + ")" : "?";
         };
     }
 

@@ -82,6 +82,56 @@ final class PostgresqlObjects {
             ) needs
             WHERE n.nspname = ANY (?) AND p.prokind IN ('f', 'p') AND\s""" + OWN.formatted("pg_proc", "p.oid");
 
+    /** Operators, casts, aggregates and collations, of which few schemas have any. */
+    private static final String RARE = """
+            SELECT 'OPERATOR', n.nspname, o.oprname || ' (' || format_type(o.oprleft, NULL) || ', ' || format_type(o.oprright, NULL) || ')', NULL, NULL,
+                'CREATE OPERATOR ' || quote_ident(n.nspname) || '.' || o.oprname || ' (FUNCTION = ' || o.oprcode::regproc
+                || CASE WHEN o.oprleft <> 0 THEN ', LEFTARG = ' || format_type(o.oprleft, NULL) ELSE '' END
+                || CASE WHEN o.oprright <> 0 THEN ', RIGHTARG = ' || format_type(o.oprright, NULL) ELSE '' END
+                || CASE WHEN o.oprcom <> 0 THEN ', COMMUTATOR = OPERATOR(' || (SELECT quote_ident(cn.nspname) || '.' || c.oprname FROM pg_operator c
+                    JOIN pg_namespace cn ON cn.oid = c.oprnamespace WHERE c.oid = o.oprcom) || ')' ELSE '' END
+                || CASE WHEN o.oprnegate <> 0 THEN ', NEGATOR = OPERATOR(' || (SELECT quote_ident(cn.nspname) || '.' || c.oprname FROM pg_operator c
+                    JOIN pg_namespace cn ON cn.oid = c.oprnamespace WHERE c.oid = o.oprnegate) || ')' ELSE '' END
+                || CASE WHEN o.oprrest <> 0 THEN ', RESTRICT = ' || o.oprrest::regproc ELSE '' END
+                || CASE WHEN o.oprjoin <> 0 THEN ', JOIN = ' || o.oprjoin::regproc ELSE '' END
+                || CASE WHEN o.oprcanhash THEN ', HASHES' ELSE '' END || CASE WHEN o.oprcanmerge THEN ', MERGES' ELSE '' END || ')', NULL, NULL
+            FROM pg_operator o
+            JOIN pg_namespace n ON n.oid = o.oprnamespace
+            WHERE n.nspname = ANY (?) AND o.oprcode <> 0 AND @OPERATOR
+            UNION ALL
+            SELECT 'CAST', '', format_type(k.castsource, NULL) || ' AS ' || format_type(k.casttarget, NULL), NULL, NULL,
+                'CREATE CAST (' || format_type(k.castsource, NULL) || ' AS ' || format_type(k.casttarget, NULL) || ') '
+                || CASE k.castmethod WHEN 'f' THEN 'WITH FUNCTION ' || k.castfunc::regprocedure WHEN 'i' THEN 'WITH INOUT' ELSE 'WITHOUT FUNCTION' END
+                || CASE k.castcontext WHEN 'a' THEN ' AS ASSIGNMENT' WHEN 'i' THEN ' AS IMPLICIT' ELSE '' END, NULL, NULL
+            FROM pg_cast k
+            WHERE k.oid >= 16384 AND @CAST
+            UNION ALL
+            SELECT 'AGGREGATE', n.nspname, p.proname || '(' || pg_get_function_identity_arguments(p.oid) || ')', NULL, NULL,
+                'CREATE AGGREGATE ' || quote_ident(n.nspname) || '.' || quote_ident(p.proname) || '(' || CASE WHEN p.pronargs = 0 THEN '*'
+                    ELSE pg_get_function_identity_arguments(p.oid) END || ') (SFUNC = ' || g.aggtransfn::regproc || ', STYPE = ' || format_type(g.aggtranstype, NULL)
+                || CASE WHEN g.aggfinalfn <> 0 THEN ', FINALFUNC = ' || g.aggfinalfn::regproc ELSE '' END
+                || CASE WHEN g.aggcombinefn <> 0 THEN ', COMBINEFUNC = ' || g.aggcombinefn::regproc ELSE '' END
+                || COALESCE(', INITCOND = ' || quote_literal(g.agginitval), '') || CASE p.proparallel WHEN 's' THEN ', PARALLEL = safe'
+                    WHEN 'r' THEN ', PARALLEL = restricted' ELSE '' END || ')', NULL, NULL
+            FROM pg_aggregate g
+            JOIN pg_proc p ON p.oid = g.aggfnoid
+            JOIN pg_namespace n ON n.oid = p.pronamespace
+            WHERE n.nspname = ANY (?) AND g.aggkind = 'n' AND @AGGREGATE
+            UNION ALL
+            SELECT 'COLLATION', n.nspname, l.collname, NULL, NULL,
+                'CREATE COLLATION ' || quote_ident(n.nspname) || '.' || quote_ident(l.collname) || ' (provider = ' || CASE l.collprovider
+                    WHEN 'i' THEN 'icu, locale = ' || quote_literal(l.colllocale) WHEN 'b' THEN 'builtin, locale = ' || quote_literal(l.colllocale)
+                    ELSE 'libc, lc_collate = ' || quote_literal(l.collcollate) || ', lc_ctype = ' || quote_literal(l.collctype) END
+                || CASE WHEN l.collisdeterministic THEN '' ELSE ', deterministic = false' END
+                || COALESCE(', rules = ' || quote_literal(l.collicurules), '') || ')', NULL, NULL
+            FROM (SELECT c.oid, c.collname, c.collnamespace, c.collprovider, c.collisdeterministic, c.collcollate, c.collctype,
+                to_jsonb(c) ->> 'collicurules' AS collicurules, COALESCE(to_jsonb(c) ->> 'colllocale', to_jsonb(c) ->> 'colliculocale') AS colllocale
+                FROM pg_collation c) l
+            JOIN pg_namespace n ON n.oid = l.collnamespace
+            WHERE n.nspname = ANY (?) AND l.oid >= 16384 AND @COLLATION
+            """.replace("@OPERATOR", OWN.formatted("pg_operator", "o.oid")).replace("@CAST", OWN.formatted("pg_cast", "k.oid"))
+            .replace("@AGGREGATE", OWN.formatted("pg_proc", "p.oid")).replace("@COLLATION", OWN.formatted("pg_collation", "l.oid"));
+
     private static final String TRIGGERS = """
             SELECT 'TRIGGER', n.nspname, c.relname || '.' || t.tgname, n.nspname, c.relname,
                 pg_get_triggerdef(t.oid) || CASE t.tgenabled WHEN 'O' THEN '' ELSE E';\\nALTER TABLE ' || quote_ident(n.nspname) || '.'
@@ -206,7 +256,7 @@ final class PostgresqlObjects {
     /** In two statements, whatever there is. */
     static List<SchemaObject> of(Catalog catalog) throws SQLException {
         List<SchemaObject> objects = new ArrayList<>();
-        catalog.each(EXTENSIONS + "UNION ALL\n" + TYPES + "UNION ALL\n" + FUNCTIONS, row -> objects.add(object(row)));
+        catalog.each(EXTENSIONS + "UNION ALL\n" + TYPES + "UNION ALL\n" + FUNCTIONS + "UNION ALL\n" + RARE, row -> objects.add(object(row)));
         catalog.each("SELECT * FROM (" + TRIGGERS + "UNION ALL\n" + SETTINGS + "UNION ALL\n" + COMMENTS
                 + ") every (kind, schema, name, on_schema, on_name, definition, needed_schemas, needed_names)", row -> objects.add(object(row)));
         return objects;

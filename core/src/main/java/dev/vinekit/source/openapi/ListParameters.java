@@ -76,7 +76,7 @@ final class ListParameters {
         if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
             operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
         }
-        if (field.type() == JavaType.STRING && field.parameter().equals("?")) {
+        if (field.type() == JavaType.STRING && field.column().type().isText()) {
             operators.addAll(List.of("contains", "startsWith"));
         }
         return operators;

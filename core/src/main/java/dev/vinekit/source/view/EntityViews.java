@@ -51,7 +51,7 @@ final class EntityViews {
         }
         List<Field> updates = entity.fields().stream().filter(Field::updatable).toList();
         return new EntityView(
-                entity.name(),
+                entity.name().inCode(),
                 entity.variable(),
                 constant(entity),
                 title(entity),
@@ -80,7 +80,7 @@ final class EntityViews {
                         .map(views::get).toList(),
                 updates.stream().map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
-                entity.keyName(),
+                entity.keyName().map(JavaName::inCode),
                 KeyViews.of(entity, dialect),
                 filters(entity).map(views::get).toList(),
                 order(entity),

@@ -65,7 +65,8 @@ final class FieldViews {
         if (!field.parameter().equals("?")) {
             arguments.add(JavaCode.of("%s", JavaString.of(field.parameter())));
         }
-        return JavaCode.of(field.column().nullable() ? "Filters.on(%s, %s.class).orNull()" : "Filters.on(%s, %s.class)",
+        boolean whole = field.type() == JavaType.STRING && !field.column().type().isText();
+        return JavaCode.of("Filters.on(%s, %s.class)" + (whole ? ".asWhole()" : "") + (field.column().nullable() ? ".orNull()" : ""),
                 JavaCode.list(arguments), type(field, true));
     }
 
@@ -106,7 +107,7 @@ final class FieldViews {
         } else if (field.overridden()) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }
-        return JavaCode.of(field.type() == JavaType.LIST ? "assertThat(%s).isEqualTo(Lists.stored(%s));" : field.type() == JavaType.ENUM
+        return JavaCode.of(field.type() == JavaType.LIST ? "assertThat(%s).isEqualTo(TestValues.list(%s));" : field.type() == JavaType.ENUM
                 ? "assertThat(%s).isEqualTo(Sql.databaseValue(%s));" : "assertThat(%s).isEqualTo(%s);", row, value);
     }
 
@@ -115,7 +116,7 @@ final class FieldViews {
             return JavaCode.of("%s", Converter.simple(field.converter().get().type()));
         }
         return field.enumeration().isPresent()
-                ? JavaCode.of("%s", field.enumeration().get().name())
+                ? JavaCode.of("%s", field.enumeration().get().name().inCode())
                 : field.member().map(member -> list(member, List.of())).orElseGet(() -> JavaCode.type(field.type(), boxed));
     }
 
@@ -126,7 +127,7 @@ final class FieldViews {
     }
 
     private static EnumView enumeration(Enumeration enumeration) {
-        return new EnumView(enumeration.name(), enumeration.constants().entrySet().stream()
+        return new EnumView(enumeration.name().inCode(), enumeration.constants().entrySet().stream()
                 .map(entry -> new EnumView.ConstantView(entry.getKey(), JavaString.of(entry.getValue())))
                 .toList());
     }

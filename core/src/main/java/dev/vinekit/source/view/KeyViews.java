@@ -66,7 +66,7 @@ final class KeyViews {
     }
 
     private static EntityView.KeyView composite(Entity entity, boolean loose) {
-        JavaName type = entity.keyName().orElse(entity.name());
+        JavaName type = entity.keyName().orElse(entity.name()).inCode();
         return new EntityView.KeyView(
                 JavaCode.of("%s", type),
                 JavaCode.of("%s", type),

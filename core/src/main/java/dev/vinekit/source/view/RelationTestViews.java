@@ -70,7 +70,7 @@ final class RelationTestViews {
                         JavaString.of("/" + child.path() + "?limit=500"),
                         child.finder(),
                         stored(child.relation().fields()),
-                        child.link().map(link -> child.entity().name()),
+                        child.link().map(link -> child.entity().name().inCode()),
                         relations.repositoryClass(child.entity()),
                         JavaCode.list(child.relation().fields().stream().map(RelationTestViews::same).toList(), " && "),
                         samples.isCreated(child.parent())))

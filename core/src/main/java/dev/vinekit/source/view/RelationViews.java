@@ -64,7 +64,7 @@ final class RelationViews {
     RelationView.CollectionView collection(Entity entity, JavaName service) {
         boolean included = entity.relations().stream().anyMatch(Relation::followed);
         return new RelationView.CollectionView(
-                included ? JavaCode.of("%sService.INCLUDES", entity.name()) : JavaCode.of("Includes.none()"),
+                included ? JavaCode.of("%sService.INCLUDES", entity.name().inCode()) : JavaCode.of("Includes.none()"),
                 included ? JavaCode.of("%s::including", service) : JavaCode.of("Includes::nothing"));
     }
 
@@ -88,7 +88,7 @@ final class RelationViews {
 
     private static JavaCode values(Entity entity, List<Field> fields) {
         return fields.size() == 1
-                ? JavaCode.of("%s::%s", entity.name(), fields.get(0).name())
+                ? JavaCode.of("%s::%s", entity.name().inCode(), fields.get(0).name())
                 : JavaCode.of("row -> Includes.key(%s)",
                         JavaCode.list(fields.stream().map(field -> JavaCode.of("row.%s()", field.name())).toList()));
     }
@@ -252,7 +252,7 @@ final class RelationViews {
             return new RelationView.ChildView(
                     JavaString.of("{key}/" + child.path()),
                     method(child),
-                    child.entity().name(),
+                    child.entity().name().inCode(),
                     JavaCode.of("%s.%s(%s, page.page())", service, child.finder(), JavaCode.list(values)),
                     collection(child.entity(), service),
                     PermissionsView.ofChildren(mapping, entity, child.entity()));

@@ -122,7 +122,7 @@ final class RuleViews {
     /** Code that stores a row which refers to another one. */
     private JavaCode referring(Relation relation) {
         if (!mapping.entity(relation.foreignKey().target()).equals(entity)) {
-            return JavaCode.of("%sSamples.inserted(connection)", entity.name());
+            return JavaCode.of("%sSamples.inserted(connection)", entity.name().inCode());
         }
         toItself = true;
         return JavaCode.of("referring(%s)", json(relation.fields().get(0)));

@@ -84,7 +84,7 @@ final class SampleViews {
                 .toList();
         List<SampleView.ParentView> parents = used.stream()
                 .map(relation -> new SampleView.ParentView(
-                        mapping.entity(relation.foreignKey().target()).name(), relation.name(),
+                        mapping.entity(relation.foreignKey().target()).name().inCode(), relation.name(),
                         JavaName.of(isParentCreated(entity, relation) ? "inserted" : "stored")))
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
@@ -148,7 +148,7 @@ final class SampleViews {
         } else if (sample instanceof Sample.Truth truth) {
             return JavaCode.of("%s", truth.value());
         } else if (sample instanceof Sample.Constant constant) {
-            return JavaCode.of("%s.%s", constant.enumeration(), constant.constant());
+            return JavaCode.of("%s.%s", constant.enumeration().inCode(), constant.constant());
         } else if (sample instanceof Sample.Moment moment) {
             return moment(type, moment.iso());
         } else if (sample instanceof Sample.NumberedMoment moment) {

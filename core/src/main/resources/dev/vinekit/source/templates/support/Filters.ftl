@@ -13,11 +13,17 @@ public final class Filters {
      * @param sql the column as statements spell it
      * @param marker its parameter marker
      * @param nullable whether rows may have no value in it
+     * @param whole whether its texts are compared as a whole, and nothing is looked for in them
      */
-    public record Column(String name, String sql, String marker, Class<?> type, boolean nullable) {
+    public record Column(String name, String sql, String marker, Class<?> type, boolean nullable, boolean whole) {
         /** The same column, where rows may have no value in it. */
         public Column orNull() {
-            return new Column(name, sql, marker, type, true);
+            return new Column(name, sql, marker, type, true, whole);
+        }
+
+        /** The same column, whose values are something else than text and are only told as text. */
+        public Column asWhole() {
+            return new Column(name, sql, marker, type, nullable, true);
         }
     }
 
@@ -34,12 +40,12 @@ public final class Filters {
     }
 
     public static Column on(String name, String sql, Class<?> type) {
-        return new Column(name, sql, "?", type, false);
+        return new Column(name, sql, "?", type, false, false);
     }
 
     /** A column whose parameter marker is more than a question mark. */
     public static Column on(String name, String sql, String marker, Class<?> type) {
-        return new Column(name, sql, marker, type, false);
+        return new Column(name, sql, marker, type, false, false);
     }
 
     /** The same for rows that these columns tell apart, which are their order too. */
@@ -153,7 +159,7 @@ public final class Filters {
         if (Number.class.isAssignableFrom(type) || Temporal.class.isAssignableFrom(type) || type == String.class) {
             operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
         }
-        if (type == String.class && column.marker().equals("?")) {
+        if (type == String.class && !column.whole()) {
             operators.addAll(List.of("contains", "startsWith"));
         }
         return operators;

@@ -10,7 +10,8 @@ public final class Lists {
 
     /** The list in a column; null for NULL. */
     public static <T> List<T> get(ResultSet row, int column, Class<T> type) throws SQLException {
-        Object array = row.getObject(column, <#if s.binary>type == Binary.class ? byte[][].class : </#if>type.arrayType());
+        Class<?> arrays = <#if s.binary>type == Binary.class ? byte[][].class : </#if>type.arrayType();
+        Object array = row.getObject(column, arrays);
         if (array == null) {
             return null;
         }

@@ -1,7 +1,25 @@
 /** Values as plain JDBC reads them, in the Java types that the service uses. */
-final class TestValues {
+<#if s.lists>public </#if>final class TestValues {
     private TestValues() {
     }
+
+<#if s.lists>
+    /** A list as {@link #read} gives it. */
+    public static Object list(List<?> list) {
+        return list;
+    }
+
+    private static Object element(Object value) {
+        return value instanceof java.sql.Date date ? date.toLocalDate()
+                : value instanceof java.sql.Time time ? time.toLocalTime()
+                : value instanceof java.sql.Timestamp moment ? moment.toLocalDateTime()
+<#if s.binary>
+                : value instanceof byte[] bytes ? Binary.of(bytes)
+</#if>
+                : value;
+    }
+
+</#if>
 
     static Object read(ResultSet row, int column, String type) throws SQLException {
         if (row.getObject(column) == null) {
@@ -19,9 +37,13 @@ final class TestValues {
 <#if s.binary>
             case "BINARY", "BINARY VARYING", "BINARY LARGE OBJECT" -> Binary.of(row.getBytes(column));
 </#if>
-            case "ARRAY" -> row.getArray(column).getArray();
             case "CHARACTER", "CHARACTER VARYING", "CHARACTER LARGE OBJECT", "ENUM" -> row.getString(column);
+<#if s.lists>
+            default -> row.getObject(column) instanceof java.sql.Array array
+                    ? Arrays.stream((Object[]) array.getArray()).map(TestValues::element).toList() : row.getObject(column);
+<#else>
             default -> row.getObject(column);
+</#if>
         };
     }
 }

@@ -1,7 +1,15 @@
 /** Values as plain JDBC reads them, in the Java types that the service uses. */
-final class TestValues {
+<#if s.lists>public </#if>final class TestValues {
     private TestValues() {
     }
+
+<#if s.lists>
+    /** A list as {@link #read} gives it. */
+    public static Object list(List<?> list) {
+        return list == null ? null : Lists.stored(list);
+    }
+
+</#if>
 
     static Object read(ResultSet row, int column, String type) throws SQLException {
         if (row.getObject(column) == null) {
