@@ -71,6 +71,11 @@ public interface Dialect {
         return column;
     }
 
+    /** What {@link #selected} is in a list of columns, where its name must not hide the column from ORDER BY. */
+    default String inSelectList(SqlType type, String column) {
+        return selected(type, column);
+    }
+
     /** Whether values that are made of many, of arrays for instance, are read and written as lists. */
     default boolean hasLists() {
         return false;

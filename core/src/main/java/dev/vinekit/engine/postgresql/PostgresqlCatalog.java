@@ -57,15 +57,15 @@ final class PostgresqlCatalog {
                     CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END) AS type_text,
                 CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END AS modifier,
                 CASE WHEN t.typtype = 'd' THEN format_type(t.oid, NULL) END AS domain,
-                e.typname AS element_name, format_type(e.oid, NULL) AS element_text, e.typtype AS element_kind,
-                a.attnotnull OR t.typnotnull AS required, a.attidentity AS identity, a.attgenerated AS generated,
+                e.typname AS element_name, format_type(e.oid, CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END) AS element_text,
+                e.typtype AS element_kind, a.attnotnull OR t.typnotnull AS required, a.attidentity AS identity, a.attgenerated AS generated,
                 COALESCE(pg_get_expr(d.adbin, d.adrelid), t.typdefault) AS default_value,
                 CASE WHEN a.attcollation <> t.typcollation THEN
                     (SELECT quote_ident(cn.nspname) || '.' || quote_ident(co.collname) FROM pg_collation co
                         JOIN pg_namespace cn ON cn.oid = co.collnamespace WHERE co.oid = a.attcollation) END AS collation,
                 col_description(a.attrelid, a.attnum) AS comment,
-                CASE WHEN COALESCE(b.typtype, t.typtype) = 'e' THEN
-                    ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(b.oid, t.oid)
+                CASE WHEN 'e' IN (COALESCE(b.typtype, t.typtype), e.typtype) THEN
+                    ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(e.oid, b.oid, t.oid)
                         ORDER BY l.enumsortorder) END AS labels
             FROM pg_attribute a
             JOIN pg_class c ON c.oid = a.attrelid
@@ -130,9 +130,9 @@ final class PostgresqlCatalog {
     private static final String DOMAINS = """
             SELECT format_type(t.oid, NULL) AS domain, b.typname AS type_name, b.typtype AS type_kind,
                 format_type(t.typbasetype, t.typtypmod) AS type_text, t.typtypmod AS modifier,
-                e.typname AS element_name, format_type(e.oid, NULL) AS element_text, e.typtype AS element_kind,
+                e.typname AS element_name, format_type(e.oid, t.typtypmod) AS element_text, e.typtype AS element_kind,
                 t.typnotnull AS required, t.typdefault AS default_value,
-                ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = b.oid ORDER BY l.enumsortorder) AS labels,
+                ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(e.oid, b.oid) ORDER BY l.enumsortorder) AS labels,
                 k.conname AS constraint_name, pg_get_constraintdef(k.oid) AS definition
             FROM pg_type t
             JOIN pg_type b ON b.oid = t.typbasetype
@@ -294,10 +294,13 @@ final class PostgresqlCatalog {
         int modifier = row.getInt("modifier");
         String element = row.getString("element_name");
         if (element != null) {
-            return SqlType.of(SqlType.Kind.ARRAY, text).withElement(
-                    SqlType.of(kind(element, row.getString("element_kind")), row.getString("element_text")));
+            return SqlType.of(SqlType.Kind.ARRAY, text).withElement(sized(
+                    SqlType.of(kind(element, row.getString("element_kind")), row.getString("element_text")), modifier, row));
         }
-        SqlType type = SqlType.of(kind(row.getString("type_name"), row.getString("type_kind")), text);
+        return sized(SqlType.of(kind(row.getString("type_name"), row.getString("type_kind")), text), modifier, row);
+    }
+
+    private static SqlType sized(SqlType type, int modifier, ResultSet row) throws SQLException {
         int length = Math.max(0, modifier - 4);
         return switch (type.kind()) {
             case ENUM -> type.withLabels(Catalog.strings(row.getArray("labels")));

@@ -77,6 +77,14 @@ final class PostgresqlDialect implements Dialect {
         };
     }
 
+    /** ORDER BY takes names from the list of columns first, and a cast has the name of its column there. */
+    @Override
+    public String inSelectList(SqlType type, String column) {
+        String selected = selected(type, column);
+        return selected.equals(column) || !type.isScalar() ? selected
+                : selected + " AS " + identifier("text_of_" + column.replace("\"", ""));
+    }
+
     /** Every type of PostgreSQL casts from text and to text; these are the forms in which it writes them. */
     @Override
     public List<String> sampleTexts(SqlType type) {
@@ -143,6 +151,7 @@ final class PostgresqlDialect implements Dialect {
                 case "pg_lsn" -> "1/10#";
                 case "ltree" -> "top.n#";
                 case "name" -> "Name #";
+                case "money" -> "$#.00";
                 case "tsvector", "tsquery" -> "'must#'";
                 default -> null;
             };

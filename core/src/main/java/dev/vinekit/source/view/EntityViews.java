@@ -137,7 +137,7 @@ final class EntityViews {
                 .collect(Collectors.joining(" AND "));
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
-                JavaString.list(entity.fields().stream().map(Field::selected).toList()),
+                JavaString.list(entity.fields().stream().map(field -> dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
                 JavaString.lines(assignments),
                 JavaString.of(dialect.lock()),

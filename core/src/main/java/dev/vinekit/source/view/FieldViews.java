@@ -107,7 +107,10 @@ final class FieldViews {
         } else if (field.overridden()) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }
-        return JavaCode.of(field.type() == JavaType.LIST ? "assertThat(%s).isEqualTo(TestValues.list(%s));" : field.type() == JavaType.ENUM
+        if (field.member().isPresent()) {
+            return JavaCode.of("assertThat(TestValues.list(%s, %s.class)).isEqualTo(%s);", row, JavaCode.type(field.member().get(), true), value);
+        }
+        return JavaCode.of(field.type() == JavaType.ENUM
                 ? "assertThat(%s).isEqualTo(Sql.databaseValue(%s));" : "assertThat(%s).isEqualTo(%s);", row, value);
     }
 

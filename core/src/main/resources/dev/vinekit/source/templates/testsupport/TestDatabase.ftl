@@ -145,12 +145,8 @@ public final class TestDatabase implements AutoCloseable {
         return Sql.list(anchor, sql, row -> {
             List<Object> key = new ArrayList<>();
             for (int i = 1; i <= width; i++) {
-<#if s.binary>
                 Object value = TestValues.read(row, i, row.getMetaData().getColumnTypeName(i));
-                key.add(value instanceof Binary ? value : row.getObject(i));
-<#else>
-                key.add(row.getObject(i));
-</#if>
+                key.add(value instanceof String || value instanceof OffsetTime<#if s.binary> || value instanceof Binary</#if> ? value : row.getObject(i));
             }
             return key;
         });

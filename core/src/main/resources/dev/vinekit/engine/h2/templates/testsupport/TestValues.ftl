@@ -4,9 +4,9 @@
     }
 
 <#if s.lists>
-    /** A list as {@link #read} gives it. */
-    public static Object list(List<?> list) {
-        return list;
+    /** The list in a value that was read. */
+    public static Object list(Object value, Class<?> type) {
+        return value;
     }
 
     private static Object element(Object value) {

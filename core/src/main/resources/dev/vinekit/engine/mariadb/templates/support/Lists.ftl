@@ -10,7 +10,11 @@ public final class Lists {
 
     /** The list in a column; null for NULL. */
     public static <T> List<T> get(ResultSet row, int column, Class<T> type) throws SQLException {
-        String text = row.getString(column);
+        return read(row.getString(column), type);
+    }
+
+    /** The list that a text stands for; null for null. */
+    static <T> List<T> read(String text, Class<T> type) {
         return text == null ? null : text.isEmpty() ? List.of() : Arrays.stream(text.split(",")).map(type::cast).toList();
     }
 }

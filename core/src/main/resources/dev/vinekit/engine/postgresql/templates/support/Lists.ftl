@@ -28,11 +28,16 @@ public final class Lists {
      */
     public static <T> List<T> get(ResultSet row, int column, Class<T> type) throws SQLException {
         String text = row.getString(column);
+        if (text != null && (text.startsWith("{{") || text.startsWith("["))) {
+            throw new SQLException("Column " + column + " holds a list of lists, or one that does not begin at 1.");
+        }
+        return read(text, type);
+    }
+
+    /** The list that a text stands for; null for null. */
+    static <T> List<T> read(String text, Class<T> type) {
         if (text == null) {
             return null;
-        }
-        if (text.startsWith("{{") || text.startsWith("[")) {
-            throw new SQLException("Column " + column + " holds a list of lists, or one that does not begin at 1.");
         }
         List<T> list = new ArrayList<>();
         int i = 1;
@@ -61,6 +66,6 @@ public final class Lists {
 </#if>
         }
         boolean timed = Temporal.class.isAssignableFrom(type);
-        return PathKeys.parse(timed ? text.replace(' ', 'T').replaceFirst("([+-][0-9]{2})$", "$1:00") : text, type);
+        return PathKeys.parse(timed ? text.replace(' ', 'T').replaceFirst("(:[0-9.]+[+-][0-9]{2})$", "$1:00") : text, type);
     }
 }

@@ -4,9 +4,9 @@
     }
 
 <#if s.lists>
-    /** A list as {@link #read} gives it. */
-    public static Object list(List<?> list) {
-        return list == null ? null : Lists.stored(list);
+    /** The list in a value that was read. */
+    public static <T> List<T> list(Object value, Class<T> type) {
+        return Lists.read((String) value, type);
     }
 
 </#if>
