@@ -4,6 +4,7 @@ import dev.vinekit.compare.Comparison;
 import dev.vinekit.data.RowSearch;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.SeedScript;
+import dev.vinekit.data.TriggerEffects;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
@@ -23,6 +24,7 @@ import dev.vinekit.run.DevelopmentTokens;
 import dev.vinekit.run.ProjectCompiler;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.ScratchConditions;
+import dev.vinekit.run.ScratchTriggers;
 import dev.vinekit.run.SeededDatabase;
 import dev.vinekit.run.ServiceRole;
 import dev.vinekit.run.TestReport;
@@ -173,8 +175,10 @@ public final class VineKit {
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
                 .toList(), engine.readsTyped(), engine.support(), engine.getClass());
-        SampleRows samples = samples(mapping, engine);
-        return Sources.of(mapping, traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
+        SampleRows plain = samples(mapping, engine);
+        TriggerEffects effects = engine.makesScratch() ? ScratchTriggers.of(engine, mapping, seed(mapping, plain, seed)) : TriggerEffects.NONE;
+        SampleRows samples = plain.withTriggers(effects);
+        return Sources.of(mapping.withRemarks(effects.remarks()), traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
     }
 
     /** SQL that inserts rows into an empty database, the same for the same request. */

@@ -67,7 +67,7 @@ final class GenerateCommand extends ToolCommand {
             steps.write(changes);
         }
         stages.end();
-        report(mapping, changes, before);
+        report(sources.mapping(), changes, before);
         unfilled(sources);
         new DiffView(output.style(), System.out).print(lines);
         conclude(mapping, changes);

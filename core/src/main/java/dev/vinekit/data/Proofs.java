@@ -188,6 +188,10 @@ public final class Proofs {
         found.add(new Proof(rule, trials, reason));
     }
 
+    private boolean isOverwritten(Field field) {
+        return samples.triggers().overwrites(entity, field);
+    }
+
     private static Trial unchecked(Map<Field, Sample> breaking) {
         Map<Field, Optional<Object>> values = new LinkedHashMap<>();
         breaking.forEach((field, value) -> values.put(field, sent(field, value.ofRow(RowSearch.LAST))));
@@ -238,6 +242,10 @@ public final class Proofs {
             return;
         }
         if (field.input() != Field.Input.WRITABLE) {
+            return;
+        }
+        if (isOverwritten(field)) {
+            found.add(Proof.none(new Rule(Rule.Kind.GENERATED, column.name(), List.of(field), "by a trigger"), "What a trigger stores depends on what it does."));
             return;
         }
         if (!column.nullable()) {

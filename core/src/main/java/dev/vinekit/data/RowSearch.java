@@ -100,7 +100,7 @@ public final class RowSearch {
     /** Whether something can be chosen for a field: a value, or whether there is one. */
     private static boolean isFree(Entity entity, Field field) {
         List<Relation> relations = entity.relations().stream().filter(relation -> relation.fields().contains(field)).toList();
-        return field.input() != Field.Input.ASSIGNED && field.converter().isEmpty() && !field.column().isFilledByDatabase()
+        return field.input() != Field.Input.ASSIGNED && field.converter().isEmpty() && !field.column().isIdentity() && !field.column().isComputed()
                 && (field.input() == Field.Input.WRITABLE || field.column().nullable())
                 && relations.size() <= 1 && relations.stream().allMatch(relation -> relation.fields().size() == 1);
     }
@@ -228,7 +228,7 @@ public final class RowSearch {
         Sample usual = samples.free(entity, field, false);
         if (relation.isPresent()) {
             Stream<Sample> sized = field.type() == JavaType.BINARY ? bytes(conditions, usual) : Stream.of();
-            Stream<Sample> none = field.column().nullable() ? Stream.of(new Sample.Nothing()) : Stream.of();
+            Stream<Sample> none = field.column().nullable() && !field.column().isFilledByDatabase() ? Stream.of(new Sample.Nothing()) : Stream.of();
             return Stream.of(Stream.of(usual), sized, none).flatMap(part -> part).toList();
         }
         Sample other = samples.free(entity, field, true);
@@ -240,7 +240,7 @@ public final class RowSearch {
             case BINARY -> bytes(conditions, usual);
             default -> Stream.of();
         };
-        Stream<Sample> nothing = field.column().nullable() ? Stream.of(new Sample.Nothing()) : Stream.of();
+        Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase() ? Stream.of(new Sample.Nothing()) : Stream.of();
         return Stream.of(Stream.of(usual, other), more, nothing).flatMap(part -> part)
                 .filter(value -> value instanceof Sample.Nothing || fits(field, value)).distinct().toList();
     }

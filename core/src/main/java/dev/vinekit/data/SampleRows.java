@@ -35,6 +35,7 @@ public final class SampleRows {
 
     private final Mapping mapping;
     private final Solutions solutions;
+    private final TriggerEffects triggers;
     private final int room;
     private final Map<TableName, Boolean> fillable = new HashMap<>();
     private final Map<TableName, Set<TableName>> reachable = new HashMap<>();
@@ -47,18 +48,29 @@ public final class SampleRows {
 
     /** @param solutions values for checks that only the database understands */
     public SampleRows(Mapping mapping, Solutions solutions) {
-        this(mapping, solutions, 2);
+        this(mapping, solutions, TriggerEffects.NONE, 2);
     }
 
-    private SampleRows(Mapping mapping, Solutions solutions, int room) {
+    private SampleRows(Mapping mapping, Solutions solutions, TriggerEffects triggers, int room) {
         this.mapping = mapping;
         this.solutions = solutions;
+        this.triggers = triggers;
         this.room = room;
+    }
+
+    /** These samples, for tables whose triggers are known. */
+    public SampleRows withTriggers(TriggerEffects effects) {
+        return new SampleRows(mapping, solutions, effects, room);
+    }
+
+    /** What the triggers of the tables do. */
+    public TriggerEffects triggers() {
+        return triggers;
     }
 
     /** These samples, for so many rows. */
     SampleRows forRows(int count) {
-        return new SampleRows(mapping, solutions, Math.max(2, String.valueOf(count).length()));
+        return new SampleRows(mapping, solutions, triggers, Math.max(2, String.valueOf(count).length()));
     }
 
     Solutions solutions() {
@@ -105,7 +117,8 @@ public final class SampleRows {
     public boolean isFillable(Entity entity) {
         if (!fillable.containsKey(entity.table().name())) {
             fillable.put(entity.table().name(), true);
-            fillable.put(entity.table().name(), entity.isInsertable() && !solutions.isUnsatisfiable(entity) && entity.relations().stream()
+            fillable.put(entity.table().name(), entity.isInsertable() && !solutions.isUnsatisfiable(entity)
+                    && triggers.refusal(entity).isEmpty() && entity.relations().stream()
                     .filter(Relation::required).allMatch(relation -> isFillable(mapping.entity(relation.foreignKey().target()))));
         }
         return fillable.get(entity.table().name());
@@ -151,6 +164,9 @@ public final class SampleRows {
         List<String> clashes = solutions.clashes().getOrDefault(entity.table().name(), List.of());
         if (!clashes.isEmpty()) {
             return Optional.of(String.join(" ", clashes));
+        }
+        if (triggers.refusal(entity).isPresent()) {
+            return Optional.of("A trigger refuses the rows that were made up: " + triggers.refusal(entity).get());
         }
         return Optional.of(entity.relations().stream().filter(Relation::required)
                 .map(relation -> mapping.entity(relation.foreignKey().target())).filter(target -> !isFillable(target)).findFirst()

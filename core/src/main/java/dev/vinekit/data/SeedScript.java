@@ -3,6 +3,7 @@ package dev.vinekit.data;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -65,7 +66,7 @@ public final class SeedScript {
             script.append('\n');
             insert(script, made, entity);
             entity.fields().stream().filter(field -> field.input() == Field.Input.ASSIGNED)
-                    .flatMap(field -> dialect.restartIdentity(entity.sqlTable(), field.column(), made.count(entity) + 1L).stream())
+                    .flatMap(field -> restart(entity, field, made.count(entity) + 1L).stream())
                     .forEach(statement -> script.append(statement).append(";\n"));
         }
         StringBuilder updates = new StringBuilder();
@@ -73,6 +74,13 @@ public final class SeedScript {
         script.append(updates.isEmpty() ? "" : "\n").append(updates);
         dialect.postponing().filter(pair -> circular).ifPresent(pair -> script.append('\n').append(pair.after()));
         return script.toString();
+    }
+
+    private Optional<String> restart(Entity entity, Field field, long next) {
+        boolean limited = mapping.schema().objects(SchemaObject.Kind.SETTING, entity.table().name()).stream()
+                .anyMatch(setting -> setting.definition().contains(" SET MINVALUE ") && setting.name().name().contains(" " + field.column().name() + " "));
+        return limited || field.column().defaultValue().isPresent()
+                ? dialect.restartLimitedIdentity(entity.sqlTable(), field.column(), next) : dialect.restartIdentity(entity.sqlTable(), field.column(), next);
     }
 
     /** One statement for as many rows after each other as name the same columns. */

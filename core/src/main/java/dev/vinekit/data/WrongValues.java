@@ -5,9 +5,12 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Expression;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -80,7 +83,10 @@ final class WrongValues {
         Stream<Object> candidates = switch (field.type()) {
             case INTEGER, LONG, BIG_DECIMAL -> Stream.concat(Stream.of(FAR_AWAY), field.rules().stream().flatMap(WrongValues::most));
             case UUID -> Stream.of("ffffffff-ffff-ffff-ffff-ffffffffffff");
-            case STRING -> Stream.of("???", "??", "?", "ZZZZ", "ZZZ", "ZZ", "Z", "zzz", "z", "999", "9", "Z9");
+            case BINARY -> Stream.of(Base64.getEncoder().encodeToString(full(field)));
+            case STRING -> field.column().type().kind() == SqlType.Kind.BIT ? Stream.of("1".repeat((int) Math.max(1, field.column().type().length())))
+                    : field.numberedExample().isPresent() ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#", "9876"))
+                    : Stream.of("???", "??", "?", "ZZZZ", "ZZZ", "ZZ", "Z", "zzz", "z", "999", "9", "Z9");
             case DATE -> Stream.of("1901-01-01");
             case DATE_TIME -> Stream.of("1971-01-01T00:00:00");
             case OFFSET_DATE_TIME -> Stream.of("1971-01-01T00:00:00Z");
@@ -88,6 +94,14 @@ final class WrongValues {
         };
         return candidates.filter(value -> field.rules().stream().allMatch(rule -> keeps(rule, value)))
                 .filter(value -> keepsRows(field, value)).findFirst();
+    }
+
+    /** As many bytes as a short column holds, all of their bits set. */
+    private static byte[] full(Field field) {
+        long length = field.column().type().length();
+        byte[] bytes = new byte[length > 0 && length <= 64 ? (int) length : Integer.BYTES];
+        Arrays.fill(bytes, (byte) -1);
+        return bytes;
     }
 
     private static Stream<BigDecimal> most(FieldRule rule) {

@@ -45,8 +45,11 @@ public class StandardDefinition {
         List<SchemaObject> open = new ArrayList<>(schema.objects().stream().filter(object -> !isPreliminary(object)).toList());
         Set<TableName> defined = new HashSet<>();
         List<String> later = new ArrayList<>();
-        for (Table table : schema.inReferenceOrder()) {
+        List<Table> tables = new ArrayList<>(schema.inReferenceOrder());
+        while (!tables.isEmpty()) {
             objects(open, object -> object.kind().comesFirst() && defined.containsAll(object.needs()));
+            Table table = tables.stream().filter(each -> !isWaiting(each, open, defined)).findFirst().orElse(tables.get(0));
+            tables.remove(table);
             defined.add(table.name());
             if (table.viewQuery().filter(query -> !query.sql().isEmpty()).isPresent()) {
                 view(table);
@@ -57,6 +60,21 @@ public class StandardDefinition {
         later.forEach(statement -> script.append(statement).append(";\n"));
         objects(open, object -> true);
         return script.toString();
+    }
+
+    /** Whether a view comes before something that it reads: a function that itself needs a table, or a view that waits for one. */
+    private boolean isWaiting(Table table, List<SchemaObject> open, Set<TableName> defined) {
+        if (!table.isView()) {
+            return false;
+        }
+        Set<String> mentioned = SqlText.identifiers(table.viewQuery().orElseThrow().sql(), word -> word);
+        return open.stream().filter(object -> object.kind().comesFirst()).anyMatch(object -> mentioned.contains(bareName(object)))
+                || table.needs().stream().anyMatch(need -> !defined.contains(need) && schema.table(need).filter(Table::isView).isPresent());
+    }
+
+    /** The name of a function without its arguments. */
+    private static String bareName(SchemaObject object) {
+        return object.name().name().replaceAll("\\(.*", "");
     }
 
     /** Statements before all others: what the session must be told. */
@@ -99,13 +117,14 @@ public class StandardDefinition {
         for (Domain domain : schema.domains()) {
             StringBuilder line = new StringBuilder("CREATE DOMAIN ").append(domain.name())
                     .append(" AS ").append(domain.base().text());
+            domain.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
             domain.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
             line.append(domain.nullable() ? "" : " NOT NULL");
             domain.checks().forEach(check -> line.append(' ').append(check(check)));
             open.add(new Named(domain.name(), line.toString()));
         }
         schema.objects().stream().filter(StandardDefinition::isPreliminary)
-                .forEach(object -> open.add(new Named(object.name().name().replaceAll("\\(.*", ""), statement(object))));
+                .forEach(object -> open.add(new Named(bareName(object), statement(object))));
         return Named.ordered(open);
     }
 
@@ -170,17 +189,28 @@ public class StandardDefinition {
     /** The statements that make a table with some of its references. */
     final List<String> statements(Table table, List<ForeignKey> references) {
         List<String> parts = new ArrayList<>();
-        table.columns().forEach(column -> parts.add(column(table, column)));
+        table.columns().stream().filter(column -> !isInherited(table, parent -> parent.columns().contains(column)))
+                .forEach(column -> parts.add(column(table, column)));
         table.primaryKey().flatMap(key -> primaryKey(table, key)).ifPresent(parts::add);
         table.uniqueKeys().forEach(key -> parts.add(key(key, "UNIQUE")));
         parts.addAll(innerIndexes(table));
         references.forEach(key -> parts.add(reference(key)));
-        table.checks().stream().filter(check -> check.column().isEmpty()).forEach(check -> parts.add(check(check)));
+        table.checks().stream().filter(check -> check.column().isEmpty() && !isInherited(table, parent -> parent.checks().contains(check)))
+                .forEach(check -> parts.add(check(check)));
         List<String> statements = new ArrayList<>();
-        statements.add("CREATE TABLE " + name(table) + " (\n    " + String.join(",\n    ", parts) + "\n)" + options(table));
+        statements.add("CREATE TABLE " + name(table) + " (\n    " + String.join(",\n    ", parts) + "\n)" + inherits(table) + options(table));
         statements.addAll(comments(table));
         outerIndexes(table).forEach(index -> statements.add(index(table, index)));
         return statements;
+    }
+
+    private boolean isInherited(Table table, Predicate<Table> has) {
+        return table.parents().stream().flatMap(parent -> schema.table(parent).stream()).anyMatch(has);
+    }
+
+    private String inherits(Table table) {
+        return table.parents().isEmpty() ? "" : table.parents().stream().map(parent -> dialect.table(parent, schema.defaultSchema()))
+                .collect(Collectors.joining(", ", " INHERITS (", ")"));
     }
 
     /** Indexes that stand inside the definition of the table. */
@@ -226,11 +256,22 @@ public class StandardDefinition {
     protected String column(Table table, Column column) {
         StringBuilder line = new StringBuilder(dialect.identifier(column.name())).append(' ').append(type(column));
         column.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
-        column.defaultValue().ifPresent(value -> line.append(defaultClause(value)));
+        column.defaultValue().filter(value -> schema.domain(column).flatMap(Domain::defaultValue).filter(value.text()::equals).isEmpty())
+                .ifPresent(value -> line.append(defaultClause(value)));
         column.computed().filter(computed -> !computed.expression().isEmpty()).ifPresent(computed -> line.append(computed(computed)));
         String numbering = numbering(column);
         return line.append(numbering)
-                .append(!numbering.isEmpty() || column.nullable() || column.isComputed() ? "" : " NOT NULL").toString();
+                .append(!numbering.isEmpty() || column.nullable() || isRequiredByDomain(column) || column.isComputed() && !saysComputedIsRequired()
+                        ? "" : " NOT NULL").toString();
+    }
+
+    private boolean isRequiredByDomain(Column column) {
+        return schema.domain(column).filter(domain -> !domain.nullable()).isPresent();
+    }
+
+    /** Whether a generated column may be said to have a value in every row. */
+    protected boolean saysComputedIsRequired() {
+        return false;
     }
 
     protected String defaultClause(DefaultValue value) {
@@ -263,11 +304,11 @@ public class StandardDefinition {
     }
 
     private String reference(ForeignKey key) {
-        return constraint(key.name())
+        return key.definition().map(text -> constraint(key.name()) + text).orElseGet(() -> constraint(key.name())
                 + "FOREIGN KEY" + columns(key.columns())
                 + " REFERENCES " + dialect.table(key.target(), schema.defaultSchema()) + columns(key.targetColumns())
                 + action(" ON DELETE ", key.onDelete()) + action(" ON UPDATE ", key.onUpdate())
-                + key.deferral().sql();
+                + key.deferral().sql());
     }
 
     /** What the engine does about a row that is referred to if the definition does not say. */

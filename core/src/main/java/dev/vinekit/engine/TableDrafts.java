@@ -41,7 +41,13 @@ public final class TableDrafts {
      */
     public void table(
             TableName name, Table.Kind kind, Optional<String> query, String options, String comment, Access access) {
-        drafts.put(name, new Draft(kind, query, options, comment, access));
+        table(name, kind, query, options, comment, access, List.of());
+    }
+
+    /** The same of a table that has the columns of others too. */
+    public void table(TableName name, Table.Kind kind, Optional<String> query, String options, String comment, Access access,
+            List<TableName> parents) {
+        drafts.put(name, new Draft(kind, query, options, comment, access, parents));
     }
 
     public void column(TableName table, Column column) {
@@ -84,6 +90,7 @@ public final class TableDrafts {
         final String options;
         final String comment;
         final Access access;
+        final List<TableName> parents;
         final List<Column> columns = new ArrayList<>();
         final List<UniqueKey> uniqueKeys = new ArrayList<>();
         final List<ForeignKey> foreignKeys = new ArrayList<>();
@@ -91,7 +98,8 @@ public final class TableDrafts {
         final List<Index> indexes = new ArrayList<>();
         Optional<UniqueKey> primaryKey = Optional.empty();
 
-        Draft(Table.Kind kind, Optional<String> query, String options, String comment, Access access) {
+        Draft(Table.Kind kind, Optional<String> query, String options, String comment, Access access, List<TableName> parents) {
+            this.parents = parents;
             this.kind = kind;
             this.query = query;
             this.options = options;
@@ -107,7 +115,7 @@ public final class TableDrafts {
             });
             checks.sort(Comparator.comparing(Check::name));
             return new Table(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, view,
-                    options, comment, access);
+                    options, comment, access, parents.stream().filter(known::contains).toList());
         }
     }
 }

@@ -175,7 +175,8 @@ public final class Mapper {
                 relations(table, fields, decided),
                 rowRules,
                 checkedFields(checks, fields, rules),
-                new OperationChoice(table, dialect, decided, remarks).of(fields, keyColumns),
+                new OperationChoice(table, schema.tables().stream().filter(other -> other.parents().contains(table.name()))
+                        .map(other -> other.name().name()).toList(), dialect, decided, remarks).of(fields, keyColumns),
                 version,
                 OperationChoice.access(decided.decided().access()),
                 dialect.isTransactional(table));

@@ -2,6 +2,7 @@ package dev.vinekit.mapping;
 
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
@@ -30,6 +31,14 @@ public record Mapping(
         entities = entities.stream().sorted(Comparator.comparing(entity -> entity.table().name())).toList();
         children = List.copyOf(children);
         remarks = List.copyOf(remarks);
+    }
+
+    /** This mapping, with more that a person should know. */
+    public Mapping withRemarks(List<Remark> more) {
+        List<Remark> all = new ArrayList<>(remarks);
+        all.addAll(more);
+        all.sort(Comparator.comparing(remark -> remark.table().toString()));
+        return more.isEmpty() ? this : new Mapping(schema, basePackage, artifact, conventions, definition, entities, children, all);
     }
 
     /**

@@ -17,10 +17,17 @@ final class OperationChoice {
     private final Dialect dialect;
     private final DecisionLookup.OfTable decided;
     private final List<Remark> remarks;
+    private final List<String> children;
 
-    /** @param remarks takes what a person should know */
-    OperationChoice(Table table, Dialect dialect, DecisionLookup.OfTable decided, List<Remark> remarks) {
+    /**
+     * For a table.
+     *
+     * @param children tables that have its columns too
+     * @param remarks takes what a person should know
+     */
+    OperationChoice(Table table, List<String> children, Dialect dialect, DecisionLookup.OfTable decided, List<Remark> remarks) {
         this.table = table;
+        this.children = children;
         this.dialect = dialect;
         this.decided = decided;
         this.remarks = remarks;
@@ -85,6 +92,9 @@ final class OperationChoice {
             remark("No rows can be created: " + blocking.get().column().name() + " must have a value.");
         } else {
             operations.add(Operation.CREATE);
+        }
+        if (!children.isEmpty()) {
+            remark("Other tables have its columns too, and rows of their own: here are only its own, not those of " + String.join(", ", children) + ".");
         }
         if (!dialect.isTransactional(table)) {
             remark("Its storage engine knows no transactions: what a request wrote before it failed stays.");

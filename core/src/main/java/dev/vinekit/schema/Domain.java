@@ -11,9 +11,15 @@ import java.util.Optional;
  * @param nullable whether NULL is one of its values
  * @param defaultValue the default as the engine writes it
  * @param checks conditions on {@code VALUE}
+ * @param collation the order of its texts, where it is not the usual one
  */
 public record Domain(
-        String name, SqlType base, boolean nullable, Optional<String> defaultValue, List<Check> checks) {
+        String name, SqlType base, boolean nullable, Optional<String> defaultValue, List<Check> checks, Optional<String> collation) {
+    /** A domain in the usual order. */
+    public Domain(String name, SqlType base, boolean nullable, Optional<String> defaultValue, List<Check> checks) {
+        this(name, base, nullable, defaultValue, checks, Optional.empty());
+    }
+
     public Domain {
         checks = List.copyOf(checks);
     }

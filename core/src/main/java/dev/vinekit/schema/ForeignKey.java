@@ -1,6 +1,7 @@
 package dev.vinekit.schema;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -10,6 +11,7 @@ import java.util.stream.Stream;
  * @param columns the referring columns, in the order of the key
  * @param target the table that is referred to
  * @param targetColumns the columns referred to, one for each of {@code columns}
+ * @param definition the whole of it as the engine writes it, where it is more than the rest tells
  */
 public record ForeignKey(
         String name,
@@ -18,7 +20,8 @@ public record ForeignKey(
         List<String> targetColumns,
         Action onDelete,
         Action onUpdate,
-        Deferral deferral) implements TablePart {
+        Deferral deferral,
+        Optional<String> definition) implements TablePart {
 
     /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
     public enum Action {
@@ -46,6 +49,12 @@ public record ForeignKey(
         this(name, columns, target, targetColumns, onDelete, onUpdate, Deferral.NONE);
     }
 
+    /** A reference that nothing more is to be said of. */
+    public ForeignKey(String name, List<String> columns, TableName target, List<String> targetColumns,
+            Action onDelete, Action onUpdate, Deferral deferral) {
+        this(name, columns, target, targetColumns, onDelete, onUpdate, deferral, Optional.empty());
+    }
+
     public ForeignKey {
         columns = List.copyOf(columns);
         targetColumns = List.copyOf(targetColumns);
@@ -57,6 +66,6 @@ public record ForeignKey(
     /** This key with the columns of the rest of it, for a catalog that gives one row for each column. */
     public ForeignKey and(ForeignKey rest) {
         return new ForeignKey(name, Stream.concat(columns.stream(), rest.columns.stream()).toList(), target,
-                Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate, deferral);
+                Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate, deferral, definition);
     }
 }

@@ -70,6 +70,11 @@ public record Schema(
         return new Schema(engine, defaultSchema, others, domains, sequences, objects);
     }
 
+    /** This schema with other objects beside its tables. */
+    public Schema withObjects(List<SchemaObject> others) {
+        return new Schema(engine, defaultSchema, tables, domains, sequences, others);
+    }
+
     /** This schema as everybody sees it, whoever owns it and whatever the login may do. */
     public Schema withoutAccess() {
         return withTables(tables.stream().map(Table::withoutAccess).toList());

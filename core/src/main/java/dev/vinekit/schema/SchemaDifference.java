@@ -238,7 +238,7 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
                 return new UniqueKey(key.name(), columns(owner.name(), key.columns()), key.deferral(), key.lengths());
             } else if (part instanceof ForeignKey key) {
                 return new ForeignKey(key.name(), columns(owner.name(), key.columns()), present(key.target()),
-                        columns(key.target(), key.targetColumns()), key.onDelete(), key.onUpdate(), key.deferral());
+                        columns(key.target(), key.targetColumns()), key.onDelete(), key.onUpdate(), key.deferral(), key.definition());
             } else if (part instanceof Index index && index.definition().isEmpty()) {
                 return Index.over(index.name(), index.unique(), columns(owner.name(), index.columns()));
             }

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
  * @param options what the engine writes behind a table's definition; empty if nothing
  * @param comment the comment in the catalog; empty if there is none
  * @param access whose it is
+ * @param parents the tables whose columns it has too, and in which its rows are found
  */
 public record Table(
         TableName name,
@@ -32,7 +33,8 @@ public record Table(
         Optional<ViewQuery> viewQuery,
         String options,
         String comment,
-        Access access) {
+        Access access,
+        List<TableName> parents) {
 
     /** Sorts of tables. */
     public enum Kind {
@@ -42,6 +44,13 @@ public record Table(
         public String words() {
             return name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
+    }
+
+    /** A table that has no others above it. */
+    public Table(TableName name, Kind kind, List<Column> columns, Optional<UniqueKey> primaryKey, List<UniqueKey> uniqueKeys,
+            List<ForeignKey> foreignKeys, List<Check> checks, List<Index> indexes, Optional<ViewQuery> viewQuery, String options,
+            String comment, Access access) {
+        this(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options, comment, access, List.of());
     }
 
     public Table {
@@ -55,6 +64,7 @@ public record Table(
         foreignKeys = List.copyOf(foreignKeys);
         checks = List.copyOf(checks);
         indexes = List.copyOf(indexes);
+        parents = List.copyOf(parents);
     }
 
     /** Whatever no two rows may have alike: the primary key, unique constraints, and unique indexes over columns. */
@@ -72,7 +82,7 @@ public record Table(
     public List<TableName> needs() {
         Stream<TableName> references = foreignKeys.stream().map(ForeignKey::target);
         Stream<TableName> reads = viewQuery.stream().flatMap(query -> query.reads().stream());
-        return Stream.concat(references, reads).distinct().toList();
+        return Stream.of(references, reads, parents.stream()).flatMap(names -> names).distinct().toList();
     }
 
     /** The tables that every row of this one refers to, or that the view reads. */
@@ -95,25 +105,25 @@ public record Table(
     /** This table, whoever owns it and whatever the login may do. */
     public Table withoutAccess() {
         return new Table(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
-                comment, Access.UNLIMITED);
+                comment, Access.UNLIMITED, parents);
     }
 
     /** This table with other columns. */
     public Table withColumns(List<Column> others) {
         return new Table(name, kind, others, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
-                comment, access);
+                comment, access, parents);
     }
 
     /** This table under another name. */
     public Table named(TableName other) {
         return new Table(other, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options,
-                comment, access);
+                comment, access, parents);
     }
 
     /** This table with other foreign keys. */
     public Table withForeignKeys(List<ForeignKey> others) {
         return new Table(name, kind, columns, primaryKey, uniqueKeys, others, checks, indexes, viewQuery, options,
-                comment, access);
+                comment, access, parents);
     }
 
     /**

@@ -200,6 +200,11 @@ public interface Dialect {
         return Optional.empty();
     }
 
+    /** The same for a column whose least number may be greater than this one. */
+    default Optional<String> restartLimitedIdentity(String table, Column column, long next) {
+        return restartIdentity(table, column, next);
+    }
+
     /** The statement of standard SQL that makes an identity column go on from this number. */
     default Optional<String> standardRestart(String table, Column column, long next) {
         return Optional.of("ALTER TABLE " + table + " ALTER COLUMN " + identifier(column.name())

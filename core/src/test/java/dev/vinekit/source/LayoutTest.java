@@ -2,34 +2,63 @@ package dev.vinekit.source;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.mapping.JavaName;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class LayoutTest {
     private static final Imports IMPORTS = new Imports(Map.of(
             "List", "java.util.List", "Path", "jakarta.ws.rs.Path", "@GET", "@jakarta.ws.rs.GET",
-            "assertThat", "static org.assertj.core.api.Assertions.assertThat", "Lot", "com.example.entity.Lot"));
+            "assertThat", "static org.assertj.core.api.Assertions.assertThat", "Lot", "com.example.entity.Lot"), Map.of());
+
+    private static String imports(String java, String ownPackage) {
+        return IMPORTS.of(java, ownPackage).statements();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "a.entity     | ~Path find(Path a)            | Path find(jakarta.ws.rs.Path a)                 | ''",
+        "a.controller | ~Path find(Path a)            | Path find(jakarta.ws.rs.Path a)                 | import a.entity.Path;",
+        "a.controller | Path other                    | Path other                                      | import jakarta.ws.rs.Path;",
+        "a.entity     | Path other                    | Path other                                      | import jakarta.ws.rs.Path;",
+        "a.controller | ~String name(String a)        | String name(java.lang.String a)                 | import a.entity.String;",
+        "a.entity     | record Oak(String name)       | record Oak(String name)                         | import java.lang.String;",
+        "a.controller | record Oak(String name)       | record Oak(String name)                         | ''",
+        "a.dto        | ~String of(List<@Size String> a) | String of(List<java.lang.@Size String> a)    | import a.entity.String;import java.util.List;",
+        "a.controller | ~PathInput of(~Path a)        | PathInput of(Path a)                            | import a.dto.PathInput;import a.entity.Path;",
+        "a.controller | /** {@link ~Path} */ ~Path a  | /** {@link Path} */ Path a                      | import a.entity.Path;"})
+    void domainsClassKeepsItsNameAndOthersGiveWay(String ownPackage, String java, String written, String statements) {
+        Imports imports = new Imports(Map.of("Path", "jakarta.ws.rs.Path", "List", "java.util.List"),
+                Map.of("Path", "a.entity.Path", "String", "a.entity.String", "PathInput", "a.dto.PathInput"));
+
+        Imports.Resolved resolved = imports.of(java.replace('~', JavaName.MARK), ownPackage);
+
+        assertThat(resolved.body()).isEqualTo(written);
+        assertThat(resolved.statements().replace("\n", "")).isEqualTo(statements);
+    }
 
     @Test
     void importsWhatIsUsed() {
-        assertThat(IMPORTS.of("class A { List<Lot> lots; }", "com.example.dto"))
+        assertThat(imports("class A { List<Lot> lots; }", "com.example.dto"))
                 .isEqualTo("import com.example.entity.Lot;\nimport java.util.List;\n");
     }
 
     @Test
     void importsNothingOfItsOwnPackage() {
-        assertThat(IMPORTS.of("class A { Lot lot; }", "com.example.entity")).isEmpty();
+        assertThat(imports("class A { Lot lot; }", "com.example.entity")).isEmpty();
     }
 
     @Test
     void putsStaticImportsFirst() {
-        assertThat(IMPORTS.of("assertThat(List.of())", "a"))
+        assertThat(imports("assertThat(List.of())", "a"))
                 .isEqualTo("import static org.assertj.core.api.Assertions.assertThat;\n\nimport java.util.List;\n");
     }
 
     @Test
     void passesOverCommentsStringsAndQualifiedNames() {
-        assertThat(IMPORTS.of("""
+        assertThat(imports("""
                 /** List */ // Path
                 class A { String s = "List \\" Path"; char c = '"'; String t = \"""
                     List "Path" \\\"""
@@ -39,13 +68,13 @@ class LayoutTest {
 
     @Test
     void importsWhatADocumentationCommentLinksTo() {
-        assertThat(IMPORTS.of("/** See {@link Lot}. */ class A { }", "a")).isEqualTo("import com.example.entity.Lot;\n");
+        assertThat(imports("/** See {@link Lot}. */ class A { }", "a")).isEqualTo("import com.example.entity.Lot;\n");
     }
 
     @Test
     void importsAnAnnotationOnlyWhereItAnnotates() {
-        assertThat(IMPORTS.of("class A { String GET = \"\"; }", "a")).isEmpty();
-        assertThat(IMPORTS.of("class A { @GET void get() { } }", "a")).isEqualTo("import jakarta.ws.rs.GET;\n");
+        assertThat(imports("class A { String GET = \"\"; }", "a")).isEmpty();
+        assertThat(imports("class A { @GET void get() { } }", "a")).isEqualTo("import jakarta.ws.rs.GET;\n");
     }
 
     @Test

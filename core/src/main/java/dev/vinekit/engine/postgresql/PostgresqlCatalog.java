@@ -31,6 +31,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /** Reads PostgreSQL's system catalogs in bulk: one statement for each kind of thing. */
 final class PostgresqlCatalog {
@@ -40,6 +41,10 @@ final class PostgresqlCatalog {
 
     private static final String TABLES = """
             SELECT n.nspname AS schema, c.relname AS name, obj_description(c.oid, 'pg_class') AS comment, c.relkind AS kind,
+                ARRAY(SELECT pn.nspname FROM pg_inherits h JOIN pg_class p ON p.oid = h.inhparent JOIN pg_namespace pn ON pn.oid = p.relnamespace
+                    WHERE h.inhrelid = c.oid ORDER BY h.inhseqno)::text[] AS parent_schemas,
+                ARRAY(SELECT p.relname FROM pg_inherits h JOIN pg_class p ON p.oid = h.inhparent
+                    WHERE h.inhrelid = c.oid ORDER BY h.inhseqno)::text[] AS parents,
                 CASE WHEN c.relkind IN ('v', 'm') THEN pg_get_viewdef(c.oid, true) END AS query,
                 CASE WHEN c.relkind = 'p' THEN 'PARTITION BY ' || pg_get_partkeydef(c.oid) END AS options,
                 pg_get_userbyid(c.relowner) AS owner,
@@ -114,7 +119,8 @@ final class PostgresqlCatalog {
                         JOIN pg_attribute a ON a.attrelid = k.confrelid AND a.attnum = u.num ORDER BY u.place)
                     END AS far_columns,
                 CASE WHEN k.contype = 'c' THEN pg_get_expr(k.conbin, k.conrelid) END AS expression,
-                CASE WHEN k.contype IN ('u', 'x') THEN pg_get_constraintdef(k.oid) END AS definition,
+                CASE WHEN k.contype IN ('u', 'x') OR k.contype = 'f' AND (k.confmatchtype = 'f' OR to_jsonb(k) ->> 'confdelsetcols' IS NOT NULL)
+                    THEN replace(pg_get_constraintdef(k.oid), ' NOT VALID', '') END AS definition,
                 k.confdeltype AS on_delete, k.confupdtype AS on_update,
                 k.condeferrable AS can_wait, k.condeferred AS waits
             FROM pg_constraint k
@@ -132,6 +138,8 @@ final class PostgresqlCatalog {
                 format_type(t.typbasetype, t.typtypmod) AS type_text, t.typtypmod AS modifier,
                 e.typname AS element_name, format_type(e.oid, t.typtypmod) AS element_text, e.typtype AS element_kind,
                 t.typnotnull AS required, t.typdefault AS default_value,
+                (SELECT quote_ident(cn.nspname) || '.' || quote_ident(co.collname) FROM pg_collation co
+                    JOIN pg_namespace cn ON cn.oid = co.collnamespace WHERE co.oid = t.typcollation AND t.typcollation <> b.typcollation) AS collation,
                 ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(e.oid, b.oid) ORDER BY l.enumsortorder) AS labels,
                 k.conname AS constraint_name, pg_get_constraintdef(k.oid) AS definition
             FROM pg_type t
@@ -208,7 +216,7 @@ final class PostgresqlCatalog {
         Catalog catalog = Catalog.of(connection, SCHEMAS, schemas);
         TableDrafts drafts = new TableDrafts(word -> word.toLowerCase(Locale.ROOT));
         catalog.each(TABLES, row -> drafts.table(tableName(row), kind(row.getString("kind")), viewQuery(row),
-                Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row)));
+                Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row), parents(row)));
         catalog.all(SERIALS, row -> serials.put(place(row), row.getBoolean("plain")));
         catalog.each(COLUMNS, row -> {
             columnNames.put(place(row), row.getString("column_name"));
@@ -227,6 +235,12 @@ final class PostgresqlCatalog {
                 new Sequence(tableName(row), row.getLong("first"), row.getLong("step"), row.getString("options"))));
         return new Schema("postgresql", current, drafts.tables(), List.copyOf(domains.values()), sequences,
                 PostgresqlObjects.of(catalog));
+    }
+
+    private static List<TableName> parents(ResultSet row) throws SQLException {
+        List<String> schemas = Catalog.strings(row.getArray("parent_schemas"));
+        List<String> names = Catalog.strings(row.getArray("parents"));
+        return IntStream.range(0, names.size()).mapToObj(i -> new TableName(schemas.get(i), names.get(i))).toList();
     }
 
     private static Table.Kind kind(String code) {
@@ -254,13 +268,13 @@ final class PostgresqlCatalog {
                 : List.of(new Check(row.getString("constraint_name"), canonical(row.getString("definition")
                         .replaceFirst("^CHECK \\(", "").replaceFirst(" NOT VALID$", "").replaceFirst("\\)$", ""))));
         return new Domain(row.getString("domain"), type(row), !row.getBoolean("required"),
-                Optional.ofNullable(row.getString("default_value")), checks);
+                Optional.ofNullable(row.getString("default_value")), checks, Optional.ofNullable(row.getString("collation")));
     }
 
     private static Domain joined(Domain one, Domain more) {
         List<Check> checks = new ArrayList<>(one.checks());
         checks.addAll(more.checks());
-        return new Domain(one.name(), one.base(), one.nullable(), one.defaultValue(), checks);
+        return new Domain(one.name(), one.base(), one.nullable(), one.defaultValue(), checks, one.collation());
     }
 
     private static Optional<String> viewQuery(ResultSet row) throws SQLException {
@@ -364,7 +378,8 @@ final class PostgresqlCatalog {
                     new TableName(row.getString("target_schema"), row.getString("target_name")),
                     row.getArray("far_columns") == null ? columns(row, "target", "target_columns")
                             : Catalog.strings(row.getArray("far_columns")),
-                    action(row.getString("on_delete")), action(row.getString("on_update")), deferral));
+                    action(row.getString("on_delete")), action(row.getString("on_update")), deferral,
+                    Optional.ofNullable(row.getString("definition"))));
             default -> unique(drafts, table, new UniqueKey(name, columns, deferral), row.getString("definition"));
         }
         if (!kind.equals("f")) {

@@ -68,6 +68,11 @@ final class PostgresqlDefinition extends StandardDefinition {
         return super.computed(computed) + (computed.stored() ? " STORED" : " VIRTUAL");
     }
 
+    @Override
+    protected boolean saysComputedIsRequired() {
+        return true;
+    }
+
     /** A partitioned table gets one partition that takes every row, for partitions are not listed. */
     @Override
     protected List<String> comments(Table table) {

@@ -189,6 +189,13 @@ final class PostgresqlDialect implements Dialect {
     }
 
     @Override
+    public Optional<String> restartLimitedIdentity(String table, Column column, long next) {
+        return Optional.of("DO " + Dialect.quoteLiteral("BEGIN PERFORM setval(q, greatest(" + (next - 1) + ", seqmin)) FROM pg_sequence, "
+                + "pg_get_serial_sequence(" + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name()) + ") q "
+                + "WHERE seqrelid = q::regclass; END"));
+    }
+
+    @Override
     public String definition(Schema schema) {
         return new PostgresqlDefinition(this, schema).script();
     }

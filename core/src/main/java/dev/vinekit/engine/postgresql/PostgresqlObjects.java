@@ -13,7 +13,7 @@ import java.util.Optional;
 final class PostgresqlObjects {
     /** What belongs to an extension comes with it, and is not told. */
     private static final String OWN = """
-            NOT EXISTS (SELECT FROM pg_depend own WHERE own.classid = '%1$s'::regclass AND own.objid = %2$s AND own.deptype = 'e')
+            NOT EXISTS (SELECT FROM pg_depend own WHERE own.classid = '%1$s'::regclass AND own.objid = %2$s AND own.deptype IN ('e', 'i'))
             """;
 
     /** Extensions of which something is used: by a dependency that is kept, or by name in the text of a function. */

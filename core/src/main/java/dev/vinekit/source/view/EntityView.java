@@ -82,9 +82,15 @@ public record EntityView(
     public record OneField(JavaString json, JavaString query) {
     }
 
-    /** Fragments of SQL. */
+    /**
+     * Fragments of SQL.
+     *
+     * @param table where rows are inserted
+     * @param rows where they are found: in the table, without those of tables that have its columns too
+     */
     public record StatementView(
             JavaString table,
+            JavaString rows,
             JavaString columnList,
             JavaString keyMatch,
             JavaString assignments,
@@ -114,6 +120,7 @@ public record EntityView(
      * @param touched the tables that they write to, each after those that it refers to
      * @param duplicable the fields of a key of which a new row can be a duplicate
      * @param referredInCircle whether rows that this one must refer to must refer to rows like it
+     * @param overwritten the components that triggers give values of their own to, as arguments behind others
      * @param divided a column by whose order every row is before, beside or after a sample
      * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
@@ -136,6 +143,7 @@ public record EntityView(
             List<RelationView.ChildTest> children,
             List<RelationView.FinderTest> finders,
             List<RelationView.FinderTest> filters,
+            List<FieldView> overwritten,
             Optional<FieldView> divided,
             List<FieldView> shared,
             boolean transactional,

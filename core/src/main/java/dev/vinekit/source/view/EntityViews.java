@@ -117,8 +117,12 @@ final class EntityViews {
     }
 
     /** What rows are ordered by if nobody asks for another order. */
-    private static JavaCode order(Entity entity) {
+    private JavaCode order(Entity entity) {
         List<Field> order = entity.key().isEmpty() ? entity.sortable() : entity.key();
+        if (order.isEmpty()) {
+            return JavaCode.list(entity.fields().stream().map(field -> JavaCode.of("Filters.on(%s, %s, String.class)", JavaString.of(field.jsonName()),
+                    JavaString.of(dialect.asText(field.column().type(), field.sqlName())))).toList());
+        }
         if (!entity.key().isEmpty() && filters(entity).toList().containsAll(order)) {
             return JavaCode.list(order.stream().map(field -> JavaString.of(field.jsonName())).toList());
         }
@@ -137,6 +141,7 @@ final class EntityViews {
                 .collect(Collectors.joining(" AND "));
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
+                JavaString.of((isParent(entity) ? "ONLY " : "") + entity.sqlTable()),
                 JavaString.list(entity.fields().stream().map(field -> dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
                 JavaString.lines(assignments),
@@ -149,6 +154,11 @@ final class EntityViews {
                         .map(JavaString::of).toList(),
                 JavaString.of(!key.isEmpty() ? match : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
                         dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?"))).collect(Collectors.joining(" AND "))));
+    }
+
+    /** Whether rows of other tables would be found in this one too. */
+    private boolean isParent(Entity entity) {
+        return mapping.schema().tables().stream().anyMatch(table -> table.parents().contains(entity.table().name()));
     }
 
     private List<JavaCode> constraints(Entity entity) {

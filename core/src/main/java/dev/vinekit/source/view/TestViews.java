@@ -5,6 +5,7 @@ import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.Trial;
+import dev.vinekit.data.TriggerEffects;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
@@ -33,6 +34,7 @@ final class TestViews {
     private final Mapping mapping;
     private final SampleViews samples;
     private final RelationTestViews tied;
+    private final TriggerEffects triggers;
     private final Map<TableName, Integer> order = new HashMap<>();
 
     TestViews(Mapping mapping, RelationViews relations, Dialect dialect, SampleRows samples) {
@@ -41,6 +43,7 @@ final class TestViews {
         for (int i = 0; i < inOrder.size(); i++) {
             order.put(inOrder.get(i).table().name(), i);
         }
+        this.triggers = samples.triggers();
         this.samples = new SampleViews(mapping, samples, dialect.reportsKeys());
         this.tied = new RelationTestViews(mapping, relations, this.samples);
     }
@@ -64,6 +67,7 @@ final class TestViews {
                 creates ? tied.childTests(entity, sample) : List.of(),
                 tied.finderTests(entity, sample),
                 tied.filterTests(entity, sample),
+                entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
                 divided(entity, sample).map(views::get),
                 shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
@@ -128,6 +132,7 @@ final class TestViews {
             TableName name = open.pop();
             if (reached.add(name)) {
                 open.addAll(mapping.entity(name).table().needs());
+                open.addAll(triggers.written(name));
             }
         }
         return reached.stream().sorted(Comparator.comparing(order::get))
@@ -158,7 +163,7 @@ final class TestViews {
         entity.checks().stream().filter(check -> !check.understood() && check.fields().size() > 1)
                 .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
-                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field))
+                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field) && !triggers.overwrites(entity, field))
                 .filter(field -> samples.differs(entity, true, field)
                         || !sample.values().get(field).equals(other.values().get(field)))
                 .findFirst();

@@ -46,13 +46,13 @@ public final class ${e.name}Repository {
             """;
 
     private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM ${e.sql.table.block(16)}
+            FROM ${e.sql.rows.block(16)}
             """;
 
 <#else>
     private static final String SELECT = """
             SELECT ${e.sql.columnList.block(16)}
-            FROM ${e.sql.table.block(16)}
+            FROM ${e.sql.rows.block(16)}
             """;
 
 </#if>
@@ -70,12 +70,12 @@ public final class ${e.name}Repository {
 </#if>
     private static final String COUNT = """
             SELECT COUNT(*)
-            FROM ${e.sql.table.block(16)}
+            FROM ${e.sql.rows.block(16)}
             """;
 
 <#if e.can.update>
     private static final String UPDATE = """
-            UPDATE ${e.sql.table.block(16)}
+            UPDATE ${e.sql.rows.block(16)}
             SET ${e.sql.assignments.block(16)}
             WHERE ${e.sql.keyMatch.block(16)}
             """;
@@ -83,7 +83,7 @@ public final class ${e.name}Repository {
 </#if>
 <#if e.can.delete>
     private static final String DELETE = """
-            DELETE FROM ${e.sql.table.block(16)}
+            DELETE FROM ${e.sql.rows.block(16)}
             WHERE ${e.sql.keyMatch.block(16)}
             """;
 

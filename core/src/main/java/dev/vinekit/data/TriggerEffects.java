@@ -1,0 +1,56 @@
+package dev.vinekit.data;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Remark;
+import dev.vinekit.schema.TableName;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * What the triggers and rules of a schema do to rows, as far as a database has shown it.
+ *
+ * @param overwritten columns whose values are others than those that were written, by table
+ * @param written tables that get or lose rows when rows of another are written, by that one
+ * @param refused what the database says about made-up rows that it takes without triggers only, by table
+ */
+public record TriggerEffects(
+        Map<TableName, Set<String>> overwritten, Map<TableName, List<TableName>> written, Map<TableName, String> refused) {
+    /** There are none. */
+    public static final TriggerEffects NONE = new TriggerEffects(Map.of(), Map.of(), Map.of());
+
+    public TriggerEffects {
+        overwritten = Map.copyOf(overwritten);
+        written = Map.copyOf(written);
+        refused = Map.copyOf(refused);
+    }
+
+    /** Whether a trigger gives a field another value than was written. */
+    public boolean overwrites(Entity entity, Field field) {
+        return overwritten.getOrDefault(entity.table().name(), Set.of()).contains(field.column().name());
+    }
+
+    /** Tables that get or lose rows when rows of this one are written. */
+    public List<TableName> written(TableName table) {
+        return written.getOrDefault(table, List.of());
+    }
+
+    /** What a person should know of them. */
+    public List<Remark> remarks() {
+        List<Remark> remarks = new ArrayList<>();
+        overwritten.forEach((table, columns) -> remarks.add(new Remark(table, "A trigger gives a value of its own to "
+                + String.join(", ", columns) + ": what a client sends there need not be what is stored.")));
+        written.forEach((table, others) -> remarks.add(new Remark(table, "Triggers also write to "
+                + others.stream().map(TableName::name).collect(Collectors.joining(", ")) + " when its rows are written.")));
+        return remarks;
+    }
+
+    /** Why no row of a table could be made up, as the database says it; empty if none was refused. */
+    Optional<String> refusal(Entity entity) {
+        return Optional.ofNullable(refused.get(entity.table().name()));
+    }
+}

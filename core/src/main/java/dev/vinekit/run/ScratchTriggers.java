@@ -1,0 +1,207 @@
+package dev.vinekit.run;
+
+import dev.vinekit.data.TriggerEffects;
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.Script;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+
+/**
+ * Finds out what triggers do to rows: the same rows are written to a scratch database with them and to one without, and rows
+ * are changed one column at a time.
+ */
+public final class ScratchTriggers {
+    private final Engine engine;
+    private final Mapping mapping;
+    private final Dialect dialect;
+    private final Map<TableName, Set<String>> overwritten = new HashMap<>();
+    private final Map<TableName, List<TableName>> written = new HashMap<>();
+    private final Map<TableName, String> refused = new HashMap<>();
+
+    private ScratchTriggers(Engine engine, Mapping mapping) {
+        this.engine = engine;
+        this.mapping = mapping;
+        this.dialect = engine.dialect(mapping.schema());
+    }
+
+    /**
+     * What the triggers of a mapping's tables do to these rows.
+     *
+     * @param seed inserts rows into empty tables
+     * @throws Fault if no scratch database can be made
+     */
+    public static TriggerEffects of(Engine engine, Mapping mapping, String seed) {
+        List<Entity> concerned = mapping.entities().stream().filter(entity -> !entity.table().isView() && isConcerned(mapping.schema(), entity)).toList();
+        if (concerned.isEmpty()) {
+            return TriggerEffects.NONE;
+        }
+        ScratchTriggers asked = new ScratchTriggers(engine, mapping);
+        try (ScratchDatabase with = ScratchDatabase.of(engine); ScratchDatabase without = ScratchDatabase.of(engine)) {
+            with.execute(mapping.definition());
+            without.execute(asked.dialect.definition(withoutTriggers(mapping.schema())));
+            without.execute(seed);
+            asked.seed(with, seed, concerned);
+            for (Entity entity : concerned) {
+                asked.compare(entity, asked.rows(with, entity), asked.rows(without, entity));
+                asked.change(with, entity);
+            }
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database could not be asked what triggers do: "
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
+        }
+        asked.written.values().removeIf(List::isEmpty);
+        return new TriggerEffects(asked.overwritten, asked.written, asked.refused);
+    }
+
+    private static boolean isConcerned(Schema schema, Entity entity) {
+        return !schema.objects(SchemaObject.Kind.TRIGGER, entity.table().name()).isEmpty()
+                || !schema.objects(SchemaObject.Kind.RULE, entity.table().name()).isEmpty();
+    }
+
+    private static Schema withoutTriggers(Schema schema) {
+        return schema.withObjects(schema.objects().stream().filter(object -> object.kind() != SchemaObject.Kind.TRIGGER
+                && object.kind() != SchemaObject.Kind.RULE && object.kind() != SchemaObject.Kind.COMMENT).toList());
+    }
+
+    /** Writes the rows; those that only triggers refuse are noted and left out. */
+    private void seed(ScratchDatabase database, String seed, List<Entity> concerned) throws SQLException {
+        for (Script.Part part : Script.parts(seed, engine.scriptSyntax())) {
+            Optional<Entity> entity = concerned.stream().filter(each -> part.text().startsWith("INSERT INTO " + each.sqlTable() + " (")).findFirst();
+            try (Statement statement = database.anchor().createStatement()) {
+                Map<TableName, Integer> before = entity.isEmpty() ? Map.of() : counts(database.anchor());
+                statement.execute(part.text());
+                if (entity.isPresent()) {
+                    note(entity.get(), before, counts(database.anchor()));
+                }
+            } catch (SQLException e) {
+                refused.put(entity.orElseThrow(() -> e).table().name(), String.valueOf(e.getMessage()).lines().findFirst().orElse(""));
+            }
+        }
+    }
+
+    /** Notes the other tables that have more or fewer rows now. */
+    private void note(Entity entity, Map<TableName, Integer> before, Map<TableName, Integer> now) {
+        List<TableName> tables = written.computeIfAbsent(entity.table().name(), key -> new ArrayList<>());
+        now.forEach((table, count) -> {
+            if (!before.get(table).equals(count) && !table.equals(entity.table().name()) && !tables.contains(table)) {
+                tables.add(table);
+            }
+        });
+    }
+
+    private List<List<String>> rows(ScratchDatabase database, Entity entity) throws SQLException {
+        try (Statement statement = database.anchor().createStatement()) {
+            return rows(statement, select(entity) + (entity.key().isEmpty() ? "" : " ORDER BY "
+                    + entity.key().stream().map(Field::sqlName).collect(Collectors.joining(", "))));
+        }
+    }
+
+    private static String select(Entity entity) {
+        return "SELECT " + entity.fields().stream().map(Field::selected).collect(Collectors.joining(", ")) + " FROM " + entity.sqlTable();
+    }
+
+    private static List<List<String>> rows(Statement statement, String sql) throws SQLException {
+        List<List<String>> rows = new ArrayList<>();
+        try (ResultSet row = statement.executeQuery(sql)) {
+            int width = row.getMetaData().getColumnCount();
+            while (row.next()) {
+                List<String> values = new ArrayList<>();
+                for (int i = 1; i <= width; i++) {
+                    values.add(row.getString(i));
+                }
+                rows.add(values);
+            }
+        }
+        return rows;
+    }
+
+    private void compare(Entity entity, List<List<String>> now, List<List<String>> expected) {
+        for (int n = 0; n < Math.min(now.size(), expected.size()); n++) {
+            differences(entity, now.get(n), expected.get(n), "");
+        }
+    }
+
+    private void differences(Entity entity, List<String> now, List<String> expected, String changed) {
+        for (int i = 0; i < entity.fields().size(); i++) {
+            Field field = entity.fields().get(i);
+            boolean same = now.get(i) == null ? expected.get(i) == null : now.get(i).equals(expected.get(i));
+            if (!same && !field.column().isComputed() && !field.column().name().equals(changed)) {
+                overwritten.computeIfAbsent(entity.table().name(), key -> new TreeSet<>()).add(field.column().name());
+            }
+        }
+    }
+
+    /** Gives one row the values of another, column by column, each time taken back. */
+    private void change(ScratchDatabase database, Entity entity) throws SQLException {
+        Connection connection = database.anchor();
+        List<List<String>> rows = rows(database, entity);
+        if (rows.size() < 2 || entity.key().isEmpty()) {
+            return;
+        }
+        String where = entity.key().stream().map(field -> field.sqlName() + " = "
+                + dialect.literal(field.column().type(), literalText(rows.get(0), entity, field))).collect(Collectors.joining(" AND "));
+        connection.setAutoCommit(false);
+        try (Statement statement = connection.createStatement()) {
+            Map<TableName, Integer> before = counts(connection);
+            for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
+                String value = rows.get(1).get(entity.fields().indexOf(field));
+                if (value != null && runs(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
+                        + dialect.literal(field.column().type(), literalText(rows.get(1), entity, field)) + " WHERE " + where)) {
+                    List<List<String>> after = rows(statement, select(entity) + " WHERE " + where);
+                    if (after.size() == 1) {
+                        differences(entity, after.get(0), rows.get(0), field.column().name());
+                    }
+                    note(entity, before, counts(connection));
+                }
+                connection.rollback();
+            }
+        } finally {
+            connection.rollback();
+            connection.setAutoCommit(true);
+        }
+    }
+
+    private static String literalText(List<String> row, Entity entity, Field field) {
+        String text = row.get(entity.fields().indexOf(field));
+        return text.startsWith("\\x") && field.column().type().kind() == SqlType.Kind.BINARY ? text.substring(2) : text;
+    }
+
+    private Map<TableName, Integer> counts(Connection connection) throws SQLException {
+        List<Entity> tables = mapping.entities().stream().filter(entity -> !entity.table().isView()).toList();
+        Map<TableName, Integer> counts = new HashMap<>();
+        try (Statement statement = connection.createStatement()) {
+            for (Entity entity : tables) {
+                counts.put(entity.table().name(), Integer.valueOf(rows(statement, "SELECT COUNT(*) FROM " + entity.sqlTable()).get(0).get(0)));
+            }
+        }
+        return counts;
+    }
+
+    private static boolean runs(Statement statement, String sql) {
+        try {
+            return statement.executeUpdate(sql) == 1;
+        } catch (SQLException e) {
+            return false;
+        }
+    }
+}
