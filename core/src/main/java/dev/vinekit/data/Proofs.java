@@ -137,7 +137,7 @@ public final class Proofs {
         boolean alone = entity.relations().stream().filter(other -> other.fields().contains(last)).count() == 1;
         boolean followed = samples.isFollowed(entity, relation, false);
         Optional<Object> missing = alone && last.input() == Field.Input.WRITABLE && (followed || relation.fields().size() == 1)
-                ? wrong.missing(last) : Optional.empty();
+                ? wrong.missing(last, stored(target, target.field(key.targetColumns().get(key.targetColumns().size() - 1)), 0)) : Optional.empty();
         missing.ifPresentOrElse(value -> trials.add(new Trial.Dangling(relation, value)), () -> untold.add(
                 alone ? "No request is known that refers to a missing row and breaks nothing else."
                         : last.column().name() + " belongs to another reference too."));
@@ -158,6 +158,13 @@ public final class Proofs {
             }
         }
         found.add(new Proof(rule, trials, untold.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", untold))));
+    }
+
+    /** What rows of a table have in a field, at the end of all references. */
+    private Sample stored(Entity table, Field field, int steps) {
+        Sample value = samples.row(table, false).values().getOrDefault(field, new Sample.Nothing());
+        return value instanceof Sample.Reference reference && steps < mapping.entities().size()
+                ? stored(mapping.entity(reference.relation().foreignKey().target()), reference.target(), steps + 1) : value;
     }
 
     private void check(Entity.CheckedFields check) {

@@ -136,7 +136,7 @@ public final class RowSearch {
                 .filter(check -> kept.size() == checks.size() || !kept.contains(check)).map(check -> named(checks.get(check))).toList();
         Map<Field, Sample> chosen = sample;
         breaking.values().removeIf(values -> values.keySet().stream().anyMatch(field -> refers(entity, field)
-                && chosen.get(field) instanceof Sample.Nothing && !(values.get(field) instanceof Sample.Nothing)));
+                && !(values.get(field) instanceof Sample.Nothing) && !values.get(field).equals(chosen.get(field))));
         return new Solutions.Solution(fields, chosenOnly(entity, sample), chosenOnly(entity, other), breaking.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, values -> chosenOnly(entity, values.getValue()))), clash);
     }

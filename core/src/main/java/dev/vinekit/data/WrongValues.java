@@ -78,12 +78,16 @@ final class WrongValues {
                 .findFirst().map(number -> wrong(rule.field(), number, "NotAmongItsValues"));
     }
 
-    /** A value that no row has, or nothing if rules leave no room for one. */
-    Optional<Object> missing(Field field) {
+    /**
+     * A value that no row has, or nothing if rules leave no room for one.
+     *
+     * @param there what rows have
+     */
+    Optional<Object> missing(Field field, Sample there) {
         Stream<Object> candidates = switch (field.type()) {
             case INTEGER, LONG, BIG_DECIMAL -> Stream.concat(Stream.of(FAR_AWAY), field.rules().stream().flatMap(WrongValues::most));
             case UUID -> Stream.of("ffffffff-ffff-ffff-ffff-ffffffffffff");
-            case BINARY -> Stream.of(Base64.getEncoder().encodeToString(full(field)));
+            case BINARY -> Stream.of(Base64.getEncoder().encodeToString(full(there)));
             case STRING -> field.column().type().kind() == SqlType.Kind.BIT ? Stream.of("1".repeat((int) Math.max(1, field.column().type().length())))
                     : field.numberedExample().isPresent() ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#", "9876"))
                     : Stream.of("???", "??", "?", "ZZZZ", "ZZZ", "ZZ", "Z", "zzz", "z", "999", "9", "Z9");
@@ -96,10 +100,10 @@ final class WrongValues {
                 .filter(value -> keepsRows(field, value)).findFirst();
     }
 
-    /** As many bytes as a short column holds, all of their bits set. */
-    private static byte[] full(Field field) {
-        long length = field.column().type().length();
-        byte[] bytes = new byte[length > 0 && length <= 64 ? (int) length : Integer.BYTES];
+    /** As many bytes as a value has, all of their bits set. */
+    private static byte[] full(Sample value) {
+        byte[] bytes = new byte[value instanceof Sample.NumberedBytes numbered ? numbered.length()
+                : value instanceof Sample.Bytes other ? other.hex().length() / 2 : Integer.BYTES];
         Arrays.fill(bytes, (byte) -1);
         return bytes;
     }

@@ -231,7 +231,7 @@ public class StandardDefinition {
     /** The statements that make a view. */
     final List<String> viewStatements(Table view) {
         List<String> statements = new ArrayList<>();
-        statements.add("CREATE " + viewWords(view) + " " + name(view)
+        statements.add("CREATE " + (view.options().isEmpty() ? "" : view.options() + " ") + viewWords(view) + " " + name(view)
                 + columns(view.columns().stream().map(Column::name).toList())
                 + " AS\n" + view.viewQuery().orElseThrow().sql());
         statements.addAll(comments(view));

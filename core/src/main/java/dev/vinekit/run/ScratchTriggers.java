@@ -13,12 +13,14 @@ import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Script;
+import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -159,14 +161,14 @@ public final class ScratchTriggers {
             return;
         }
         String where = entity.key().stream().map(field -> field.sqlName() + " = "
-                + dialect.literal(field.column().type(), literalText(rows.get(0), entity, field))).collect(Collectors.joining(" AND "));
+                + literal(rows.get(0), entity, field)).collect(Collectors.joining(" AND "));
         connection.setAutoCommit(false);
         try (Statement statement = connection.createStatement()) {
             Map<TableName, Integer> before = counts(connection);
             for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
                 String value = rows.get(1).get(entity.fields().indexOf(field));
                 if (value != null && runs(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
-                        + dialect.literal(field.column().type(), literalText(rows.get(1), entity, field)) + " WHERE " + where)) {
+                        + literal(rows.get(1), entity, field) + " WHERE " + where)) {
                     List<List<String>> after = rows(statement, select(entity) + " WHERE " + where);
                     if (after.size() == 1) {
                         differences(entity, after.get(0), rows.get(0), field.column().name());
@@ -181,9 +183,17 @@ public final class ScratchTriggers {
         }
     }
 
-    private static String literalText(List<String> row, Entity entity, Field field) {
+    /** A value that was read as text, as a constant: times as the database told them, without an offset perhaps. */
+    private String literal(List<String> row, Entity entity, Field field) {
         String text = row.get(entity.fields().indexOf(field));
-        return text.startsWith("\\x") && field.column().type().kind() == SqlType.Kind.BINARY ? text.substring(2) : text;
+        SqlType type = field.column().type();
+        return switch (type.kind()) {
+            case TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(text);
+            case SET -> Dialect.quoteLiteral(text);
+            case BINARY -> dialect.literal(type, text.startsWith("\\x") ? text.substring(2) : HexFormat.of().formatHex(text.getBytes(StandardCharsets.ISO_8859_1)));
+            case ARRAY -> text.startsWith("{") ? Dialect.quoteLiteral(text) : "NULL";
+            default -> dialect.literal(type, text);
+        };
     }
 
     private Map<TableName, Integer> counts(Connection connection) throws SQLException {

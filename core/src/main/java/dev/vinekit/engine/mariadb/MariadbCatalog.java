@@ -51,7 +51,8 @@ final class MariadbCatalog {
             """;
 
     private static final String VIEWS = """
-            SELECT TABLE_SCHEMA, TABLE_NAME, VIEW_DEFINITION FROM information_schema.VIEWS WHERE TABLE_SCHEMA IN (?)
+            SELECT TABLE_SCHEMA, TABLE_NAME, VIEW_DEFINITION, CHECK_OPTION, ALGORITHM, SECURITY_TYPE
+            FROM information_schema.VIEWS WHERE TABLE_SCHEMA IN (?)
             """;
 
     private static final String COLUMNS = """
@@ -104,7 +105,7 @@ final class MariadbCatalog {
                     + "SUBSTRING_INDEX(CURRENT_USER(), '@', -1), '''')");
 
     private static final Pattern KEPT_OPTIONS = Pattern.compile("(?i)`?(?:row_format|key_block_size|checksum|delay_key_write|max_rows|min_rows"
-            + "|avg_row_length|pack_keys|stats_persistent|stats_auto_recalc|stats_sample_pages|page_compressed|page_compression_level|transactional)`?=");
+            + "|avg_row_length|pack_keys|stats_persistent|stats_auto_recalc|stats_sample_pages|page_compressed|page_compression_level)`?=");
 
     private static final Set<String> TABLE_TYPES = Set.of("BASE TABLE", "SYSTEM VERSIONED", "VIEW");
 
@@ -112,6 +113,7 @@ final class MariadbCatalog {
     private final String current;
     private final List<String> schemas;
     private final Map<TableName, String> collations = new HashMap<>();
+    private final Map<TableName, String> viewOptions = new HashMap<>();
     private final TableDrafts drafts = new TableDrafts(word -> word);
 
     /** The tables of the current database have no schema in their names: so the reading does not depend on its name. */
@@ -126,7 +128,13 @@ final class MariadbCatalog {
         each(RIGHTS, List.of(), row -> grants.add(new Grant(
                 row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"), row.getString("PRIVILEGE_TYPE"))));
         Map<TableName, String> queries = new HashMap<>();
-        each(VIEWS, row -> queries.put(tableName(row), unqualified(row.getString("VIEW_DEFINITION"))));
+        each(VIEWS, row -> {
+            String option = row.getString("CHECK_OPTION");
+            queries.put(tableName(row), unqualified(row.getString("VIEW_DEFINITION"))
+                    + (option.equals("NONE") ? "" : " WITH " + option + " CHECK OPTION"));
+            viewOptions.put(tableName(row), (row.getString("ALGORITHM").equals("UNDEFINED") ? "" : "ALGORITHM=" + row.getString("ALGORITHM") + " ")
+                    + (row.getString("SECURITY_TYPE").equals("DEFINER") ? "" : "SQL SECURITY " + row.getString("SECURITY_TYPE") + " "));
+        });
         List<TableName> sequences = new ArrayList<>();
         each(TABLES, row -> {
             if (row.getString("TABLE_TYPE").equals("SEQUENCE")) {
@@ -159,7 +167,7 @@ final class MariadbCatalog {
         boolean view = query.isPresent();
         collations.put(tableName(row), Catalog.text(row.getString("TABLE_COLLATION")));
         String engine = Catalog.text(row.getString("ENGINE"));
-        String options = view ? "" : (engine.equalsIgnoreCase("InnoDB") ? "" : "ENGINE=" + engine + " ")
+        String options = view ? viewOptions.get(tableName(row)).strip() : (engine.equalsIgnoreCase("InnoDB") ? "" : "ENGINE=" + engine + " ")
                 + "COLLATE=" + row.getString("TABLE_COLLATION") + createOptions(row);
         Set<Access.Right> rights = EnumSet.noneOf(Access.Right.class);
         for (Grant grant : grants) {

@@ -150,7 +150,7 @@ final class EntityViews {
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
                         .map(field -> field.selected().equals(field.sqlName()) ? field.sqlName()
                                 : field.selected() + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
-                Stream.concat(told.stream().map(Field::sqlName), whole.stream().map(field -> dialect.asText(field.column().type(), field.sqlName())))
+                Stream.concat(told.stream().map(Field::selected), whole.stream().map(field -> dialect.asText(field.column().type(), field.sqlName())))
                         .map(JavaString::of).toList(),
                 JavaString.of(!key.isEmpty() ? match : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
                         dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?"))).collect(Collectors.joining(" AND "))));

@@ -74,7 +74,7 @@ final class TestViews {
                 samples.isReferredInCircle(entity),
                 patched(entity, sample, other).map(views::get),
                 patched(entity, sample, other).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).map(views::get),
-                entity.key().stream().filter(field -> samples.differs(entity, false, field)).map(views::get).toList(),
+                entity.key().stream().filter(field -> samples.differs(entity, false, field) && !isCountedWithin(entity, field)).map(views::get).toList(),
                 JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
                 sorted(entity).map(views::get),
@@ -102,6 +102,11 @@ final class TestViews {
                                 .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
                                         .anyMatch(column -> samples.differs(entity, false, entity.field(column)))))
                         .toList();
+    }
+
+    /** Whether numbers may come again with another value in the parts of the key before them, as MyISAM counts. */
+    private static boolean isCountedWithin(Entity entity, Field field) {
+        return field.input() == Field.Input.ASSIGNED && entity.key().indexOf(field) > 0;
     }
 
     /** A column by whose order every row is before, beside or after a sample. */
