@@ -56,9 +56,9 @@ public final class TestDatabases implements AutoCloseable {
         return new TestDatabases(engine, scratch);
     }
 
-    /** Names, types and constraints that nobody would choose who had to generate code for them. */
-    public static TestDatabases hostile(String engineName) throws SQLException, IOException {
-        try (InputStream script = TestDatabases.class.getResourceAsStream("hostile-" + engineName + ".sql")) {
+    /** Every clause that an engine has for tables and what is about them, and names that nobody would choose who had to generate code. */
+    public static TestDatabases clauses(String engineName) throws SQLException, IOException {
+        try (InputStream script = TestDatabases.class.getResourceAsStream("clauses-" + engineName + ".sql")) {
             String wide = IntStream.rangeClosed(1, 200).mapToObj(i -> ", c" + i + " INT")
                     .collect(Collectors.joining("", "CREATE TABLE wide (id INT PRIMARY KEY", ");"));
             return on(engineName, new String(script.readAllBytes(), StandardCharsets.UTF_8) + wide);

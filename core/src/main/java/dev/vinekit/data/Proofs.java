@@ -183,6 +183,10 @@ public final class Proofs {
                 .forEach(field -> wrong.unlisted(field).ifPresent(trials::add));
         List<Optional<Trial>> ofRows = check.rowRules().stream().map(this::rowTrial).toList();
         ofRows.forEach(trial -> trial.ifPresent(trials::add));
+        if (!check.understood() && check.constraint().isEmpty()) {
+            found.add(Proof.none(rule, "The database does not say which check a row breaks."));
+            return;
+        }
         if (!check.understood()) {
             samples.solutions().breaking(entity, check.constraint()).map(Proofs::unchecked).ifPresent(trials::add);
         }

@@ -4,14 +4,19 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.SchemaObject;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Writes INSERT statements for rows of every table, parents first. */
 public final class SeedScript {
@@ -48,7 +53,7 @@ public final class SeedScript {
     public String text(String own, int rows, long number) {
         KnownRows known = new KnownRows(mapping, own);
         SeedRows made = new SeedRows(mapping, samples, known, rows, number);
-        List<Entity> open = mapping.inReferenceOrder().stream().filter(entity -> !known.has(entity) && made.count(entity) > 0).toList();
+        List<Entity> open = inOrder().filter(entity -> !known.has(entity) && made.count(entity) > 0).toList();
         if (open.isEmpty()) {
             return own.isBlank() ? "-- No table takes rows.\n" : own;
         }
@@ -74,6 +79,14 @@ public final class SeedScript {
         script.append(updates.isEmpty() ? "" : "\n").append(updates);
         dialect.postponing().filter(pair -> circular).ifPresent(pair -> script.append('\n').append(pair.after()));
         return script.toString();
+    }
+
+    /** Tables that triggers write to come as early as the tables that they refer to allow. */
+    private Stream<Entity> inOrder() {
+        Set<TableName> early = new HashSet<>();
+        mapping.entities().stream().filter(samples.triggers()::isWritten).forEach(entity -> early.addAll(mapping.schema()
+                .narrowedTo(List.of(entity.table().name())).tables().stream().map(Table::name).toList()));
+        return mapping.inReferenceOrder().stream().sorted(Comparator.comparing(entity -> !early.contains(entity.table().name())));
     }
 
     private Optional<String> restart(Entity entity, Field field, long next) {

@@ -34,6 +34,11 @@ public record TriggerEffects(
         return overwritten.getOrDefault(entity.table().name(), Set.of()).contains(field.column().name());
     }
 
+    /** Whether triggers of other tables write to a table: its own rows are better there before. */
+    boolean isWritten(Entity entity) {
+        return written.values().stream().anyMatch(tables -> tables.contains(entity.table().name()));
+    }
+
     /** Tables that get or lose rows when rows of this one are written. */
     public List<TableName> written(TableName table) {
         return written.getOrDefault(table, List.of());

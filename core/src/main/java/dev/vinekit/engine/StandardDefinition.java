@@ -274,8 +274,8 @@ public class StandardDefinition {
         return false;
     }
 
-    protected String defaultClause(DefaultValue value) {
-        return " DEFAULT " + value.text();
+    private static String defaultClause(DefaultValue value) {
+        return value.text().startsWith("ON UPDATE ") ? " " + value.text() : " DEFAULT " + value.text();
     }
 
     protected String type(Column column) {

@@ -186,7 +186,8 @@ public final class Mapper {
     private List<Check> checks(Table table) {
         List<Check> checks = new ArrayList<>(table.checks());
         for (Column column : table.columns()) {
-            schema.domain(column).ifPresent(domain -> domain.checks().forEach(check -> checks.add(new Check(check.name(),
+            schema.domain(column).ifPresent(domain -> domain.checks().forEach(check -> checks.add(new Check(
+                    dialect.reportsDomainChecks() ? check.name() : "",
                     SqlText.replace(check.expression(), "VALUE", dialect.identifier(column.name()))))));
         }
         return checks;

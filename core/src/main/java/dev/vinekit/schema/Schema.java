@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -25,6 +26,8 @@ import java.util.stream.Collectors;
 public record Schema(
         String engine, String defaultSchema, List<Table> tables, List<Domain> domains, List<Sequence> sequences,
         List<SchemaObject> objects) {
+    private static final Pattern LATE_INSERT = Pattern.compile("(?is)^CREATE\\s[^;]*?\\bAFTER\\s[^;]*?\\bINSERT\\b");
+
     /** A schema of tables only. */
     public Schema(String engine, String defaultSchema, List<Table> tables) {
         this(engine, defaultSchema, tables, List.of(), List.of(), List.of());
@@ -68,6 +71,11 @@ public record Schema(
     /** This schema with other tables. */
     public Schema withTables(List<Table> others) {
         return new Schema(engine, defaultSchema, others, domains, sequences, objects);
+    }
+
+    /** Whether a trigger runs when a new row of a table is there, and may change it then. */
+    public boolean hasLateInsertTrigger(TableName table) {
+        return objects(SchemaObject.Kind.TRIGGER, table).stream().anyMatch(trigger -> LATE_INSERT.matcher(trigger.definition()).find());
     }
 
     /** This schema with other objects beside its tables. */

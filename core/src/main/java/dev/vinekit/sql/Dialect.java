@@ -51,6 +51,11 @@ public interface Dialect {
         return true;
     }
 
+    /** Whether the database says which check of a domain a row breaks. */
+    default boolean reportsDomainChecks() {
+        return true;
+    }
+
     /** What the database calls a check when it refuses a row on account of it. */
     default String reported(Check check) {
         return check.name();

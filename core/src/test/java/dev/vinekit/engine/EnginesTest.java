@@ -6,6 +6,7 @@ import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
+import dev.vinekit.judge.DumpComparison;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
@@ -25,6 +26,7 @@ import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -42,9 +44,19 @@ class EnginesTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
-    void definitionOfAHostileSchemaReadsBackEqual(String engine) throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile(engine)) {
-            assertReadsBackEqual(VineKit.read(hostile.database(), Scope.all()));
+    void definitionOfEveryClauseReadsBackEqual(String engine) throws Exception {
+        try (TestDatabases clauses = TestDatabases.clauses(engine)) {
+            assertReadsBackEqual(VineKit.read(clauses.database(), Scope.all()));
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    void definitionOfEveryClauseMakesADatabaseOfTheSameDump(String engine) throws Exception {
+        try (TestDatabases clauses = TestDatabases.clauses(engine)) {
+            Assumptions.assumeTrue(DumpComparison.isPossible(engine), "The engine's program for dumps is not here.");
+
+            assertThat(DumpComparison.of(clauses.database(), VineKit.read(clauses.database(), Scope.all())).unexplained()).isEmpty();
         }
     }
 

@@ -25,12 +25,12 @@ final class EngineDump {
     }
 
     /**
-     * The programs that write dumps here: {@code pg_dump} as the system property {@code pg_dump} names it, for it must not be older
+     * The programs that write dumps here: PostgreSQL's as the environment variable {@code PG_DUMP} names it, for it must not be older
      * than the server, and MariaDB's as it is installed.
      */
     static Optional<Path> program(String engine) {
         Stream<Path> places = switch (engine) {
-            case "postgresql" -> Stream.of(Path.of(System.getProperty("pg_dump", "pg_dump-is-not-named")));
+            case "postgresql" -> Stream.of(Path.of(Optional.ofNullable(System.getenv("PG_DUMP")).orElse("PG_DUMP")));
             case "mariadb" -> Stream.of(Path.of("/usr/bin/mariadb-dump"), Path.of("/usr/local/bin/mariadb-dump"));
             default -> Stream.of();
         };

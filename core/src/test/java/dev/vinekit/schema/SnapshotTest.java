@@ -14,13 +14,13 @@ class SnapshotTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void everythingThatWasReadComesBack(String engine) throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile(engine)) {
-            Schema schema = VineKit.read(hostile.database(), Scope.all());
+        try (TestDatabases clauses = TestDatabases.clauses(engine)) {
+            Schema schema = VineKit.read(clauses.database(), Scope.all());
 
             String text = VineKit.snapshot(schema);
 
             assertThat(Snapshot.read(text)).isEqualTo(schema);
-            assertThat(VineKit.snapshot(VineKit.read(hostile.database(), Scope.all()))).isEqualTo(text);
+            assertThat(VineKit.snapshot(VineKit.read(clauses.database(), Scope.all()))).isEqualTo(text);
         }
     }
 

@@ -28,7 +28,7 @@ class OpenApiTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql"})
     void descriptionOfAHostileSchemaIsWellFormed(String engine) throws Exception {
-        try (TestDatabases database = TestDatabases.hostile(engine)) {
+        try (TestDatabases database = TestDatabases.clauses(engine)) {
             String description = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.hostile"))
                     .files().stream().filter(file -> file.path().endsWith("openapi.json")).map(SourceFile::text)
                     .findFirst().orElseThrow();

@@ -99,8 +99,8 @@ class GeneratedSourcesTest {
 
     @Test
     void commentsOfTheDatabaseSayTheSameInJavaAndEndNothing() throws Exception {
-        try (TestDatabases hostile = TestDatabases.hostile("h2")) {
-            String entity = sources(hostile.database()).files().stream()
+        try (TestDatabases clauses = TestDatabases.clauses("h2")) {
+            String entity = sources(clauses.database()).files().stream()
                     .filter(file -> file.path().endsWith("/OrderRow.java")).findFirst().orElseThrow().text();
 
             assertThat(entity).contains("Ends a comment &#42;/ and &#92;u0022 escapes \"quotes\" 'too' "

@@ -10,6 +10,7 @@ import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
@@ -27,6 +28,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Reads H2's information schema in bulk: one statement for each kind of thing. */
 final class H2Catalog {
@@ -55,7 +58,7 @@ final class H2Catalog {
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.DATA_TYPE, c.CHARACTER_MAXIMUM_LENGTH,
                 c.NUMERIC_PRECISION, c.NUMERIC_SCALE, c.DATETIME_PRECISION, c.INTERVAL_TYPE,
                 c.IS_NULLABLE, c.COLUMN_DEFAULT, c.IS_IDENTITY, c.IDENTITY_GENERATION, c.GENERATION_EXPRESSION,
-                c.REMARKS, c.MAXIMUM_CARDINALITY, @ELEMENT, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
+                c.REMARKS, c.COLUMN_ON_UPDATE, c.MAXIMUM_CARDINALITY, @ELEMENT, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
             FROM INFORMATION_SCHEMA.COLUMNS c
             LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
                 ON e.OBJECT_SCHEMA = c.TABLE_SCHEMA AND e.OBJECT_NAME = c.TABLE_NAME AND e.OBJECT_TYPE = 'TABLE'
@@ -132,21 +135,45 @@ final class H2Catalog {
             """.replace("@ELEMENT", ELEMENT);
 
     private static final String SEQUENCES = """
-            SELECT SEQUENCE_SCHEMA, SEQUENCE_NAME, START_VALUE, INCREMENT
+            SELECT SEQUENCE_SCHEMA, SEQUENCE_NAME, START_VALUE, INCREMENT,
+                CASE WHEN MINIMUM_VALUE <> CASE WHEN INCREMENT > 0 THEN 1 ELSE -9223372036854775808 END THEN ' MINVALUE ' || MINIMUM_VALUE ELSE '' END
+                || CASE WHEN MAXIMUM_VALUE <> CASE WHEN INCREMENT > 0 THEN 9223372036854775807 ELSE -1 END THEN ' MAXVALUE ' || MAXIMUM_VALUE ELSE '' END
+                || CASE CYCLE_OPTION WHEN 'YES' THEN ' CYCLE' WHEN 'EXHAUSTED' THEN ' EXHAUSTED' ELSE '' END
+                || CASE WHEN CACHE <> 32 THEN ' CACHE ' || CACHE ELSE '' END AS OPTIONS
             FROM INFORMATION_SCHEMA.SEQUENCES
             WHERE SEQUENCE_SCHEMA = ANY(?)
             ORDER BY SEQUENCE_SCHEMA, SEQUENCE_NAME
             """;
 
     private static final String INDEXES = """
-            SELECT i.TABLE_SCHEMA, i.TABLE_NAME, i.INDEX_NAME, i.INDEX_TYPE_NAME,
-                ARRAY_AGG(c.COLUMN_NAME ORDER BY c.ORDINAL_POSITION) AS COLUMNS
+            SELECT i.TABLE_SCHEMA, i.TABLE_NAME, i.INDEX_NAME, i.INDEX_TYPE_NAME, i.NULLS_DISTINCT,
+                ARRAY_AGG(c.COLUMN_NAME ORDER BY c.ORDINAL_POSITION) AS COLUMNS,
+                ARRAY_AGG(CASE WHEN c.ORDERING_SPECIFICATION = 'DESC' THEN ' DESC' ELSE '' END ORDER BY c.ORDINAL_POSITION) AS ORDERS
             FROM INFORMATION_SCHEMA.INDEXES i
             JOIN INFORMATION_SCHEMA.INDEX_COLUMNS c
                 ON c.INDEX_SCHEMA = i.INDEX_SCHEMA AND c.INDEX_NAME = i.INDEX_NAME
             WHERE i.TABLE_SCHEMA = ANY(?) AND NOT i.IS_GENERATED
-            GROUP BY i.TABLE_SCHEMA, i.TABLE_NAME, i.INDEX_NAME, i.INDEX_TYPE_NAME
+            GROUP BY i.TABLE_SCHEMA, i.TABLE_NAME, i.INDEX_NAME, i.INDEX_TYPE_NAME, i.NULLS_DISTINCT
             ORDER BY i.INDEX_NAME
+            """;
+
+    /** How identity columns count, where it is not by 1, and comments on what is no table. */
+    private static final String OBJECTS = """
+            SELECT 'SETTING' AS KIND, c.TABLE_SCHEMA AS SCHEMA_NAME, c.TABLE_NAME || ' ' || c.COLUMN_NAME || ' numbers' AS NAME, c.TABLE_NAME,
+                'ALTER TABLE ' || QUOTE_IDENT(c.TABLE_SCHEMA) || '.' || QUOTE_IDENT(c.TABLE_NAME) || ' ALTER COLUMN ' || QUOTE_IDENT(c.COLUMN_NAME)
+                || ' SET INCREMENT BY ' || c.IDENTITY_INCREMENT || ' SET MINVALUE ' || c.IDENTITY_MINIMUM
+                || ' SET MAXVALUE ' || c.IDENTITY_MAXIMUM || CASE c.IDENTITY_CYCLE WHEN 'YES' THEN ' SET CYCLE' ELSE '' END AS DEFINITION
+            FROM INFORMATION_SCHEMA.COLUMNS c
+            WHERE c.TABLE_SCHEMA = ANY(?) AND c.IS_IDENTITY = 'YES'
+                AND (c.IDENTITY_INCREMENT <> 1 OR c.IDENTITY_MINIMUM <> 1 OR c.IDENTITY_CYCLE = 'YES')
+            UNION ALL
+            SELECT 'COMMENT', SEQUENCE_SCHEMA, SEQUENCE_NAME, NULL, 'COMMENT ON SEQUENCE ' || QUOTE_IDENT(SEQUENCE_SCHEMA) || '.'
+                || QUOTE_IDENT(SEQUENCE_NAME) || ' IS ' || CHAR(39) || REPLACE(REMARKS, CHAR(39), CHAR(39) || CHAR(39)) || CHAR(39)
+            FROM INFORMATION_SCHEMA.SEQUENCES WHERE SEQUENCE_SCHEMA = ANY(?) AND REMARKS <> ''
+            UNION ALL
+            SELECT 'COMMENT', DOMAIN_SCHEMA, DOMAIN_NAME, NULL, 'COMMENT ON DOMAIN ' || QUOTE_IDENT(DOMAIN_SCHEMA) || '.'
+                || QUOTE_IDENT(DOMAIN_NAME) || ' IS ' || CHAR(39) || REPLACE(REMARKS, CHAR(39), CHAR(39) || CHAR(39)) || CHAR(39)
+            FROM INFORMATION_SCHEMA.DOMAINS WHERE DOMAIN_SCHEMA = ANY(?) AND REMARKS <> ''
             """;
 
     /** Where nothing is said (H2 manual, "Data Types", ARRAY). */
@@ -171,15 +198,46 @@ final class H2Catalog {
         catalog.each(REFERENCES, row -> drafts.foreignKey(tableName(row), reference(row)));
         catalog.each(CHECKS, row -> drafts.check(tableName(row),
                 new Check(row.getString("CONSTRAINT_NAME"), row.getString("CHECK_CLAUSE"))));
-        catalog.each(INDEXES, row -> drafts.index(tableName(row), Index.over(row.getString("INDEX_NAME"),
-                row.getString("INDEX_TYPE_NAME").startsWith("UNIQUE"), Catalog.strings(row.getArray("COLUMNS")))));
+        catalog.each(INDEXES, row -> drafts.index(tableName(row), index(row, current)));
         Map<String, Domain> domains = new LinkedHashMap<>();
         catalog.each(DOMAINS, row -> domains.merge(domainName(row), domain(row), H2Catalog::joined));
         List<Sequence> sequences = new ArrayList<>();
         catalog.each(SEQUENCES, row -> sequences.add(new Sequence(
                 new TableName(row.getString("SEQUENCE_SCHEMA"), row.getString("SEQUENCE_NAME")),
-                row.getLong("START_VALUE"), row.getLong("INCREMENT"))));
-        return new Schema("h2", current, drafts.tables(), List.copyOf(domains.values()), sequences, List.of());
+                row.getLong("START_VALUE"), row.getLong("INCREMENT"), row.getString("OPTIONS"))));
+        return new Schema("h2", current, drafts.tables(), List.copyOf(domains.values()), sequences, objects(catalog));
+    }
+
+    private static List<SchemaObject> objects(Catalog catalog) throws SQLException {
+        List<SchemaObject> objects = new ArrayList<>();
+        catalog.each(OBJECTS, row -> {
+            String schema = row.getString("SCHEMA_NAME");
+            Optional<TableName> on = Optional.ofNullable(row.getString("TABLE_NAME")).map(table -> new TableName(schema, table));
+            objects.add(new SchemaObject(SchemaObject.Kind.valueOf(row.getString("KIND")), new TableName(schema, row.getString("NAME")), on,
+                    row.getString("DEFINITION"), on.stream().toList()));
+        });
+        return objects;
+    }
+
+    /** An index that is more than its columns is kept as the statement that makes it. */
+    private static Index index(ResultSet row, String current) throws SQLException {
+        String name = row.getString("INDEX_NAME");
+        String kind = row.getString("INDEX_TYPE_NAME");
+        boolean unique = kind.startsWith("UNIQUE");
+        List<String> columns = Catalog.strings(row.getArray("COLUMNS"));
+        List<String> orders = Catalog.strings(row.getArray("ORDERS"));
+        String nulls = Catalog.text(row.getString("NULLS_DISTINCT"));
+        boolean plain = orders.stream().allMatch(String::isEmpty) && !kind.startsWith("SPATIAL") && (!unique || nulls.equals("YES"));
+        if (plain) {
+            return Index.over(name, unique, columns);
+        }
+        H2Dialect dialect = new H2Dialect();
+        String words = kind.startsWith("SPATIAL") ? "SPATIAL " : !unique ? "" : nulls.equals("YES") ? "UNIQUE "
+                : nulls.equals("ALL") ? "UNIQUE NULLS ALL DISTINCT " : "UNIQUE NULLS NOT DISTINCT ";
+        String over = IntStream.range(0, columns.size()).mapToObj(i -> dialect.identifier(columns.get(i)) + orders.get(i))
+                .collect(Collectors.joining(", ", " (", ")"));
+        return new Index(name, unique, unique && nulls.equals("YES") ? columns : List.of(), Optional.of("CREATE " + words + "INDEX " + dialect.identifier(name)
+                + " ON " + dialect.table(tableName(row), current) + over));
     }
 
     private static void table(TableDrafts drafts, ResultSet row) throws SQLException {
@@ -236,12 +294,19 @@ final class H2Catalog {
                 row.getString("COLUMN_NAME"),
                 row.getString("DOMAIN_NAME") == null ? type(row) : type(row).withDomain(domainName(row)),
                 "YES".equals(row.getString("IS_NULLABLE")),
-                Optional.ofNullable(row.getString("COLUMN_DEFAULT")).map(DefaultValue::of),
+                defaultValue(row).map(DefaultValue::of),
                 identity,
                 Optional.ofNullable(row.getString("GENERATION_EXPRESSION"))
                         .map(expression -> new Column.Computed(expression, true)),
                 Optional.empty(),
                 Catalog.text(row.getString("REMARKS")));
+    }
+
+    /** What is set again at each change stands behind the default. */
+    private static Optional<String> defaultValue(ResultSet row) throws SQLException {
+        Optional<String> value = Optional.ofNullable(row.getString("COLUMN_DEFAULT"));
+        Optional<String> later = Optional.ofNullable(row.getString("COLUMN_ON_UPDATE")).map(text -> "ON UPDATE " + text);
+        return value.isPresent() && later.isPresent() ? Optional.of(value.get() + " " + later.get()) : value.or(() -> later);
     }
 
     private static SqlType type(ResultSet row) throws SQLException {

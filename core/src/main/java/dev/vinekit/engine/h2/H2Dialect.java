@@ -76,6 +76,11 @@ final class H2Dialect implements Dialect {
     }
 
     @Override
+    public boolean reportsDomainChecks() {
+        return false;
+    }
+
+    @Override
     public boolean hasLists() {
         return true;
     }

@@ -2,7 +2,6 @@ package dev.vinekit.engine.mariadb;
 
 import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
-import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.Schema;
@@ -80,11 +79,6 @@ final class MariadbDefinition extends StandardDefinition {
     @Override
     protected List<Index> outerIndexes(Table table) {
         return List.of();
-    }
-
-    @Override
-    protected String defaultClause(DefaultValue value) {
-        return value.text().startsWith("ON UPDATE ") ? " " + value.text() : super.defaultClause(value);
     }
 
     @Override

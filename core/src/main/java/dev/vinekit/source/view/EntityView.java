@@ -87,10 +87,12 @@ public record EntityView(
      *
      * @param table where rows are inserted
      * @param rows where they are found: in the table, without those of tables that have its columns too
+     * @param rereads whether a trigger may change a new row after the statement that inserts it
      */
     public record StatementView(
             JavaString table,
             JavaString rows,
+            boolean rereads,
             JavaString columnList,
             JavaString keyMatch,
             JavaString assignments,

@@ -142,6 +142,7 @@ final class EntityViews {
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
                 JavaString.of((isParent(entity) ? "ONLY " : "") + entity.sqlTable()),
+                !key.isEmpty() && mapping.schema().hasLateInsertTrigger(entity.table().name()),
                 JavaString.list(entity.fields().stream().map(field -> dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
                 JavaString.lines(assignments),

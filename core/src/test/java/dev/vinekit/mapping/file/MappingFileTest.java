@@ -158,8 +158,8 @@ class MappingFileTest {
 
     @Test
     void proposalOfANewFileChangesNothing() throws SQLException, IOException {
-        try (TestDatabases hostile = TestDatabases.hostile("h2")) {
-            Schema schema = VineKit.read(hostile.database(), Scope.all());
+        try (TestDatabases clauses = TestDatabases.clauses("h2")) {
+            Schema schema = VineKit.read(clauses.database(), Scope.all());
             Mapping byRule = VineKit.map(schema, "com.example.made");
 
             Proposal proposal = Proposal.fresh(byRule, Map.of("url", "jdbc:h2:./data: odd #1"));

@@ -148,11 +148,15 @@ public final class ${e.name}Repository {
 <#if piece == "doc">
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
 <#else>
-        return new Insert(${e.sql.table})
+        <#if e.sql.rereads>${e.name} created =<#else>return</#if> new Insert(${e.sql.table})
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
 </#list>
                 .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ${e.repositoryClass}::row);
+<#if e.sql.rereads>
+        // A trigger may have changed the row since.
+        return findById(connection, ${e.keyCode.ofCreated}).orElse(created);
+</#if>
 </#if>
 </@shape.method>
 </#if>

@@ -21,9 +21,68 @@ CREATE TABLE all_types (id INT PRIMARY KEY DEFAULT NEXTVAL(ticket), t1 TINYINT, 
 CREATE TABLE defaults_only (id INT AUTO_INCREMENT PRIMARY KEY, at TIMESTAMP DEFAULT CURRENT_TIMESTAMP NOT NULL, n INT DEFAULT 3);
 CREATE TABLE weird_check (id INT PRIMARY KEY, a INT NOT NULL, b INT NOT NULL, s VARCHAR(10), CHECK (a < b), CHECK (a + b < 1000), CHECK (CHAR_LENGTH(s) >= 3), CHECK (s = UPPER(s)));
 CREATE TABLE part_of (id INT NOT NULL, day DATE NOT NULL, PRIMARY KEY (id, day)) PARTITION BY HASH (id) PARTITIONS 4;
-CREATE TABLE versioned (id INT PRIMARY KEY, n INT) WITH SYSTEM VERSIONING;
 CREATE TABLE a_table_with_a_very_long_name_that_goes_on_and_on_and_on_until63 (id INT PRIMARY KEY, a_column_with_a_very_long_name_that_goes_on_and_on_and_on_until VARCHAR(20) NOT NULL);
 CREATE TABLE `flöwer ✿` (`id ✿` INT PRIMARY KEY, `wine ✿` VARCHAR(10) NOT NULL UNIQUE DEFAULT '✿');
 CREATE FULLTEXT INDEX words ON no_key (y);
 CREATE VIEW `a view` AS SELECT p.name, o.`from` AS `select` FROM people p CROSS JOIN `order` o WHERE p.name <> '`scratch`.`x`';
 CREATE VIEW view_on_view AS SELECT * FROM `a view`;
+CREATE SEQUENCE odd_ticket START WITH 10 INCREMENT BY 5;
+CREATE TABLE barrel_of_all (
+    id INT UNSIGNED NOT NULL AUTO_INCREMENT,
+    uid BINARY(16) NOT NULL,
+    code VARCHAR(20) DEFAULT NULL,
+    note TEXT COLLATE utf8mb4_bin COMMENT 'What was said',
+    long_note LONGTEXT,
+    kinds SET('red', 'white', 'rosé') DEFAULT 'red' NOT NULL,
+    state ENUM('full', 'empty') DEFAULT 'full',
+    bits BIT(6) DEFAULT b'101',
+    at TIMESTAMP DEFAULT CURRENT_TIMESTAMP ON UPDATE CURRENT_TIMESTAMP NOT NULL,
+    seen DATETIME(3) DEFAULT NULL ON UPDATE CURRENT_TIMESTAMP(3),
+    made DATE DEFAULT '0000-00-00',
+    litres INT NOT NULL CHECK (litres > 0),
+    twice INT GENERATED ALWAYS AS (litres * 2) STORED,
+    thrice INT GENERATED ALWAYS AS (litres * 3) VIRTUAL,
+    ticket BIGINT DEFAULT nextval(odd_ticket),
+    doc JSON,
+    weight FLOAT,
+    price DECIMAL(8,2) UNSIGNED DEFAULT 1.50,
+    padded INT(6) UNSIGNED ZEROFILL,
+    squeezed VARCHAR(200) COMPRESSED,
+    unseen INT INVISIBLE,
+    made_id CHAR(36) DEFAULT UUID(),
+    PRIMARY KEY (uid),
+    KEY counted (id),
+    UNIQUE KEY barrel_note (note(40)),
+    KEY barrel_beginning (code(5), long_note(30)),
+    KEY barrel_down (litres DESC, code),
+    FULLTEXT KEY barrel_words (long_note),
+    UNIQUE KEY barrel_code (code) COMMENT 'Codes once only',
+    KEY barrel_ignored (price) IGNORED,
+    CONSTRAINT barrel_price CHECK (price < 10000)
+) ENGINE=InnoDB ROW_FORMAT=DYNAMIC COMMENT='It has everything';
+CREATE TABLE counted_later (kind INT NOT NULL, id INT NOT NULL AUTO_INCREMENT, n INT, PRIMARY KEY (kind, id)) ENGINE=MyISAM;
+CREATE TABLE by_text (name TEXT NOT NULL, n INT, PRIMARY KEY (name(30)));
+CREATE TABLE by_bytes (hash VARBINARY(20) NOT NULL PRIMARY KEY, n INT);
+CREATE TABLE of_bytes (id INT PRIMARY KEY, hash VARBINARY(20) NOT NULL, FOREIGN KEY (hash) REFERENCES by_bytes (hash));
+CREATE TABLE by_blob (b BLOB NOT NULL, n INT, PRIMARY KEY (b(10)));
+CREATE TABLE by_bits (b BIT(6) PRIMARY KEY, n INT);
+CREATE TABLE by_float (b FLOAT PRIMARY KEY, n INT);
+CREATE TABLE by_double (b DOUBLE PRIMARY KEY, n INT);
+CREATE TABLE by_year (b YEAR PRIMARY KEY, n INT);
+CREATE TABLE by_ip (b INET6 PRIMARY KEY, n INT);
+CREATE TABLE by_time (b TIME(3) PRIMARY KEY, n INT);
+CREATE TABLE by_stamp (b TIMESTAMP(6) PRIMARY KEY, n INT);
+CREATE TABLE by_uuid (b UUID PRIMARY KEY, n INT);
+CREATE TABLE only_bytes (a BLOB, b LONGTEXT);
+CREATE TABLE indexed_target (id INT PRIMARY KEY, mark INT NOT NULL, KEY (mark));
+CREATE TABLE refers_to_index (id INT PRIMARY KEY, mark INT, FOREIGN KEY (mark) REFERENCES indexed_target (mark) ON DELETE SET NULL ON UPDATE CASCADE);
+CREATE TABLE by_part (id INT NOT NULL PRIMARY KEY, n INT) PARTITION BY HASH (id) PARTITIONS 3;
+CREATE TABLE barrel_log (id BIGINT AUTO_INCREMENT PRIMARY KEY, what VARCHAR(40) NOT NULL, barrel BINARY(16));
+DELIMITER //
+CREATE FUNCTION doubled(n INT) RETURNS INT DETERMINISTIC COMMENT 'Twice as much' BEGIN DECLARE r INT; SET r = n * 2; RETURN r; END//
+CREATE PROCEDURE note_it(IN what VARCHAR(40), OUT n INT) MODIFIES SQL DATA BEGIN IF what <> '' THEN INSERT INTO barrel_log (what) VALUES (what); END IF; SET n = 1; END//
+CREATE TRIGGER barrel_noted AFTER INSERT ON barrel_of_all FOR EACH ROW BEGIN INSERT INTO barrel_log (what, barrel) VALUES ('made', NEW.uid); END//
+CREATE TRIGGER barrel_told BEFORE UPDATE ON barrel_of_all FOR EACH ROW SET NEW.weight = 7//
+DELIMITER ;
+CREATE VIEW doubles AS SELECT uid, doubled(litres) AS litres FROM barrel_of_all;
+CREATE ALGORITHM=MERGE SQL SECURITY INVOKER VIEW short_view AS SELECT id, code FROM barrel_of_all WHERE litres > 1 WITH CASCADED CHECK OPTION;
