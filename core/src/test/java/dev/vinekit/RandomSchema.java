@@ -151,12 +151,67 @@ final class RandomSchema {
         }
         made.forEach(table -> script.append(table.definition()));
         later.forEach(statement -> script.append(statement).append(";\n"));
+        shapes(script);
         if (chance(30)) {
             Made read = made.get(random.nextInt(count));
             script.append("CREATE VIEW ").append(dialect.identifier(freshName(taken))).append(" AS SELECT * FROM ")
                     .append(read.sqlName()).append(";\n");
         }
         return script.toString();
+    }
+
+    /** Keys of every type that the engine lets stand in one, lists, functions and triggers; by a chance of their own, so that older numbers keep their tables. */
+    private void shapes(StringBuilder script) {
+        Random more = new Random(~seed);
+        List<String> types = switch (engine) {
+            case "postgresql" -> List.of("TEXT", "BYTEA", "INET", "CIDR", "MACADDR", "INTERVAL", "BIT(5)", "BIT VARYING(9)", "DOUBLE PRECISION", "REAL", "NUMERIC",
+                    "CHAR(4)", "TIME", "TIMETZ", "TIMESTAMPTZ", "NAME", "OID", "MONEY", "UUID");
+            case "mariadb" -> List.of("VARBINARY(20)", "BINARY(16)", "CHAR(4)", "BIT(7)", "FLOAT", "DOUBLE", "DECIMAL(8, 3)", "INET6", "UUID", "TIME(2)", "DATETIME(3)",
+                    "VARCHAR(20) COLLATE utf8mb4_bin", "BIGINT UNSIGNED");
+            case "sqlite" -> List.of("TEXT", "BLOB", "REAL", "TEXT COLLATE NOCASE", "NUMERIC", "DATE", "DATETIME");
+            default -> List.of("VARCHAR", "VARBINARY(20)", "BINARY(8)", "DOUBLE PRECISION", "REAL", "NUMERIC(8, 3)", "CHAR(4)", "INTERVAL DAY", "INTERVAL YEAR TO MONTH",
+                    "TIME", "TIMESTAMP WITH TIME ZONE", "VARCHAR_IGNORECASE(20)", "UUID");
+        };
+        String type = types.get(more.nextInt(types.size()));
+        if (more.nextInt(100) < 50) {
+            script.append("CREATE TABLE shape_key (k ").append(type).append(" NOT NULL PRIMARY KEY, note VARCHAR(20) DEFAULT NULL, n INTEGER);\n");
+            if (more.nextBoolean()) {
+                script.append("CREATE TABLE shape_child (id INTEGER NOT NULL PRIMARY KEY, k ").append(type).append(" NOT NULL, FOREIGN KEY (k) REFERENCES shape_key (k)")
+                        .append(more.nextBoolean() ? " ON DELETE CASCADE" : "").append(");\n");
+            }
+        }
+        List<String> lists = switch (engine) {
+            case "postgresql" -> List.of("TEXT[] NOT NULL", "INTEGER[]", "NUMERIC(6, 2)[]", "DATE[]", "TIMESTAMPTZ[]", "UUID[]", "BOOLEAN[]", "VARCHAR(5)[]", "BYTEA[]");
+            case "h2" -> List.of("VARCHAR(9) ARRAY NOT NULL", "INTEGER ARRAY", "NUMERIC(6, 2) ARRAY[4]", "DATE ARRAY", "BOOLEAN ARRAY");
+            case "mariadb" -> List.of("SET('a', 'b c', 'd') NOT NULL", "SET('x')");
+            default -> List.of();
+        };
+        if (!lists.isEmpty() && more.nextInt(100) < 30) {
+            script.append("CREATE TABLE shape_list (id INTEGER NOT NULL PRIMARY KEY, items ").append(lists.get(more.nextInt(lists.size()))).append(", n INTEGER DEFAULT NULL);\n");
+        }
+        if (more.nextInt(100) < 25) {
+            script.append(switch (engine) {
+                case "postgresql" -> """
+                        CREATE FUNCTION shape_touched() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN NEW.n := 7; RETURN NEW; END $$;
+                        CREATE FUNCTION shape_code() RETURNS TEXT LANGUAGE sql AS 'SELECT ''c'' || md5(random()::text)';
+                        CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, code TEXT DEFAULT shape_code() NOT NULL, n INTEGER, m INTEGER);
+                        CREATE TRIGGER shape_set BEFORE INSERT OR UPDATE ON shape_trigger FOR EACH ROW EXECUTE FUNCTION shape_touched();
+                        """;
+                case "mariadb" -> """
+                        CREATE TABLE shape_trigger (id INTEGER AUTO_INCREMENT, code VARCHAR(9) NOT NULL PRIMARY KEY, n INTEGER, m TEXT, KEY (id), KEY (m(9)));
+                        CREATE TRIGGER shape_set BEFORE UPDATE ON shape_trigger FOR EACH ROW SET NEW.n = 7;
+                        """;
+                case "sqlite" -> """
+                        CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, code TEXT NOT NULL, n INTEGER, m INTEGER);
+                        CREATE TRIGGER shape_set AFTER INSERT ON shape_trigger BEGIN UPDATE shape_trigger SET n = 7 WHERE id = NEW.id; END;
+                        """;
+                default -> "CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, at TIMESTAMP DEFAULT CURRENT_TIMESTAMP ON UPDATE CURRENT_TIMESTAMP, n INTEGER);\n";
+            });
+        }
+        if (more.nextInt(100) < 15) {
+            script.append("CREATE TABLE shape_blobs (a ").append(engine.equals("postgresql") ? "BYTEA" : "BLOB").append(", b ")
+                    .append(engine.equals("h2") ? "CLOB" : "TEXT").append(");\n");
+        }
     }
 
     private boolean chance(int percent) {

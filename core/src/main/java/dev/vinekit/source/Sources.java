@@ -165,7 +165,7 @@ public final class Sources {
     }
 
     private void file(String path, String text, String role) {
-        files.add(new SourceFile(path, text, role, Optional.empty()));
+        files.add(new SourceFile(path, text.replace(String.valueOf(JavaName.MARK), ""), role, Optional.empty()));
     }
 
     private void writeJava() {

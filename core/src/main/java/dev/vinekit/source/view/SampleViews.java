@@ -159,9 +159,10 @@ final class SampleViews {
         } else if (sample instanceof Sample.NumberedUuid) {
             return JavaCode.of("Numbers.uuid(n)");
         } else if (sample instanceof Sample.NumberedBytes bytes) {
-            return JavaCode.of("Numbers.bytes(n, %s)", bytes.length());
+            return bytes.length() < Integer.BYTES ? JavaCode.of("Binary.of(Arrays.copyOf(new byte[] {(byte) n}, %s))", bytes.length())
+                    : JavaCode.of("Binary.of(ByteBuffer.allocate(%s).putInt(n).array())", bytes.length());
         } else if (sample instanceof Sample.NumberedBits bits) {
-            return JavaCode.of("Numbers.bits(n, %s)", bits.length());
+            return JavaCode.of("Numbers.digits(Integer.parseInt(Integer.toBinaryString(n)), %s)", bits.length());
         } else if (sample instanceof Sample.Document document) {
             return JavaCode.of("Json.parse(%s)", JavaString.of(document.json()));
         } else if (sample instanceof Sample.Bytes bytes) {

@@ -54,12 +54,18 @@ final class Cursor {
             if (value.isNull() && !column.nullable() || value.isContainerNode()) {
                 throw foreign(null);
             }
-            values.add(value.isNull() ? null : <#if s.binary>column.type() == Binary.class ? Json.MAPPER.convertValue(value, Binary.class)
-                    : </#if>PathKeys.parse(value.asText(), column.type()));
+            values.add(value.isNull() ? null : <#if s.binary>value(value, column.type())<#else>PathKeys.parse(value.asText(), column.type())</#if>);
         }
         return values;
     }
 
+<#if s.binary>
+    /** Bytes are as JSON has them, which paths do not. */
+    private static Object value(JsonNode value, Class<?> type) {
+        return type == Binary.class ? Json.MAPPER.convertValue(value, type) : PathKeys.parse(value.asText(), type);
+    }
+
+</#if>
     private static List<Object> rows(ArrayNode parts) {
         JsonNode rows = parts.path(1);
         if (parts.size() != 2 || !rows.canConvertToLong() || rows.longValue() < 0) {

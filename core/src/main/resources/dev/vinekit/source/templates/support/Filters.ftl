@@ -108,10 +108,10 @@ public final class Filters {
         return asked;
     }
 
-    /** The columns of the order, and those whose values are the same after a way through JSON: a float is not always. */
+    /** The columns of the order, and those whose values survive a way through JSON: a float does not always. */
     private Stream<Column> sortable() {
-        return Stream.concat(order.stream().map(OrderBy::column), columns.values().stream())
-                .distinct().filter(column -> column.type() != Float.class || order.stream().anyMatch(by -> by.column().equals(column)));
+        Stream<Column> exact = columns.values().stream().filter(column -> column.type() != Float.class);
+        return Stream.concat(order.stream().map(OrderBy::column), exact).distinct();
     }
 
     /** Whether a parameter, such as {@code code} or {@code code.startsWith}, is about one of the columns. */
@@ -186,8 +186,14 @@ public final class Filters {
         try {
             return Objects.requireNonNull(PathKeys.parse(value, column.type()));
         } catch (IllegalArgumentException | NullPointerException e) {
-            throw ProblemException.malformed("The value of the parameter " + parameter + " " + InputReader.expected(column.type())
-                    <#if s.binary>+ (column.type() == Binary.class ? " for URLs, without padding" : "") </#if>+ ".");
+<#if s.binary>
+            String form = column.type() == Binary.class ? " for URLs, without padding" : "";
+            throw ProblemException.malformed(
+                    "The value of the parameter " + parameter + " " + InputReader.expected(column.type()) + form + ".");
+<#else>
+            throw ProblemException.malformed(
+                    "The value of the parameter " + parameter + " " + InputReader.expected(column.type()) + ".");
+</#if>
         }
     }
 

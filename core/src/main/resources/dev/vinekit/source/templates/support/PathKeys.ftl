@@ -5,9 +5,18 @@ public final class PathKeys {
 
     public static String join(Object... parts) {
         return Arrays.stream(parts)
-                .map(part -> part instanceof Coded coded ? coded.code() : <#if s.binary>part instanceof Binary binary ? binary.segment() : </#if>part.toString())
+                .map(PathKeys::text)
                 .map(part -> URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20"))
                 .collect(Collectors.joining(","));
+    }
+
+    private static String text(Object part) {
+<#if s.binary>
+        if (part instanceof Binary binary) {
+            return binary.segment();
+        }
+</#if>
+        return part instanceof Coded coded ? coded.code() : part.toString();
     }
 
     /**

@@ -20,19 +20,6 @@ public final class Numbers {
         return new UUID(0x4000L, 0x8000_0000_0000_0000L + n);
     }
 
-<#if s.binary>
-    /** So many bytes, the first of which tell the number. */
-    public static Binary bytes(int n, int length) {
-        byte[] number = length < Integer.BYTES ? new byte[] {(byte) n} : ByteBuffer.allocate(Integer.BYTES).putInt(n).array();
-        return Binary.of(Arrays.copyOf(number, length));
-    }
-
-</#if>
-    /** A number in binary digits, with leading zeros. */
-    public static String bits(int n, int length) {
-        return digits(0, length).concat(Integer.toBinaryString(n)).substring(Integer.toBinaryString(n).length());
-    }
-
     /** A number with leading zeros. */
     public static String digits(int n, int length) {
         return String.format(Locale.ROOT, "%0" + length + "d", n);

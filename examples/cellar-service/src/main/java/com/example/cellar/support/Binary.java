@@ -3,6 +3,7 @@ package com.example.cellar.support;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Arrays;
+import java.util.Base64;
 
 /** Bytes that compare by content; Base64 in JSON. */
 public final class Binary {
@@ -22,6 +23,24 @@ public final class Binary {
     @JsonValue
     public byte[] bytes() {
         return bytes.clone();
+    }
+
+    /**
+     * The bytes that a part of a path stands for.
+     *
+     * @throws IllegalArgumentException if it is not Base64 for URLs without padding (RFC 4648, section 5)
+     */
+    public static Binary fromString(String segment) {
+        Binary binary = new Binary(Base64.getUrlDecoder().decode(segment));
+        if (!binary.segment().equals(segment)) {
+            throw new IllegalArgumentException("another way to write the same bytes");
+        }
+        return binary;
+    }
+
+    /** The bytes as a part of a path: Base64 for URLs without padding (RFC 4648, section 5). */
+    public String segment() {
+        return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
     }
 
     @Override

@@ -66,9 +66,14 @@ final class Cursor {
             if (value.isNull() && !column.nullable() || value.isContainerNode()) {
                 throw foreign(null);
             }
-            values.add(value.isNull() ? null : PathKeys.parse(value.asText(), column.type()));
+            values.add(value.isNull() ? null : value(value, column.type()));
         }
         return values;
+    }
+
+    /** Bytes are as JSON has them, which paths do not. */
+    private static Object value(JsonNode value, Class<?> type) {
+        return type == Binary.class ? Json.MAPPER.convertValue(value, type) : PathKeys.parse(value.asText(), type);
     }
 
     private static List<Object> rows(ArrayNode parts) {

@@ -26,11 +26,17 @@ public final class Filters {
      * @param sql the column as statements spell it
      * @param marker its parameter marker
      * @param nullable whether rows may have no value in it
+     * @param whole whether its texts are compared as a whole, and nothing is looked for in them
      */
-    public record Column(String name, String sql, String marker, Class<?> type, boolean nullable) {
+    public record Column(String name, String sql, String marker, Class<?> type, boolean nullable, boolean whole) {
         /** The same column, where rows may have no value in it. */
         public Column orNull() {
-            return new Column(name, sql, marker, type, true);
+            return new Column(name, sql, marker, type, true, whole);
+        }
+
+        /** The same column, whose values are something else than text and are only told as text. */
+        public Column asWhole() {
+            return new Column(name, sql, marker, type, nullable, true);
         }
     }
 
@@ -47,12 +53,12 @@ public final class Filters {
     }
 
     public static Column on(String name, String sql, Class<?> type) {
-        return new Column(name, sql, "?", type, false);
+        return new Column(name, sql, "?", type, false, false);
     }
 
     /** A column whose parameter marker is more than a question mark. */
     public static Column on(String name, String sql, String marker, Class<?> type) {
-        return new Column(name, sql, marker, type, false);
+        return new Column(name, sql, marker, type, false, false);
     }
 
     /** The same for rows that these columns tell apart, which are their order too. */
@@ -115,10 +121,10 @@ public final class Filters {
         return asked;
     }
 
-    /** The columns whose values are the same after a way through JSON: a float is not always. */
+    /** The columns of the order, and those whose values survive a way through JSON: a float does not always. */
     private Stream<Column> sortable() {
-        return Stream.concat(order.stream().map(OrderBy::column), columns.values().stream())
-                .filter(column -> column.type() != Float.class).distinct();
+        Stream<Column> exact = columns.values().stream().filter(column -> column.type() != Float.class);
+        return Stream.concat(order.stream().map(OrderBy::column), exact).distinct();
     }
 
     /** Whether a parameter, such as {@code code} or {@code code.startsWith}, is about one of the columns. */
@@ -135,9 +141,9 @@ public final class Filters {
         boolean plain = columns.containsKey(parameter);
         Column column = columns.get(plain ? parameter : name(parameter));
         String operator = plain ? "" : parameter.substring(column.name().length() + 1);
-        if (!operators(column.type()).contains(operator)) {
+        if (!operators(column).contains(operator)) {
             throw ProblemException.malformed("There is no parameter " + parameter + "; " + column.name()
-                    + " takes " + operators(column.type()).stream().filter(known -> !known.isEmpty())
+                    + " takes " + operators(column).stream().filter(known -> !known.isEmpty())
                             .map(known -> column.name() + "." + known)
                             .collect(Collectors.joining(", ", column.name() + ", ", ".")));
         }
@@ -160,12 +166,13 @@ public final class Filters {
         return parameter.substring(0, Math.max(0, parameter.lastIndexOf('.')));
     }
 
-    private static List<String> operators(Class<?> type) {
+    private static List<String> operators(Column column) {
+        Class<?> type = column.type();
         List<String> operators = new ArrayList<>(List.of("", "not", "in", "isNull"));
         if (Number.class.isAssignableFrom(type) || Temporal.class.isAssignableFrom(type) || type == String.class) {
             operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
         }
-        if (type == String.class) {
+        if (type == String.class && !column.whole()) {
             operators.addAll(List.of("contains", "startsWith"));
         }
         return operators;
@@ -194,8 +201,9 @@ public final class Filters {
         try {
             return Objects.requireNonNull(PathKeys.parse(value, column.type()));
         } catch (IllegalArgumentException | NullPointerException e) {
+            String form = column.type() == Binary.class ? " for URLs, without padding" : "";
             throw ProblemException.malformed(
-                    "The value of the parameter " + parameter + " " + InputReader.expected(column.type()) + ".");
+                    "The value of the parameter " + parameter + " " + InputReader.expected(column.type()) + form + ".");
         }
     }
 

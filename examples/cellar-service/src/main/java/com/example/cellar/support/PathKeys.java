@@ -15,9 +15,16 @@ public final class PathKeys {
 
     public static String join(Object... parts) {
         return Arrays.stream(parts)
-                .map(part -> part instanceof Coded coded ? coded.code() : part.toString())
+                .map(PathKeys::text)
                 .map(part -> URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20"))
                 .collect(Collectors.joining(","));
+    }
+
+    private static String text(Object part) {
+        if (part instanceof Binary binary) {
+            return binary.segment();
+        }
+        return part instanceof Coded coded ? coded.code() : part.toString();
     }
 
     /**
@@ -53,6 +60,9 @@ public final class PathKeys {
         }
         if (type == String.class) {
             return type.cast(part);
+        }
+        if (type == Binary.class) {
+            return type.cast(Binary.fromString(part));
         }
         if (type == Boolean.class && !part.equals("true") && !part.equals("false")) {
             throw new IllegalArgumentException("neither true nor false");

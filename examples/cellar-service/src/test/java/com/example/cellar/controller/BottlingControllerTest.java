@@ -526,7 +526,7 @@ class BottlingControllerTest {
         ApiAnswer answer = api.post(PATH, Api.without(input, "bottleMl"));
 
         assertThat(answer.status()).isEqualTo(201);
-        assertThat(answer.body().get("bottleMl").asText()).isEqualTo("750");
+        assertThat(Api.plain(answer.body().get("bottleMl"))).isEqualTo("750");
     }
 
     /** Reference BOTTLING_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID). */

@@ -109,6 +109,11 @@ public final class Api {
         }
     }
 
+    /** A value as text, a number without an exponent. */
+    public static String plain(JsonNode value) {
+        return value.isNumber() ? value.decimalValue().toPlainString() : value.asText();
+    }
+
     /** Text as the value of a query parameter. */
     public static String encoded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8);

@@ -9,6 +9,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.OffsetTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -169,7 +170,9 @@ public final class TestDatabase implements AutoCloseable {
         return Sql.list(anchor, sql, row -> {
             List<Object> key = new ArrayList<>();
             for (int i = 1; i <= width; i++) {
-                key.add(row.getObject(i));
+                Object value = TestValues.read(row, i, row.getMetaData().getColumnTypeName(i));
+                key.add(value instanceof String || value instanceof OffsetTime || value instanceof Binary ? value
+                        : row.getObject(i));
             }
             return key;
         });

@@ -15,7 +15,8 @@ final class TestValues {
         if (row.getObject(column) == null) {
             return null;
         }
-        return switch (type) {
+        return switch (type.replaceFirst("^INTERVAL .*", "INTERVAL")) {
+            case "INTERVAL", "GEOMETRY" -> row.getString(column);
             case "TINYINT", "SMALLINT" -> row.getInt(column);
             case "REAL" -> row.getFloat(column);
             case "DATE" -> row.getObject(column, LocalDate.class);
