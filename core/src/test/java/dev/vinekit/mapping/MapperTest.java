@@ -147,7 +147,7 @@ class MapperTest {
         "a INT NOT NULL UNIQUE, b INT                          | A   | LIST CREATE READ REPLACE PATCH DELETE",
         "a INT UNIQUE, b INT                                   |     | LIST CREATE",
         "a INT, b INT                                          |     | LIST CREATE",
-        "a DOUBLE PRECISION PRIMARY KEY, b INT | A | LIST CREATE READ REPLACE PATCH DELETE",
+        "a DOUBLE PRECISION PRIMARY KEY, b INT                 | A   | LIST CREATE READ REPLACE PATCH DELETE",
         "a INT PRIMARY KEY, b INT ARRAY NOT NULL, c INT        | A   | LIST CREATE READ REPLACE PATCH DELETE"})
     void operationsFollowFromTheKey(String columns, String key, String operations) throws SQLException {
         Entity press = map("CREATE TABLE press (" + columns + ")").entities().get(0);
