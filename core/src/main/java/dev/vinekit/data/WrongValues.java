@@ -23,6 +23,8 @@ final class WrongValues {
     private static final List<String> TEXTS = List.of("?", "!", "x", "X", "1", "-", " ", "_", "é", "a1", "?x?", "no such value");
     private static final int LONGEST = 5000;
     private static final BigDecimal FAR_AWAY = BigDecimal.valueOf(2_000_000_000);
+    /** The first field of an interval has two digits where nothing is said (ISO/IEC 9075-2, 10.1). */
+    private static final String MOST_OF_AN_INTERVAL = "98";
 
     private final Entity entity;
     private final SampleRow sample;
@@ -89,7 +91,8 @@ final class WrongValues {
             case UUID -> Stream.of("ffffffff-ffff-ffff-ffff-ffffffffffff");
             case BINARY -> Stream.of(Base64.getEncoder().encodeToString(full(there)));
             case STRING -> field.column().type().kind() == SqlType.Kind.BIT ? Stream.of("1".repeat((int) Math.max(1, field.column().type().length())))
-                    : field.numberedExample().isPresent() ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#", "9876"))
+                    : field.numberedExample().isPresent() ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#",
+                            field.column().type().kind() == SqlType.Kind.INTERVAL ? MOST_OF_AN_INTERVAL : "9876"))
                     : Stream.of("???", "??", "?", "ZZZZ", "ZZZ", "ZZ", "Z", "zzz", "z", "999", "9", "Z9");
             case DATE -> Stream.of("1901-01-01");
             case DATE_TIME -> Stream.of("1971-01-01T00:00:00");
