@@ -219,9 +219,11 @@ public final class Proofs {
             return Optional.of(Base64.getEncoder().encodeToString(HexFormat.of().parseHex(bytes.hex())));
         } else if (value instanceof Sample.Document document) {
             return Optional.of(document);
+        } else if (value instanceof Sample.Items items) {
+            return Optional.of(items.values().stream().map(each -> sent(field, each).orElseThrow()).toList());
         }
         String text = value.text(RowSearch.LAST);
-        return Optional.of(field.type().isNumber() ? new BigDecimal(text) : text);
+        return Optional.of(field.member().orElse(field.type()).isNumber() ? new BigDecimal(text) : text);
     }
 
     private Optional<Trial> rowTrial(RowRule rule) {

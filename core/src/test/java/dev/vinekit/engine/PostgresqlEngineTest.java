@@ -227,7 +227,7 @@ class PostgresqlEngineTest {
         Schema schema = readSchema("CREATE SEQUENCE ticket START 7 INCREMENT BY -2 MAXVALUE 7 MINVALUE -99; "
                 + "CREATE TABLE t (id SERIAL PRIMARY KEY, n INT GENERATED ALWAYS AS IDENTITY)");
 
-        assertThat(schema.sequences()).containsExactly(new Sequence(new TableName("public", "ticket"), 7, -2));
+        assertThat(schema.sequences()).containsExactly(new Sequence(new TableName("public", "ticket"), 7, -2, " MINVALUE -99 MAXVALUE 7 CACHE 1"));
     }
 
     @Test

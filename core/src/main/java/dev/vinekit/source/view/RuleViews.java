@@ -1,5 +1,6 @@
 package dev.vinekit.source.view;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.vinekit.data.Proof;
 import dev.vinekit.data.Rule;
 import dev.vinekit.data.Sample;
@@ -21,6 +22,8 @@ import java.util.stream.Collectors;
 
 /** Spells the proofs of a table's rules as tests. */
 final class RuleViews {
+    private static final ObjectMapper MAPPER = new ObjectMapper();
+
     private final Mapping mapping;
     private final Entity entity;
     private final Set<String> methods = new HashSet<>();
@@ -171,6 +174,8 @@ final class RuleViews {
         }
         if (value instanceof Sample.Document document) {
             return JavaCode.of("Json.parse(%s)", JavaString.of(document.json()));
+        } else if (value instanceof List<?> items) {
+            return JavaCode.of("Json.parse(%s)", JavaString.of(MAPPER.valueToTree(items).toString()));
         }
         return value instanceof Boolean truth ? JavaCode.of("%s", truth) : JavaCode.of("%s", JavaString.of(value.toString()));
     }
