@@ -69,7 +69,7 @@ final class TextSamples {
         if (numbered && field.rules().stream().noneMatch(FieldRule.Pattern.class::isInstance)) {
             return most < 2 ? new Sample.Letter() : new Sample.NumberedText("", Math.max(Math.min(room, most), least), "");
         }
-        return matching(other).orElseGet(() -> plain(other));
+        return matching(other).orElseGet(() -> numbered && other ? value(false) : plain(other));
     }
 
     /** A text made from the patterns. */
