@@ -11,10 +11,12 @@ import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
+import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapper;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Remark;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
@@ -30,6 +32,7 @@ import dev.vinekit.run.ServiceRole;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.run.TestRun;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
@@ -170,20 +173,36 @@ public final class VineKit {
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
     public static SourceTree generate(Mapping mapping, SeedRequest seed, Optional<Path> ownTemplates) {
+        return generate(mapping, seed, ownTemplates, Optional.empty());
+    }
+
+    /**
+     * Writes every file of the service, in memory, as {@link #generate(Mapping, SeedRequest, Optional)} does.
+     *
+     * @param source the database that the schema was read from: where our own server lacks something that the tables need, the
+     *     scratch database is made on its server, if the login may make one
+     */
+    public static SourceTree generate(Mapping mapping, SeedRequest seed, Optional<Path> ownTemplates, Optional<Database> source) {
         Engine engine = Engines.named(mapping.schema().engine());
         EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
                 .toList(), engine.readsTyped(), engine.support(), engine.getClass());
-        SampleRows plain = samples(mapping, engine);
-        TriggerEffects effects = engine.makesScratch() ? ScratchTriggers.of(engine, mapping, seed(mapping, plain, seed)) : TriggerEffects.NONE;
+        ScratchPlace place = new ScratchPlace(engine, source);
+        Optional<String> lacking = lacking(mapping, place);
+        SampleRows plain = lacking.isPresent() ? new SampleRows(mapping) : samples(mapping, place);
+        TriggerEffects effects = engine.makesScratch() && lacking.isEmpty()
+                ? ScratchTriggers.of(place, mapping, seed(mapping, plain, seed)) : TriggerEffects.NONE;
         SampleRows samples = plain.withTriggers(effects);
-        return Sources.of(mapping.withRemarks(effects.remarks()), traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
+        List<Remark> remarks = lacking.map(reason -> mapping.entities().stream().map(entity -> entity.table().name())
+                .filter(table -> ScratchTriggers.concern(mapping.schema(), table))
+                .map(table -> new Remark(table, "What its triggers do was not found out. " + reason)).toList()).orElse(effects.remarks());
+        return Sources.of(mapping.withRemarks(remarks), traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
     }
 
     /** SQL that inserts rows into an empty database, the same for the same request. */
     public static String seed(Mapping mapping, SeedRequest request) {
-        return seed(mapping, samples(mapping, Engines.named(mapping.schema().engine())), request);
+        return seed(mapping, samples(mapping, ScratchPlace.of(Engines.named(mapping.schema().engine()))), request);
     }
 
     private static String seed(Mapping mapping, SampleRows samples, SeedRequest request) {
@@ -191,11 +210,22 @@ public final class VineKit {
         return new SeedScript(mapping, dialect, samples).text(request.own(), request.rows(), request.number());
     }
 
-    private static SampleRows samples(Mapping mapping, Engine engine) {
-        if (!engine.makesScratch() || !RowSearch.isNeeded(mapping)) {
+    /** What no server within reach has for the tables; not looked for where they need nothing but the engine. */
+    private static Optional<String> lacking(Mapping mapping, ScratchPlace place) {
+        boolean extended = mapping.schema().objects().stream().anyMatch(object -> object.kind() == SchemaObject.Kind.EXTENSION);
+        try {
+            return extended && place.engine().makesScratch() ? place.lacks(mapping.definition()) : Optional.empty();
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database does not take the table definitions: "
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
+        }
+    }
+
+    private static SampleRows samples(Mapping mapping, ScratchPlace place) {
+        if (!place.engine().makesScratch() || !RowSearch.isNeeded(mapping)) {
             return new SampleRows(mapping);
         }
-        try (ScratchConditions conditions = new ScratchConditions(engine, mapping)) {
+        try (ScratchConditions conditions = new ScratchConditions(place, mapping)) {
             return new SampleRows(mapping, RowSearch.in(mapping, conditions));
         }
     }
@@ -336,9 +366,20 @@ public final class VineKit {
      * @param scope names the tables to test; all, and the service as a whole, if it names none
      */
     public static TestReport test(Project project, Schema schema, Scope scope) {
+        return test(project, schema, scope, Optional.empty());
+    }
+
+    /**
+     * Runs the tests of a compiled project as {@link #test(Project, Schema, Scope)} does.
+     *
+     * @param source the database that the schema was read from: where our own server lacks something that the tables need, the
+     *     scratch database is made on its server, if the login may make one
+     */
+    public static TestReport test(Project project, Schema schema, Scope scope, Optional<Database> source) {
         TestRun run = new TestRun(project, scope.chosen(project.service()));
-        String definition = Engines.named(schema.engine()).dialect(schema).definition(schema);
-        return run.onEach(() -> SeededDatabase.of(project, definition));
+        ScratchPlace place = new ScratchPlace(Engines.named(schema.engine()), source);
+        String definition = place.engine().dialect(schema).definition(schema);
+        return run.onEach(() -> SeededDatabase.of(project, definition, place));
     }
 
     /**

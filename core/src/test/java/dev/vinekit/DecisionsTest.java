@@ -27,6 +27,7 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
@@ -77,6 +78,11 @@ class DecisionsTest {
               grape_variety: { operations: [list, read] }
             """;
 
+    private static final String UUIDS = """
+              press: { fields: { id: { type: UUID } } }
+              press_part: { fields: { guid: { type: UUID } } }
+            """;
+
     private static final String OWN_TYPE = """
             package com.example.house.own;
 
@@ -115,10 +121,11 @@ class DecisionsTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
-    void manyDecisionsTogetherGiveAGreenService(String engine) throws IOException {
+    void manyDecisionsTogetherGiveAGreenService(String engine) throws IOException, SQLException {
         Project project;
         try (Cellar cellar = TestDatabases.cellar(engine)) {
-            MappingFile file = MappingFile.parse("m", MANY, Map.of(), true);
+            addPresses(cellar, engine);
+            MappingFile file = MappingFile.parse("m", MANY + UUIDS, Map.of(), true);
             Schema schema = VineKit.read(cellar.database(), new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
             project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(schema, file, Set.of())), directory.resolve("p")));
         }
@@ -131,9 +138,21 @@ class DecisionsTest {
 
         assertThat(report.failures()).isEmpty();
         assertThat(report.cell("Transfer", "service")).hasSizeGreaterThan(5);
+        assertThat(Files.readString(project.directory().resolve("src/main/java/com/example/house/pressing/Pressing.java"))).contains("UUID pressId");
         assertThat(report.outcomes()).extracting(outcome -> outcome.name().replaceAll("\\(.*", "")).contains(
                 "listWhereMovedAtIsBetweenFiltersTheList", "fromAnyOfReturnsTheRowsThatMatch", "listWhereNameContainsFiltersTheList",
                 "includeSourceEmbedsTheRow", "listWhereSourceVesselIsAndMovedAtIsLessReturnsTheRowsThatMatch");
+    }
+
+    private static void addPresses(Cellar cellar, String engine) throws SQLException {
+        String bytes = engine.equals("postgresql") ? "BYTEA" : "BINARY(16)";
+        try (Connection connection = DriverManager.getConnection(cellar.database().url(), cellar.database().user(), cellar.database().password());
+                Statement statement = connection.createStatement()) {
+            statement.executeUpdate("CREATE TABLE press (id " + bytes + " NOT NULL PRIMARY KEY CHECK (octet_length(id) = 16), name VARCHAR(40))");
+            statement.executeUpdate("CREATE TABLE press_part (press_id " + bytes + " NOT NULL, guid " + bytes + " NOT NULL CHECK (octet_length(guid) = 16), "
+                    + "PRIMARY KEY (press_id, guid), FOREIGN KEY (press_id) REFERENCES press (id))");
+            statement.executeUpdate("CREATE TABLE pressing (id INT NOT NULL PRIMARY KEY, press_id " + bytes + ", FOREIGN KEY (press_id) REFERENCES press (id))");
+        }
     }
 
     /** What the service adds to its repository is proved without a database: a change of the service, and the test that notices it. */

@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
+import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
@@ -53,12 +54,14 @@ final class GenerateCommand extends ToolCommand {
         MappingFile file = source.inDirectory(directory);
         Optional<ServiceDescription> before = Project.serviceBefore(directory);
         Schema schema;
+        Optional<Database> lasting;
         try (Source opened = source.open(output)) {
             schema = steps.read(opened.database(), source.scope());
+            lasting = opened.lasting();
         }
         MappingFile decided = project.inPackage(file);
         Mapping mapping = steps.map(schema, decided, directory);
-        SourceTree sources = steps.generate(mapping, decided, directory);
+        SourceTree sources = steps.generate(mapping, decided, directory, lasting);
         ChangeSet changes = steps.plan(sources, directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
         if (patch != null) {

@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.engine.Database;
+import java.util.Optional;
 
 /**
  * Where a schema is read from.
@@ -9,6 +10,11 @@ import dev.vinekit.engine.Database;
  * @param end what is to be done when nobody needs it any more
  */
 record Source(Database database, boolean scratch, Runnable end) implements AutoCloseable {
+    /** The database, if it is somebody's and stays. */
+    Optional<Database> lasting() {
+        return scratch ? Optional.empty() : Optional.of(database);
+    }
+
     @Override
     public void close() {
         end.run();

@@ -54,8 +54,8 @@ final class Steps {
     }
 
     /** Writes the service in memory, as a file says. */
-    SourceTree generate(Mapping mapping, MappingFile file, Path directory) {
-        return stages.run("make", () -> VineKit.generate(mapping, SeedRequest.of(file, directory), Optional.of(file.templates(directory))),
+    SourceTree generate(Mapping mapping, MappingFile file, Path directory, Optional<Database> source) {
+        return stages.run("make", () -> VineKit.generate(mapping, SeedRequest.of(file, directory), Optional.of(file.templates(directory)), source),
                 tree -> "code and tests in " + count(tree.files().size(), "file", "files"));
     }
 

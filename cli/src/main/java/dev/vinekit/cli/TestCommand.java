@@ -1,10 +1,12 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
+import dev.vinekit.engine.Database;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
+import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -52,11 +54,13 @@ final class TestCommand extends ToolCommand {
         } else if (source.isGiven()) {
             source.inDirectory(project.directory());
             Schema schema;
+            Optional<Database> lasting;
             try (Source opened = source.open(output)) {
                 schema = steps.read(opened.database(), source.scopeOfAllTables());
+                lasting = opened.lasting();
             }
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.test(existing, schema, source.tables()));
+            report = steps.summarised(() -> VineKit.test(existing, schema, source.tables(), lasting));
         } else {
             steps.compile(existing);
             report = steps.summarised(() -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)

@@ -16,6 +16,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Stream;
@@ -119,6 +120,6 @@ final class Watching {
                 .inPackage(project.service().basePackage());
         Mapping mapping = steps.map(project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
                 "The last run in " + project.directory() + " did not record its schema.", "Run generate once more.")), file, project.directory());
-        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory()), project));
+        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory(), Optional.empty()), project));
     }
 }

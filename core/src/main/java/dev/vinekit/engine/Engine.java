@@ -90,6 +90,14 @@ public interface Engine {
     }
 
     /**
+     * What a server does not have that a definition needs, as in "the extension postgis"; empty if the definition was refused for
+     * another reason.
+     */
+    default Optional<String> lacking(SQLException refusal) {
+        return Optional.empty();
+    }
+
+    /**
      * A new, empty database in a folder, which stays when it is closed; one that was there before goes.
      *
      * @throws Fault if databases of this engine are not kept in folders

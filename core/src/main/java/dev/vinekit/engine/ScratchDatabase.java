@@ -99,6 +99,16 @@ public final class ScratchDatabase implements AutoCloseable {
         }
     }
 
+    /** Runs a statement, and tells whether the database took it: why not is nothing that the caller needs. */
+    public boolean takes(String sql) {
+        try (Statement statement = anchor.createStatement()) {
+            statement.execute(sql);
+            return true;
+        } catch (SQLException e) {
+            return false;
+        }
+    }
+
     /**
      * Runs a script of somebody's, a dump for instance, without what concerns other databases, roles and programs.
      *

@@ -1,6 +1,7 @@
 package dev.vinekit.mapping;
 
 import dev.vinekit.schema.Column;
+import dev.vinekit.schema.SqlType;
 import java.util.List;
 import java.util.Optional;
 
@@ -39,6 +40,7 @@ public record Field(
         Optional<Converter> converter,
         boolean overridden,
         boolean made) {
+    static final int UUID_BYTES = 16;
 
     /** What a client may do with a field. */
     public enum Input {
@@ -66,6 +68,11 @@ public record Field(
     @Override
     public int hashCode() {
         return name.value().hashCode();
+    }
+
+    /** Whether a UUID is kept as its 16 bytes. */
+    public boolean isUuidInBytes() {
+        return type == JavaType.UUID && column.type().kind() == SqlType.Kind.BINARY;
     }
 
     /** The type of the values in a list. */

@@ -13,10 +13,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** Decides what the columns of one table become. */
 final class FieldMapper {
+    private static final Pattern SIXTEEN_BYTES = Pattern.compile("BINARY\\s*\\(\\s*16\\s*\\)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern UUID_NAMES = Pattern.compile("[ug]uid", Pattern.CASE_INSENSITIVE);
+
     private final Table table;
     private final JavaName entity;
     private final List<String> keyColumns;
@@ -106,19 +110,22 @@ final class FieldMapper {
         }
         converter.ifPresent(given -> remark("The column " + column.name() + " is converted by " + given.by()
                 + ", a class that you write: it implements support.ColumnConverter and has a constructor without parameters."));
+        offerUuid(column, inKey);
+        JavaType type = otherType.orElse(ruled);
         String sqlName = dialect.identifier(column.name());
-        String parameter = dialect.parameter(column.type());
+        boolean uuidInBytes = type == JavaType.UUID && column.type().kind() == SqlType.Kind.BINARY;
+        String parameter = uuidInBytes ? dialect.parameterOfUuidInBytes().orElseThrow() : dialect.parameter(column.type());
         return new Field(
                 column,
                 name,
-                otherType.orElse(ruled),
+                type,
                 inKey,
                 input,
                 enumeration,
                 table.isView() || enumeration.isPresent() || converter.isPresent() ? List.of()
-                        : rules(column, otherType.orElse(ruled)),
+                        : rules(column, type),
                 sqlName,
-                dialect.selected(column.type(), sqlName),
+                uuidInBytes ? dialect.selectedUuidInBytes(sqlName) : dialect.selected(column.type(), sqlName),
                 parameter,
                 dialect.isSame(column.type(), sqlName, parameter),
                 enumeration.isPresent() ? List.of()
@@ -127,7 +134,7 @@ final class FieldMapper {
                 jsonName(column, name, sqlName),
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
-                isMade(column, inKey));
+                type == JavaType.UUID && isMade(column, inKey));
     }
 
     /** Whether values have a form that only the database knows. */
@@ -145,7 +152,7 @@ final class FieldMapper {
 
     /** A key that is a UUID which neither the database nor another table gives is made by the service. */
     private boolean isMade(Column column, boolean inKey) {
-        return inKey && keyColumns.size() == 1 && column.type().kind() == SqlType.Kind.UUID && !table.isView()
+        return inKey && keyColumns.size() == 1 && !table.isView()
                 && !column.isFilledByDatabase() && !keyTypes.refers(table, column);
     }
 
@@ -184,15 +191,34 @@ final class FieldMapper {
         }
         List<JavaType> fitting = JavaType.fitting(column.type());
         Optional<JavaType> chosen = fitting.stream().filter(type -> type.simpleName().equals(wanted.get())).findFirst();
-        if (chosen.isEmpty() || keyTypes.isInReference(table, column)) {
-            decided.mistakeInField(column, "type", keyTypes.isInReference(table, column)
+        boolean tooWide = chosen.filter(JavaType.UUID::equals).isPresent() && column.type().kind() == SqlType.Kind.BINARY && !mayBeUuid(column);
+        if (chosen.isEmpty() || tooWide || keyTypes.refers(table, column)) {
+            decided.mistakeInField(column, "type", keyTypes.refers(table, column)
                     ? "The column is part of a reference; its type is that of the key."
+                    : tooWide ? "A UUID is 16 bytes, and the column is not known to have just as many: that takes a type such as "
+                            + "BINARY(16), or a check of its length."
                     : "\"" + wanted.get() + "\" does not fit the type " + column.type().text() + "; fitting are "
                             + fitting.stream().map(JavaType::simpleName).collect(Collectors.joining(", "))
                             + ", and any class of your own together with converter.");
             return Optional.empty();
         }
         return chosen;
+    }
+
+    /** Whether a column keeps 16 bytes, and the engine can make a UUID of them. */
+    private boolean mayBeUuid(Column column) {
+        return column.type().kind() == SqlType.Kind.BINARY && dialect.parameterOfUuidInBytes().isPresent()
+                && (SIXTEEN_BYTES.matcher(column.type().text()).matches() || rules.demandsBytes(column.name(), Field.UUID_BYTES));
+    }
+
+    /** Says where bytes look like a UUID. */
+    private void offerUuid(Column column, boolean inKey) {
+        boolean named = UUID_NAMES.matcher(column.name()).find();
+        if (mayBeUuid(column) && (named || inKey) && !keyTypes.refers(table, column) && decided.field(column).type().isEmpty()) {
+            remarks.add(new Remark(table.name(), "The column " + column.name() + " keeps 16 bytes, and " + (named ? "has the name of a UUID"
+                    : "is the key") + ": if they are one, say so, and it is told and taken as one, also where other tables refer to it.",
+                    List.of("fields", column.name(), "type"), JavaType.UUID.simpleName(), true));
+        }
     }
 
     private Optional<Converter> converter(Column column, boolean inKey) {

@@ -114,6 +114,7 @@ public enum JavaType {
             case BIG_DECIMAL -> !type.isWholeNumber() || type.precision() > 18 ? List.of(BIG_DECIMAL)
                     : type.precision() > 9 ? List.of(BIG_DECIMAL, LONG) : List.of(BIG_DECIMAL, LONG, INTEGER);
             case ENUM -> List.of(STRING);
+            case BINARY -> List.of(BINARY, UUID);
             default -> List.of(own);
         };
     }

@@ -11,8 +11,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 
-/** The types of keys: a column that refers to a number has the Java type of that number. */
+/** The types of keys: a column that refers to a number, or to a key whose type a person chose, has the Java type of that. */
 final class KeyTypes {
     private record Place(TableName table, String column) {
     }
@@ -20,8 +21,15 @@ final class KeyTypes {
     private final Map<TableName, Table> tables = new HashMap<>();
     private final Map<Place, Place> targets = new HashMap<>();
     private final Set<Place> inReferences = new HashSet<>();
+    private final BiFunction<Table, Column, Optional<JavaType>> decided;
 
-    KeyTypes(Schema schema) {
+    /**
+     * Looks through a schema.
+     *
+     * @param decided the type that a person chose for a column that refers to nothing, if it fits
+     */
+    KeyTypes(Schema schema, BiFunction<Table, Column, Optional<JavaType>> decided) {
+        this.decided = decided;
         for (Table table : schema.tables()) {
             tables.put(table.name(), table);
             for (ForeignKey key : table.foreignKeys()) {
@@ -45,11 +53,17 @@ final class KeyTypes {
         return targets.containsKey(new Place(table.name(), column.name()));
     }
 
-    /** The type of the key at the end of a chain of references, if it is another sort of number than the column is. */
+    /** The type of the key at the end of a chain of references, if it is another than the column's own. */
     Optional<JavaType> ofKey(Table table, Column column) {
         JavaType own = JavaType.of(column.type());
-        JavaType end = JavaType.of(column(root(new Place(table.name(), column.name()))).type());
-        return own != end && own.isExactNumber() && end.isExactNumber() ? Optional.of(end) : Optional.empty();
+        Place root = root(new Place(table.name(), column.name()));
+        JavaType end = type(root);
+        boolean chosen = !root.equals(new Place(table.name(), column.name())) && decided.apply(tables.get(root.table), column(root)).isPresent();
+        return own != end && (chosen || own.isExactNumber() && end.isExactNumber()) ? Optional.of(end) : Optional.empty();
+    }
+
+    private JavaType type(Place root) {
+        return decided.apply(tables.get(root.table), column(root)).orElseGet(() -> JavaType.of(column(root).type()));
     }
 
     private Place root(Place place) {
@@ -70,7 +84,7 @@ final class KeyTypes {
         for (int i = 0; i < fields.size(); i++) {
             Place target = new Place(key.target(), key.targetColumns().get(i));
             Column column = column(target);
-            JavaType type = ofKey(tables.get(target.table), column).orElse(JavaType.of(column.type()));
+            JavaType type = ofKey(tables.get(target.table), column).orElseGet(() -> type(target));
             if (column.nullable() || type != fields.get(i).type() || type == JavaType.ENUM || !column.type().isScalar()) {
                 return false;
             }

@@ -57,7 +57,8 @@ public final class Mapper {
         this.schema = schema.withTables(
                 schema.tables().stream().map(table -> withinReach(table, known)).toList());
         this.lookup = new DecisionLookup(decisions, this.schema);
-        this.keyTypes = new KeyTypes(this.schema);
+        this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
+                .flatMap(wanted -> JavaType.fitting(column.type()).stream().filter(type -> type.simpleName().equals(wanted)).findFirst()));
     }
 
     /**

@@ -72,6 +72,18 @@ final class TableRules {
         return rules;
     }
 
+    /** Whether a check says that values of a column are of exactly so many bytes. */
+    boolean demandsBytes(String column, int count) {
+        return forRows.stream().anyMatch(part -> demandsBytes(part, column, count));
+    }
+
+    private static boolean demandsBytes(Part part, String column, int count) {
+        return part.expression() instanceof Expression.Comparison comparison && comparison.operator() == Operator.EQUAL
+                && literal(comparison.right()).filter(bound -> bound.compareTo(BigDecimal.valueOf(count)) == 0).isPresent()
+                && comparison.left() instanceof Expression.Call call && call.arguments().equals(List.of(new Expression.ColumnRef(column)))
+                && Set.of("length", "octet_length").contains(call.name());
+    }
+
     /** What a check comes to; that of rows is known after {@link #rowRules}. */
     Meaning meaning(Check check) {
         return meanings.get(check);
@@ -89,6 +101,9 @@ final class TableRules {
         fields.stream().filter(Field::inKey).forEach(field -> inputs.put(field.column().name(), field));
         List<RowRule> rules = new ArrayList<>();
         for (Part part : forRows) {
+            if (fields.stream().anyMatch(field -> field.isUuidInBytes() && demandsBytes(part, field.column().name(), Field.UUID_BYTES))) {
+                continue;
+            }
             Optional<RowRule> rule = rowRule(part, inputs);
             Meaning meaning = meanings.get(part.check());
             rule.ifPresentOrElse(meaning.rowRules()::add, () -> meaning.unknown().add(part.expression()));

@@ -1,8 +1,8 @@
 package dev.vinekit.run;
 
 import dev.vinekit.data.Conditions;
-import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
@@ -31,13 +31,11 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
     private final ScratchDatabase scratch;
 
     /** @throws Fault if no scratch database can be made */
-    public ScratchConditions(Engine engine, Mapping mapping) {
-        dialect = engine.dialect(mapping.schema());
-        scratch = ScratchDatabase.of(engine);
+    public ScratchConditions(ScratchPlace place, Mapping mapping) {
+        dialect = place.engine().dialect(mapping.schema());
         try {
-            scratch.execute(mapping.definition());
+            scratch = place.with(mapping.definition());
         } catch (SQLException e) {
-            close();
             throw Fault.inWorld("The scratch database does not take the table definitions: "
                     + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
         }
@@ -50,7 +48,7 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
             statement.execute("CREATE TABLE " + CANDIDATES + " AS SELECT 0 AS " + NUMBER + columns + " FROM " + entity.sqlTable()
                     + " WHERE 1 = 0");
             try {
-                Set<Integer> there = inserted(statement, rows);
+                Set<Integer> there = inserted(rows);
                 Map<Integer, Answer> answers = answers(statement, condition, there);
                 return IntStream.range(0, rows.size()).mapToObj(row -> answers.getOrDefault(row, Answer.FAILS)).toList();
             } finally {
@@ -63,12 +61,12 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
     }
 
     /** Inserts the rows, one by one those of a statement that the database refuses; returns those that it took. */
-    private Set<Integer> inserted(Statement statement, List<Map<Field, Optional<String>>> rows) {
+    private Set<Integer> inserted(List<Map<Field, Optional<String>>> rows) {
         Set<Integer> all = IntStream.range(0, rows.size()).boxed().collect(Collectors.toCollection(HashSet::new));
-        if (rows.isEmpty() || runs(statement, insert(rows, List.copyOf(all)))) {
+        if (rows.isEmpty() || scratch.takes(insert(rows, List.copyOf(all)))) {
             return all;
         }
-        all.removeIf(row -> !runs(statement, insert(rows, List.of(row))));
+        all.removeIf(row -> !scratch.takes(insert(rows, List.of(row))));
         return all;
     }
 
@@ -105,15 +103,6 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
             return Optional.of(found);
         } catch (SQLException e) {
             return Optional.empty();
-        }
-    }
-
-    private static boolean runs(Statement statement, String sql) {
-        try {
-            statement.execute(sql);
-            return true;
-        } catch (SQLException e) {
-            return false;
         }
     }
 

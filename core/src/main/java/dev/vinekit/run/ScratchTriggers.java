@@ -3,6 +3,7 @@ package dev.vinekit.run;
 import dev.vinekit.data.TriggerEffects;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
@@ -52,15 +53,14 @@ public final class ScratchTriggers {
      * @param seed inserts rows into empty tables
      * @throws Fault if no scratch database can be made
      */
-    public static TriggerEffects of(Engine engine, Mapping mapping, String seed) {
-        List<Entity> concerned = mapping.entities().stream().filter(entity -> !entity.table().isView() && isConcerned(mapping.schema(), entity)).toList();
+    public static TriggerEffects of(ScratchPlace place, Mapping mapping, String seed) {
+        List<Entity> concerned = mapping.entities().stream().filter(entity -> !entity.table().isView() && concern(mapping.schema(), entity.table().name())).toList();
         if (concerned.isEmpty()) {
             return TriggerEffects.NONE;
         }
-        ScratchTriggers asked = new ScratchTriggers(engine, mapping);
-        try (ScratchDatabase with = ScratchDatabase.of(engine); ScratchDatabase without = ScratchDatabase.of(engine)) {
-            with.execute(mapping.definition());
-            without.execute(asked.dialect.definition(withoutTriggers(mapping.schema())));
+        ScratchTriggers asked = new ScratchTriggers(place.engine(), mapping);
+        try (ScratchDatabase with = place.with(mapping.definition());
+                ScratchDatabase without = place.with(asked.dialect.definition(withoutTriggers(mapping.schema())))) {
             asked.seed(with, asked.taken(without, seed), concerned);
             for (Entity entity : concerned) {
                 asked.compare(entity, asked.rows(with, entity), asked.rows(without, entity));
@@ -74,9 +74,9 @@ public final class ScratchTriggers {
         return new TriggerEffects(asked.overwritten, asked.written, asked.refused);
     }
 
-    private static boolean isConcerned(Schema schema, Entity entity) {
-        return !schema.objects(SchemaObject.Kind.TRIGGER, entity.table().name()).isEmpty()
-                || !schema.objects(SchemaObject.Kind.RULE, entity.table().name()).isEmpty();
+    /** Whether a table has triggers, or rules, which act like them. */
+    public static boolean concern(Schema schema, TableName table) {
+        return !schema.objects(SchemaObject.Kind.TRIGGER, table).isEmpty() || !schema.objects(SchemaObject.Kind.RULE, table).isEmpty();
     }
 
     private static Schema withoutTriggers(Schema schema) {
@@ -85,16 +85,8 @@ public final class ScratchTriggers {
     }
 
     /** Writes the rows where there are no triggers, and tells which ones the tables take: what they refuse is no trigger's doing. */
-    private List<Script.Part> taken(ScratchDatabase database, String seed) throws SQLException {
-        List<Script.Part> taken = new ArrayList<>();
-        for (Script.Part part : Script.parts(seed, engine.scriptSyntax())) {
-            try (Statement statement = database.anchor().createStatement()) {
-                if (succeeds(statement, part.text())) {
-                    taken.add(part);
-                }
-            }
-        }
-        return taken;
+    private List<Script.Part> taken(ScratchDatabase database, String seed) {
+        return Script.parts(seed, engine.scriptSyntax()).stream().filter(part -> database.takes(part.text())).toList();
     }
 
     /**
@@ -224,15 +216,6 @@ public final class ScratchTriggers {
             }
         }
         return counts;
-    }
-
-    private static boolean succeeds(Statement statement, String sql) {
-        try {
-            statement.execute(sql);
-            return true;
-        } catch (SQLException e) {
-            return false;
-        }
     }
 
     private static boolean runs(Statement statement, String sql) {

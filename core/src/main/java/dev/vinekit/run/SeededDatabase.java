@@ -4,6 +4,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.schema.Schema;
@@ -26,7 +27,7 @@ public final class SeededDatabase implements AutoCloseable {
 
     /** A database as the project's own scripts make it. */
     public static SeededDatabase of(Project project) {
-        return of(project, script(project, "schema.sql"));
+        return of(project, script(project, "schema.sql"), ScratchPlace.of(Engines.named(project.service().engine())));
     }
 
     /**
@@ -34,8 +35,8 @@ public final class SeededDatabase implements AutoCloseable {
      *
      * @param definition the statements that make the tables
      */
-    public static SeededDatabase of(Project project, String definition) {
-        return filled(project, definition, ScratchDatabase.of(Engines.named(project.service().engine())));
+    public static SeededDatabase of(Project project, String definition, ScratchPlace place) {
+        return seeded(project, made(() -> place.with(definition)));
     }
 
     /**
@@ -45,8 +46,7 @@ public final class SeededDatabase implements AutoCloseable {
      */
     public static SeededDatabase kept(Project project) {
         try {
-            return filled(project, script(project, "schema.sql"),
-                    Engines.named(project.service().engine()).keptIn(project.directory().resolve("target/vinekit")));
+            return filled(project, Engines.named(project.service().engine()).keptIn(project.directory().resolve("target/vinekit")));
         } catch (SQLException | IOException e) {
             throw Fault.inWorld("A database could not be made in " + project.directory().resolve("target/vinekit") + ": " + e.getMessage() + ".",
                     "Close whatever has the last one open.", e);
@@ -56,7 +56,7 @@ public final class SeededDatabase implements AutoCloseable {
     /** A database on a server, made and dropped there. */
     public static SeededDatabase onServer(Project project, Database server) {
         try {
-            return filled(project, script(project, "schema.sql"), server.engine().scratchOn(server));
+            return filled(project, server.engine().scratchOn(server));
         } catch (SQLException e) {
             throw refused(server, e);
         }
@@ -78,7 +78,7 @@ public final class SeededDatabase implements AutoCloseable {
                 throw Fault.inCall(empty + " is not empty: it has the table " + schema.tables().get(0).name() + ".",
                         "Name a database made for the tests alone.");
             }
-            return filled(project, script(project, "schema.sql"), database);
+            return filled(project, database);
         } catch (SQLException e) {
             throw refused(empty, e);
         }
@@ -89,16 +89,43 @@ public final class SeededDatabase implements AutoCloseable {
         return Fault.inWorld(advice.cause(), advice.fix(), e);
     }
 
-    private static SeededDatabase filled(Project project, String definition, ScratchDatabase scratch) {
+    private static SeededDatabase filled(Project project, ScratchDatabase scratch) {
+        String definition = script(project, "schema.sql");
+        return seeded(project, made(() -> {
+            try {
+                scratch.execute(definition);
+                return scratch;
+            } catch (SQLException e) {
+                scratch.close();
+                throw e;
+            }
+        }));
+    }
+
+    private static ScratchDatabase made(Making making) {
+        try {
+            return making.run();
+        } catch (SQLException e) {
+            throw refused("table definitions", e);
+        }
+    }
+
+    private static SeededDatabase seeded(Project project, ScratchDatabase scratch) {
         SeededDatabase database = new SeededDatabase(scratch);
         try {
-            database.execute("table definitions", definition);
-            database.execute("seed rows", script(project, "seed.sql"));
+            scratch.execute(script(project, "seed.sql"));
             return database;
+        } catch (SQLException e) {
+            database.close();
+            throw refused("seed rows", e);
         } catch (RuntimeException e) {
             database.close();
             throw e;
         }
+    }
+
+    private interface Making {
+        ScratchDatabase run() throws SQLException;
     }
 
     public String url() {
@@ -117,15 +144,11 @@ public final class SeededDatabase implements AutoCloseable {
         return scratch.connect();
     }
 
-    private void execute(String what, String script) {
-        try {
-            scratch.execute(script);
-        } catch (SQLException e) {
-            String reason = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-            throw Fault.inCall("The scratch database does not take the " + what + ": "
-                            + reason.replaceAll("; SQL statement:$", ".").replaceAll(" \\[\\d+-\\d+]$", "."),
-                    "Correct " + SCRIPTS + "/*.sql in the project, or generate it again.");
-        }
+    private static Fault refused(String what, SQLException e) {
+        String reason = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+        return Fault.inCall("The scratch database does not take the " + what + ": "
+                        + reason.replaceAll("; SQL statement:$", ".").replaceAll(" \\[\\d+-\\d+]$", "."),
+                "Correct " + SCRIPTS + "/*.sql in the project, or generate it again.");
     }
 
     private static String script(Project project, String name) {

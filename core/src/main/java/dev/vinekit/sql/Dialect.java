@@ -81,6 +81,21 @@ public interface Dialect {
         return selected(type, column);
     }
 
+    /** The parameter marker that makes of a UUID the 16 bytes that a column keeps; empty if the engine is not known to have one. */
+    default Optional<String> parameterOfUuidInBytes() {
+        return Optional.empty();
+    }
+
+    /** A column of 16 bytes as a SELECT spells it to have them as a UUID. */
+    default String selectedUuidInBytes(String column) {
+        return column;
+    }
+
+    /** Bytes as the digits of a constant, also those of a UUID, which is written with hyphens. */
+    static String hex(String value) {
+        return value.replace("-", "");
+    }
+
     /** Whether values that are made of many, of arrays for instance, are read and written as lists. */
     default boolean hasLists() {
         return false;

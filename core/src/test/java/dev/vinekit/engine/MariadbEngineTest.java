@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
@@ -35,6 +36,35 @@ import org.junit.jupiter.params.provider.CsvSource;
 class MariadbEngineTest {
     private static final Engine MARIADB = Engines.named("mariadb");
     private static final Dialect DIALECT = MARIADB.dialect(new Schema("mariadb", "", List.of()));
+
+    @Test
+    void routinesKeepTheModeInWhichTheyWereMadeAndTheDatabaseItsCollation() throws SQLException {
+        try (TestDatabases source = TestDatabases.on("mariadb", """
+                ALTER DATABASE COLLATE utf8mb4_bin;
+                CREATE TABLE cask (id INT PRIMARY KEY, label VARCHAR(3));
+                SET sql_mode = '';
+                CREATE TRIGGER cask_label BEFORE INSERT ON cask FOR EACH ROW BEGIN SET NEW.label = CONCAT('long', NEW.label); END;
+                SET sql_mode = 'STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION';
+                """)) {
+            Schema read = VineKit.read(source.database(), Scope.all());
+            try (TestDatabases copy = TestDatabases.on("mariadb", VineKit.definition(read));
+                    Connection connection = copy.database().connect(); Statement statement = connection.createStatement()) {
+                statement.executeUpdate("INSERT INTO cask VALUES (1, 'x')");
+
+                assertThat(VineKit.read(copy.database(), Scope.all())).isEqualTo(read);
+                assertThat(text(statement, "SELECT label FROM cask")).isEqualTo("lon");
+                assertThat(text(statement, "SELECT @@collation_database")).isEqualTo("utf8mb4_bin");
+                assertThatThrownBy(() -> statement.executeUpdate("UPDATE cask SET label = 'four'")).hasMessageContaining("too long");
+            }
+        }
+    }
+
+    private static String text(Statement statement, String query) throws SQLException {
+        try (ResultSet row = statement.executeQuery(query)) {
+            row.next();
+            return row.getString(1);
+        }
+    }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {

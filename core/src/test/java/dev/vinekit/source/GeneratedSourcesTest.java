@@ -53,15 +53,21 @@ class GeneratedSourcesTest {
     }
 
     @Test
-    void generatedCodeIsTidy() {
-        for (SourceFile file : cellar().files()) {
-            if (file.path().endsWith(".java")) {
-                assertThat(file.text().lines()).as(file.path()).allMatch(line -> line.length() <= LineBreaker.WIDTH);
-                assertThat(file.text()).as(file.path())
-                        .doesNotContain("\t", " \n", "\n\n\n", "{\n\n", "\n\n    }", "\n\n}").endsWith("}\n");
-                assertThat(unusedImports(file.text())).as(file.path()).isEmpty();
-            }
+    void generatedCodeIsTidy() throws Exception {
+        assertThat(cellar().files()).filteredOn(file -> file.path().endsWith(".java")).allSatisfy(file -> {
+            assertThat(file.text().lines()).as(file.path()).allMatch(line -> line.length() <= LineBreaker.WIDTH);
+            assertThat(unusedImports(file.text())).as(file.path()).isEmpty();
+            assertTidy(file);
+        });
+        try (TestDatabases clauses = TestDatabases.clauses("h2")) {
+            assertThat(sources(clauses.database()).files()).filteredOn(file -> file.path().endsWith(".java"))
+                    .allSatisfy(GeneratedSourcesTest::assertTidy);
         }
+    }
+
+    private static void assertTidy(SourceFile file) {
+        assertThat(file.text()).as(file.path())
+                .doesNotContain("\t", " \n", "\n\n\n", "{\n\n", "\n\n    }", "\n\n}").endsWith("}\n");
     }
 
     @Test

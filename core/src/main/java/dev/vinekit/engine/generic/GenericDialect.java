@@ -38,7 +38,7 @@ final class GenericDialect implements Dialect {
     public String literal(SqlType type, String value) {
         return switch (type.kind()) {
             case BOOLEAN, TINYINT, SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> value;
-            case BINARY -> "X'" + value + "'";
+            case BINARY -> "X'" + Dialect.hex(value) + "'";
             case DATE -> "DATE " + Dialect.quoteLiteral(value);
             case TIME -> "TIME " + Dialect.quoteLiteral(value);
             case TIMESTAMP, TIMESTAMP_WITH_ZONE -> "TIMESTAMP " + Dialect.quoteLiteral(

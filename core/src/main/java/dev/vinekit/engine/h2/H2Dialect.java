@@ -86,6 +86,16 @@ final class H2Dialect implements Dialect {
     }
 
     @Override
+    public Optional<String> parameterOfUuidInBytes() {
+        return Optional.of("CAST(? AS BINARY(16))");
+    }
+
+    @Override
+    public String selectedUuidInBytes(String column) {
+        return "CAST(" + column + " AS UUID)";
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return type.kind() == SqlType.Kind.JSON ? "? FORMAT JSON" : "?";
     }
@@ -94,7 +104,7 @@ final class H2Dialect implements Dialect {
     public String literal(SqlType type, String value) {
         return switch (type.kind()) {
             case BOOLEAN, TINYINT, SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> value;
-            case BINARY -> "X'" + value + "'";
+            case BINARY -> "X'" + Dialect.hex(value) + "'";
             case DATE -> "DATE " + Dialect.quoteLiteral(value);
             case TIME, TIME_WITH_ZONE -> "TIME " + Dialect.quoteLiteral(value);
             case TIMESTAMP -> "TIMESTAMP " + Dialect.quoteLiteral(value.replace('T', ' '));

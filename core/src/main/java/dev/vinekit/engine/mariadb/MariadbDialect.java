@@ -98,6 +98,16 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
+    public Optional<String> parameterOfUuidInBytes() {
+        return Optional.of("UNHEX(REPLACE(?, '-', ''))");
+    }
+
+    @Override
+    public String selectedUuidInBytes(String column) {
+        return "CAST(" + column + " AS UUID)";
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return switch (type.kind()) {
             case BIT -> "CAST(CONV(?, 2, 10) AS UNSIGNED)";
@@ -151,7 +161,7 @@ final class MariadbDialect implements Dialect {
     public String literal(SqlType type, String value) {
         return switch (type.kind()) {
             case BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE, YEAR -> value;
-            case BINARY -> "X'" + value + "'";
+            case BINARY -> "X'" + Dialect.hex(value) + "'";
             case BIT -> "b'" + value + "'";
             case GEOMETRY -> "ST_GeomFromText(" + quoteText(value) + ")";
             case SET -> quoteText(ArrayText.elements(value).stream().map(Optional::orElseThrow).collect(Collectors.joining(",")));

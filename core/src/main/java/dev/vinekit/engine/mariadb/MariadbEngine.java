@@ -38,6 +38,9 @@ public final class MariadbEngine implements Engine {
             + "|(?:CREATE|ALTER|DROP)\\s+(?:OR\\s+REPLACE\\s+)?(?:USER|ROLE)\\b|SET\\s+(?:DEFAULT\\s+)?ROLE\\b");
     private static final Pattern ABOUT_DATABASES = Pattern.compile(
             "(?is)(?:/\\*!\\d*\\s*)?(?:(?:CREATE|ALTER|DROP)\\s+(?:DATABASE|SCHEMA)|USE)\\b");
+    /** The server's own default, whatever this one is set to: what is refused must not depend on where it is tried. */
+    static final String MODE = "STRICT_TRANS_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION";
+
     private static final Pattern DEFINER = Pattern.compile(
             "(?i)\\bDEFINER\\s*=\\s*(?:`(?:[^`]|``)*`|'[^']*'|\\w+)(?:@(?:`(?:[^`]|``)*`|'[^']*'|[\\w.%]+))?");
 
@@ -67,8 +70,13 @@ public final class MariadbEngine implements Engine {
     @Override
     public String connectionUrl(String givenUrl) {
         String jdbcUrl = givenUrl.startsWith(MYSQL) ? "jdbc:mariadb:" + givenUrl.substring(MYSQL.length()) : givenUrl;
-        boolean saysSo = jdbcUrl.contains("connectionTimeZone=") || jdbcUrl.contains("timezone=");
-        return saysSo ? jdbcUrl : jdbcUrl + (jdbcUrl.contains("?") ? "&" : "?") + IN_UTC;
+        boolean zoned = jdbcUrl.contains("connectionTimeZone=") || jdbcUrl.contains("timezone=");
+        String inUtc = zoned ? jdbcUrl : with(jdbcUrl, IN_UTC);
+        return inUtc.contains("sessionVariables=") ? inUtc : with(inUtc, "sessionVariables=sql_mode='" + MODE + "'");
+    }
+
+    private static String with(String jdbcUrl, String option) {
+        return jdbcUrl + (jdbcUrl.contains("?") ? "&" : "?") + option;
     }
 
     /** Error codes: MariaDB manual, "MariaDB Error Code Reference". */

@@ -23,16 +23,22 @@ final class MariadbObjects {
 
     private static final String ROUTINES = """
             SELECT ROUTINE_SCHEMA AS TABLE_SCHEMA, ROUTINE_NAME, ROUTINE_TYPE, ROUTINE_DEFINITION, IS_DETERMINISTIC, SQL_DATA_ACCESS,
-                SECURITY_TYPE, ROUTINE_COMMENT
+                SECURITY_TYPE, ROUTINE_COMMENT, SQL_MODE
             FROM information_schema.ROUTINES
             WHERE ROUTINE_SCHEMA IN (?) AND ROUTINE_TYPE IN ('FUNCTION', 'PROCEDURE') AND ROUTINE_DEFINITION IS NOT NULL
             """;
 
     private static final String TRIGGERS = """
             SELECT TRIGGER_SCHEMA AS TABLE_SCHEMA, TRIGGER_NAME, ACTION_TIMING, EVENT_MANIPULATION, EVENT_OBJECT_TABLE AS TABLE_NAME,
-                ACTION_STATEMENT
+                ACTION_STATEMENT, SQL_MODE
             FROM information_schema.TRIGGERS
             WHERE TRIGGER_SCHEMA IN (?)
+            """;
+
+    /** The usual one goes without saying: it is what our own server has. */
+    private static final String COLLATION = """
+            SELECT DEFAULT_COLLATION_NAME FROM information_schema.SCHEMATA
+            WHERE SCHEMA_NAME IN (?) AND SCHEMA_NAME = DATABASE() AND DEFAULT_COLLATION_NAME <> 'utf8mb4_general_ci'
             """;
 
     private final MariadbCatalog catalog;
@@ -43,12 +49,14 @@ final class MariadbObjects {
         this.catalog = catalog;
     }
 
-    /** In three statements, whatever there is. A login without the right to see a definition is not told it. */
+    /** In four statements, whatever there is. A login without the right to see a definition is not told it. */
     static List<SchemaObject> of(MariadbCatalog catalog) throws SQLException {
         MariadbObjects objects = new MariadbObjects(catalog);
         List<SchemaObject> found = new ArrayList<>();
         catalog.each(PARAMETERS, objects::parameter);
         catalog.each(ROUTINES, row -> found.add(objects.routine(row)));
+        catalog.each(COLLATION, row -> found.add(new SchemaObject(SchemaObject.Kind.COLLATION, new TableName("", "of new tables"),
+                Optional.empty(), "ALTER DATABASE COLLATE " + row.getString(1), List.of())));
         catalog.each(TRIGGERS, row -> found.add(objects.trigger(row)));
         return found;
     }
@@ -81,15 +89,22 @@ final class MariadbObjects {
                 + (row.getString("SECURITY_TYPE").equals("INVOKER") ? "\n    SQL SECURITY INVOKER" : "")
                 + (comment.isEmpty() ? "" : "\n    COMMENT " + MariadbDialect.quoteText(comment))
                 + "\n" + row.getString("ROUTINE_DEFINITION");
-        return new SchemaObject(SchemaObject.Kind.FUNCTION, catalog.tableName(row, name), Optional.empty(), definition, List.of());
+        return new SchemaObject(SchemaObject.Kind.FUNCTION, catalog.tableName(row, name), Optional.empty(), inMode(row, definition), List.of());
     }
 
     private SchemaObject trigger(ResultSet row) throws SQLException {
         TableName table = catalog.tableName(row, row.getString("TABLE_NAME"));
         TableName name = catalog.tableName(row, row.getString("TRIGGER_NAME"));
-        return new SchemaObject(SchemaObject.Kind.TRIGGER, name, Optional.of(table), "CREATE TRIGGER " + spelled(name) + " "
+        return new SchemaObject(SchemaObject.Kind.TRIGGER, name, Optional.of(table), inMode(row, "CREATE TRIGGER " + spelled(name) + " "
                 + row.getString("ACTION_TIMING") + " " + row.getString("EVENT_MANIPULATION") + " ON " + spelled(table)
-                + "\nFOR EACH ROW " + row.getString("ACTION_STATEMENT"), List.of(table));
+                + "\nFOR EACH ROW " + row.getString("ACTION_STATEMENT")), List.of(table));
+    }
+
+    /** A routine runs in the mode in which it was made, whatever that of its caller. */
+    private static String inMode(ResultSet row, String definition) throws SQLException {
+        String mode = row.getString("SQL_MODE").replaceAll(",?NO_AUTO_CREATE_USER", "");
+        return mode.equals(MariadbEngine.MODE) ? definition
+                : "SET sql_mode = '" + mode + "';\n" + definition + ";\nSET sql_mode = '" + MariadbEngine.MODE + "'";
     }
 
     private static String spelled(TableName name) {

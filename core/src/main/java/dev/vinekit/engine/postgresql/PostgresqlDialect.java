@@ -61,6 +61,16 @@ final class PostgresqlDialect implements Dialect {
     }
 
     @Override
+    public Optional<String> parameterOfUuidInBytes() {
+        return Optional.of("uuid_send(?)");
+    }
+
+    @Override
+    public String selectedUuidInBytes(String column) {
+        return "CAST(encode(" + column + ", 'hex') AS uuid)";
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return switch (type.kind()) {
             case JSON, ENUM, BIT, INTERVAL, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> "CAST(? AS " + type.text() + ")";
@@ -163,7 +173,7 @@ final class PostgresqlDialect implements Dialect {
     public String literal(SqlType type, String value) {
         return switch (type.kind()) {
             case BOOLEAN, TINYINT, SMALLINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> value;
-            case BINARY -> "'\\x" + value + "'";
+            case BINARY -> "'\\x" + Dialect.hex(value) + "'";
             default -> Dialect.quoteLiteral(value);
         };
     }

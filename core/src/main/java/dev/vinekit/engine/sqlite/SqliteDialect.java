@@ -89,6 +89,16 @@ final class SqliteDialect implements Dialect {
     }
 
     @Override
+    public Optional<String> parameterOfUuidInBytes() {
+        return Optional.of("unhex(replace(?, '-', ''))");
+    }
+
+    @Override
+    public String selectedUuidInBytes(String column) {
+        return "nullif(lower(hex(" + column + ")), '')";
+    }
+
+    @Override
     public String parameter(SqlType type) {
         return "?";
     }
@@ -97,7 +107,7 @@ final class SqliteDialect implements Dialect {
     public String literal(SqlType type, String value) {
         return switch (type.kind()) {
             case BOOLEAN, BIGINT, DECIMAL, DOUBLE -> value;
-            case BINARY -> "X'" + value + "'";
+            case BINARY -> "X'" + Dialect.hex(value) + "'";
             case TIMESTAMP -> Dialect.quoteLiteral(value.replace('T', ' '));
             case TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(DateTimeFormatter.ISO_LOCAL_DATE_TIME.format(
                     OffsetDateTime.parse(value.replace(' ', 'T')).withOffsetSameInstant(ZoneOffset.UTC))

@@ -133,7 +133,7 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
             MappingNode entities, String key, TableName table, List<Remark> about, YamlLines lines, List<String> added,
             List<String> byHand) {
         Optional<MappingNode> entry = YamlLines.child(entities, key).or(() -> YamlLines.child(entities, table.toString()));
-        List<Remark> pins = about.stream().filter(remark -> !remark.value().isEmpty()).toList();
+        List<Remark> pins = about.stream().filter(remark -> !remark.value().isEmpty() && !remark.offered()).toList();
         for (Remark pin : pins) {
             String head = pin.keys().get(0);
             boolean whole = entry.isPresent() && !YamlLines.isInBraces(entry.get())
@@ -172,25 +172,26 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
 
     private static String body(List<Remark> remarks, String indent) {
         StringBuilder text = new StringBuilder();
-        boolean inFields = false;
-        for (Remark remark : remarks.stream().sorted((a, b) -> Integer.compare(a.keys().size(), b.keys().size())).toList()) {
-            boolean field = remark.keys().size() > 1;
-            if (field && !inFields) {
-                text.append(indent).append("fields:\n");
-                inFields = true;
-            }
-            String own = field ? indent + STEP : indent;
-            YamlText.comment(remark.text(), own).forEach(line -> text.append(line).append('\n'));
-            text.append(own);
-            if (field) {
-                text.append(YamlText.of(remark.keys().get(1))).append(": { ").append(remark.keys().get(2)).append(": ")
-                        .append(YamlText.of(remark.value())).append(" }\n");
-            } else if (remark.value().isEmpty()) {
-                text.append("# ").append(remark.keys().get(0)).append(": [columns, that, tell, rows, apart]\n");
-            } else {
-                text.append(remark.keys().get(0)).append(": ").append(YamlText.of(remark.value())).append('\n');
-            }
+        remarks.stream().filter(remark -> remark.keys().size() == 1).forEach(remark -> {
+            comment(remark, indent, text);
+            text.append(indent).append(remark.value().isEmpty() ? "# " + remark.keys().get(0) + ": [columns, that, tell, rows, apart]"
+                    : (remark.offered() ? "# " : "") + remark.keys().get(0) + ": " + YamlText.of(remark.value())).append('\n');
+        });
+        List<Remark> fields = remarks.stream().filter(remark -> remark.keys().size() > 1).toList();
+        boolean allOffered = fields.stream().allMatch(Remark::offered);
+        if (!fields.isEmpty()) {
+            text.append(indent).append(allOffered ? "# fields:\n" : "fields:\n");
+        }
+        for (Remark remark : fields) {
+            comment(remark, indent + STEP, text);
+            String hidden = allOffered ? indent + "# " + STEP : remark.offered() ? indent + STEP + "# " : indent + STEP;
+            text.append(hidden).append(YamlText.of(remark.keys().get(1))).append(": { ").append(remark.keys().get(2)).append(": ")
+                    .append(YamlText.of(remark.value())).append(" }\n");
         }
         return text.toString();
+    }
+
+    private static void comment(Remark remark, String indent, StringBuilder text) {
+        YamlText.comment(remark.text(), indent).forEach(line -> text.append(line).append('\n'));
     }
 }

@@ -143,7 +143,8 @@ final class EntityViews {
                 JavaString.of(entity.sqlTable()),
                 JavaString.of((isParent(entity) ? "ONLY " : "") + entity.sqlTable()),
                 !key.isEmpty() && mapping.schema().hasLateInsertTrigger(entity.table().name()),
-                JavaString.list(entity.fields().stream().map(field -> dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
+                JavaString.list(entity.fields().stream().map(field -> field.isUuidInBytes() ? field.selected()
+                        : dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
                 JavaString.lines(assignments),
                 JavaString.of(dialect.lock()),

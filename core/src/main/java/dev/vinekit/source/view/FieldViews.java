@@ -104,6 +104,8 @@ final class FieldViews {
         if (field.converter().isPresent()) {
             return JavaCode.of("assertThat(%s).isEqualTo(new %s().write(%s));",
                     row, Converter.simple(field.converter().get().by()), value);
+        } else if (field.isUuidInBytes()) {
+            return JavaCode.of("assertThat(String.valueOf(%s).replace(\"-\", \"\")).isEqualTo(String.valueOf(%s).replace(\"-\", \"\"));", row, value);
         } else if (field.overridden()) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }

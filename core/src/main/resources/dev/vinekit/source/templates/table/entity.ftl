@@ -1,5 +1,5 @@
 /**
-<#if e.doc?has_content>
+<#if "${e.doc}"?has_content>
 <#list e.doc.lines(112) as line>
  * ${line}
 </#list>

@@ -14,7 +14,7 @@ public final class Columns {
                 case "Boolean" -> row.getBoolean(column);
                 case "Long" -> row.getLong(column);
                 case "Double" -> row.getDouble(column);
-                case "UUID" -> UUID.fromString(text);
+                case "UUID" -> UUID.fromString(text.length() == 36 ? text : text.replaceFirst("(.{8})(.{4})(.{4})(.{4})", "$1-$2-$3-$4-"));
                 case "LocalDate" -> LocalDate.parse(text);
                 case "LocalTime" -> LocalTime.parse(text);
                 case "LocalDateTime" -> LocalDateTime.parse(text.replace(' ', 'T'));
