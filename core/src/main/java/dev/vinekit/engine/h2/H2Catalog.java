@@ -52,11 +52,12 @@ final class H2Catalog {
     private static final String ELEMENT = """
             e.DATA_TYPE AS ELEMENT_DATA_TYPE, e.CHARACTER_MAXIMUM_LENGTH AS ELEMENT_CHARACTER_MAXIMUM_LENGTH,
                 e.NUMERIC_PRECISION AS ELEMENT_NUMERIC_PRECISION, e.NUMERIC_SCALE AS ELEMENT_NUMERIC_SCALE,
-                e.DATETIME_PRECISION AS ELEMENT_DATETIME_PRECISION, e.INTERVAL_TYPE AS ELEMENT_INTERVAL_TYPE""";
+                e.DATETIME_PRECISION AS ELEMENT_DATETIME_PRECISION, e.INTERVAL_TYPE AS ELEMENT_INTERVAL_TYPE,
+                e.INTERVAL_PRECISION AS ELEMENT_INTERVAL_PRECISION""";
 
     private static final String COLUMNS = """
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.DATA_TYPE, c.CHARACTER_MAXIMUM_LENGTH,
-                c.NUMERIC_PRECISION, c.NUMERIC_SCALE, c.DATETIME_PRECISION, c.INTERVAL_TYPE,
+                c.NUMERIC_PRECISION, c.NUMERIC_SCALE, c.DATETIME_PRECISION, c.INTERVAL_TYPE, c.INTERVAL_PRECISION,
                 c.IS_NULLABLE, c.COLUMN_DEFAULT, c.IS_IDENTITY, c.IDENTITY_GENERATION, c.GENERATION_EXPRESSION,
                 c.REMARKS, c.COLUMN_ON_UPDATE, c.MAXIMUM_CARDINALITY, @ELEMENT, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
             FROM INFORMATION_SCHEMA.COLUMNS c
@@ -114,7 +115,7 @@ final class H2Catalog {
 
     private static final String DOMAINS = """
             SELECT d.DOMAIN_SCHEMA, d.DOMAIN_NAME, d.DATA_TYPE, d.CHARACTER_MAXIMUM_LENGTH, d.NUMERIC_PRECISION,
-                d.NUMERIC_SCALE, d.DATETIME_PRECISION, d.INTERVAL_TYPE, d.DOMAIN_DEFAULT, l.LABELS,
+                d.NUMERIC_SCALE, d.DATETIME_PRECISION, d.INTERVAL_TYPE, d.INTERVAL_PRECISION, d.DOMAIN_DEFAULT, l.LABELS,
                 d.MAXIMUM_CARDINALITY, @ELEMENT, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
             FROM INFORMATION_SCHEMA.DOMAINS d
             LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
@@ -175,6 +176,10 @@ final class H2Catalog {
                 || QUOTE_IDENT(DOMAIN_NAME) || ' IS ' || CHAR(39) || REPLACE(REMARKS, CHAR(39), CHAR(39) || CHAR(39)) || CHAR(39)
             FROM INFORMATION_SCHEMA.DOMAINS WHERE DOMAIN_SCHEMA = ANY(?) AND REMARKS <> ''
             """;
+
+    /** Where nothing is said (H2 manual, "Data Types", INTERVAL). */
+    private static final int INTERVAL_DIGITS = 2;
+    private static final int FRACTION = 6;
 
     /** Where nothing is said (H2 manual, "Data Types", ARRAY). */
     private static final int LONGEST_ARRAY = 65536;
@@ -350,10 +355,22 @@ final class H2Catalog {
             case "JSON" -> SqlType.of(SqlType.Kind.JSON, name);
             case "ENUM" -> enumeration(Catalog.strings(row.getArray("LABELS")));
             case "ARRAY" -> prefix.isEmpty() ? array(type(row, "ELEMENT_"), row.getInt("MAXIMUM_CARDINALITY")) : SqlType.of(SqlType.Kind.OTHER, name);
-            case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL " + row.getString(prefix + "INTERVAL_TYPE"));
+            case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL "
+                    + interval(row.getString(prefix + "INTERVAL_TYPE"), row.getInt(prefix + "INTERVAL_PRECISION"), fraction));
             case "GEOMETRY" -> SqlType.of(SqlType.Kind.GEOMETRY, name);
             default -> SqlType.of(SqlType.Kind.OTHER, name);
         };
+    }
+
+    /** The fields of an interval, with the digits of the first and of the seconds where they are not the usual ones. */
+    private static String interval(String fields, int digits, int fraction) {
+        boolean few = fraction != FRACTION && fields.endsWith("SECOND");
+        if (fields.equals("SECOND")) {
+            return fields + (few ? "(" + digits + ", " + fraction + ")" : digits == INTERVAL_DIGITS ? "" : "(" + digits + ")");
+        }
+        String[] both = fields.split(" ", 2);
+        return both[0] + (digits == INTERVAL_DIGITS ? "" : "(" + digits + ")") + (both.length == 1 ? "" : " " + both[1])
+                + (few ? "(" + fraction + ")" : "");
     }
 
     private static SqlType sized(SqlType.Kind kind, String text, long length) {

@@ -61,9 +61,10 @@ final class H2Dialect implements Dialect {
 
     @Override
     public Optional<String> numberedText(SqlType type) {
-        return type.kind() != SqlType.Kind.INTERVAL ? Optional.empty() : Optional.ofNullable(switch (type.text()) {
+        String plain = type.text().replaceAll("\\([^)]*\\)", "");
+        return type.kind() != SqlType.Kind.INTERVAL ? Optional.empty() : Optional.ofNullable(switch (plain) {
             case "INTERVAL YEAR", "INTERVAL MONTH", "INTERVAL DAY", "INTERVAL HOUR", "INTERVAL MINUTE", "INTERVAL SECOND" ->
-                    "INTERVAL '#' " + type.text().substring(9);
+                    "INTERVAL '#' " + plain.substring("INTERVAL ".length());
             case "INTERVAL YEAR TO MONTH" -> "INTERVAL '#-1' YEAR TO MONTH";
             case "INTERVAL DAY TO HOUR" -> "INTERVAL '# 01' DAY TO HOUR";
             case "INTERVAL DAY TO MINUTE" -> "INTERVAL '# 01:00' DAY TO MINUTE";

@@ -7,7 +7,7 @@ public final class ${e.name}Samples {
     /** A row of the seed, another one each time as long as there are any. */
     public static ${e.name} stored(Connection connection) throws SQLException {
         List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all()).rows();
-        return rows.get(Numbers.next() % rows.size());
+        return rows.get(Numbers.next(${e.name}Samples.class) % rows.size());
     }
 }
 <#else>
@@ -25,7 +25,7 @@ public final class ${e.name}Samples {
     public static ${e.name}Input other(Connection connection) throws SQLException {
 </#if>
 <#if s.numbered>
-        int n = Numbers.next();
+        int n = Numbers.next(${e.name}Samples.class);
 </#if>
 <#list s.parents as p>
         ${p.type} ${p.name} = ${p.type}Samples.${p.method}(connection);
@@ -41,7 +41,7 @@ public final class ${e.name}Samples {
     /** A row of the seed: a new one would need others that refer to it. */
     public static ${e.name} stored(Connection connection) throws SQLException {
         List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all()).rows();
-        return rows.get(Numbers.next() % rows.size());
+        return rows.get(Numbers.next(${e.name}Samples.class) % rows.size());
     }
 
 </#if>

@@ -1,18 +1,19 @@
-/** Numbers that make the sample rows of one test differ from each other and from the seed rows. */
+/** Numbers that make the sample rows of a table differ from each other, within one test, and from the seed rows. */
 public final class Numbers {
     private static final int FIRST = 11;
-    private static final AtomicInteger NEXT = new AtomicInteger(FIRST);
+    private static final Map<Class<?>, AtomicInteger> NEXT = new ConcurrentHashMap<>();
 
     private Numbers() {
     }
 
-    public static int next() {
-        return NEXT.getAndIncrement();
+    /** The next number for the rows that a class makes. */
+    public static int next(Class<?> samples) {
+        return NEXT.computeIfAbsent(samples, key -> new AtomicInteger(FIRST)).getAndIncrement();
     }
 
     /** Begins again, when a test has taken its rows away. */
     public static void restart() {
-        NEXT.set(FIRST);
+        NEXT.clear();
     }
 
     /** A UUID for each number. */

@@ -16,7 +16,7 @@ public final class BlendSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static BlendInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(BlendSamples.class);
         CellarHand cellarHand = CellarHandSamples.inserted(connection);
         return new BlendInput(
                 null,
@@ -29,7 +29,7 @@ public final class BlendSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static BlendInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(BlendSamples.class);
         CellarHand cellarHand = CellarHandSamples.inserted(connection);
         return new BlendInput(
                 null,

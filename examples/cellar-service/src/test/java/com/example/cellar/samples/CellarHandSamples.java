@@ -17,7 +17,7 @@ public final class CellarHandSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static CellarHandInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(CellarHandSamples.class);
         return new CellarHandInput(
                 null,
                 "Full name",
@@ -31,7 +31,7 @@ public final class CellarHandSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static CellarHandInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(CellarHandSamples.class);
         CellarHand supervisor = CellarHandSamples.inserted(connection);
         return new CellarHandInput(
                 null,

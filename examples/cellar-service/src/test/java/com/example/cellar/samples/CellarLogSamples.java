@@ -16,7 +16,7 @@ public final class CellarLogSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static CellarLogInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(CellarLogSamples.class);
         CellarHand hand = CellarHandSamples.inserted(connection);
         return new CellarLogInput(
                 LocalDateTime.of(2021, 3, 1, 8, 30),

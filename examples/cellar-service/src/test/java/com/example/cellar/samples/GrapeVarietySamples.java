@@ -15,7 +15,7 @@ public final class GrapeVarietySamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static GrapeVarietyInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(GrapeVarietySamples.class);
         return new GrapeVarietyInput(
                 "Code " + n,
                 "Name " + n,
@@ -26,7 +26,7 @@ public final class GrapeVarietySamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static GrapeVarietyInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(GrapeVarietySamples.class);
         return new GrapeVarietyInput(
                 "B" + n,
                 "Other name " + n,

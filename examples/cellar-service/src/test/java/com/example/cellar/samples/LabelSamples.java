@@ -15,7 +15,7 @@ public final class LabelSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static LabelInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(LabelSamples.class);
         return new LabelInput(
                 null,
                 "Title " + n,
@@ -26,7 +26,7 @@ public final class LabelSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static LabelInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(LabelSamples.class);
         return new LabelInput(
                 null,
                 "Other title " + n,

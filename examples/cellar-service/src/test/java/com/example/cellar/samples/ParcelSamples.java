@@ -18,7 +18,7 @@ public final class ParcelSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static ParcelInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(ParcelSamples.class);
         GrapeVariety variety = GrapeVarietySamples.inserted(connection);
         return new ParcelInput(
                 null,
@@ -35,7 +35,7 @@ public final class ParcelSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static ParcelInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(ParcelSamples.class);
         GrapeVariety variety = GrapeVarietySamples.inserted(connection);
         return new ParcelInput(
                 null,

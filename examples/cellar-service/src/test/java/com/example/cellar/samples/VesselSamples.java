@@ -17,7 +17,7 @@ public final class VesselSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static VesselInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(VesselSamples.class);
         return new VesselInput(
                 null,
                 "Code " + n,
@@ -30,7 +30,7 @@ public final class VesselSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static VesselInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(VesselSamples.class);
         return new VesselInput(
                 null,
                 "B" + n,

@@ -18,7 +18,7 @@ public final class WineLotSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static WineLotInput sample(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(WineLotSamples.class);
         Vessel vessel = VesselSamples.inserted(connection);
         return new WineLotInput(
                 Numbers.uuid(n),
@@ -33,7 +33,7 @@ public final class WineLotSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static WineLotInput other(Connection connection) throws SQLException {
-        int n = Numbers.next();
+        int n = Numbers.next(WineLotSamples.class);
         Vessel vessel = VesselSamples.inserted(connection);
         return new WineLotInput(
                 Numbers.uuid(n),
