@@ -31,9 +31,10 @@ import dev.vinekit.run.SeededDatabase;
 import dev.vinekit.run.ServiceRole;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.run.TestRun;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
-import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -117,6 +118,21 @@ public final class VineKit {
     /** Reads the schema of a database; the database is not changed. */
     public static Schema read(Database database, Scope scope) {
         return ask(database, connection -> scope.narrow(database.engine().read(connection, scope.schemas())));
+    }
+
+    /** The columns whose type is a guess that the rows may speak against, by table: MariaDB's numbers of one digit, for instance. */
+    public static Map<TableName, List<Column>> doubtful(Schema schema) {
+        return Engines.named(schema.engine()).doubtful(schema);
+    }
+
+    /**
+     * A schema with the types that its rows tell for columns in doubt. Up to 10,000 rows of each table that has some are looked
+     * at; tables that the login may not read are left as they are.
+     *
+     * @param schema as it was just read from the database
+     */
+    public static Schema asRowsTell(Database database, Schema schema) {
+        return doubtful(schema).isEmpty() ? schema : ask(database, connection -> database.engine().asRowsTell(connection, schema));
     }
 
     /**

@@ -57,13 +57,13 @@ public final class Corpus {
         Path directory = ScratchFolder.ofFiles("vinekit-corpus-").path().resolve("service");
         try (ScriptDatabase loaded = VineKit.load(engine(script), script)) {
             Database database = loaded.database();
-            Schema schema = VineKit.read(database, Scope.all());
+            Schema schema = VineKit.asRowsTell(database, VineKit.read(database, Scope.all()));
             Mapping mapping = VineKit.map(schema, "com.example.real");
             SourceTree sources = VineKit.generate(mapping);
             Project project = VineKit.write(VineKit.plan(sources, directory));
             VineKit.compile(project);
-            boolean stable = VineKit.plan(VineKit.generate(VineKit.map(VineKit.read(database, Scope.all()), "com.example.real")), directory).isEmpty();
-            TestReport report = live ? VineKit.test(project, VineKit.read(database, Scope.all()), Scope.all()) : VineKit.test(project);
+            boolean stable = VineKit.plan(VineKit.generate(VineKit.map(VineKit.asRowsTell(database, VineKit.read(database, Scope.all())), "com.example.real")), directory).isEmpty();
+            TestReport report = live ? VineKit.test(project, VineKit.asRowsTell(database, VineKit.read(database, Scope.all())), Scope.all()) : VineKit.test(project);
             String dump = DumpComparison.isPossible(engine(script)) ? differences(DumpComparison.of(database, schema)) : "no program";
             String cause = !stable ? "a second generate would write something" : report.isGreen() ? "" : report.failures().stream().findFirst()
                     .map(failure -> failure.testClass() + "." + failure.name() + ": " + failure.failure().orElse("").lines().findFirst().orElse(""))

@@ -11,11 +11,15 @@ import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Compilation;
 import dev.vinekit.run.TestReport;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -36,8 +40,20 @@ final class Steps {
     }
 
     Schema read(Database database, Scope scope) {
-        return stages.run("read", () -> VineKit.read(database, scope), schema ->
+        Schema read = stages.run("read", () -> VineKit.read(database, scope), schema ->
                 tables(schema) + " of " + database.engine().title());
+        Map<TableName, List<Column>> doubtful = VineKit.doubtful(read);
+        return doubtful.isEmpty() ? read : stages.run("look", () -> VineKit.asRowsTell(database, read), told -> looked(doubtful, told));
+    }
+
+    private static String looked(Map<TableName, List<Column>> doubtful, Schema told) {
+        List<String> numbers = doubtful.entrySet().stream().flatMap(entry -> entry.getValue().stream()
+                .filter(column -> !told.table(entry.getKey()).orElseThrow().column(column.name()).type().equals(column.type()))
+                .map(column -> entry.getKey() + "." + column.name())).sorted().toList();
+        long columns = doubtful.values().stream().mapToLong(List::size).sum();
+        return "at rows of " + count(doubtful.size(), "table", "tables") + " with " + count(columns, "column", "columns") + " of one digit: "
+                + (numbers.isEmpty() ? "all truth values" : "numbers in " + numbers.stream().limit(3).collect(Collectors.joining(", "))
+                        + (numbers.size() > 3 ? " and " + (numbers.size() - 3) + " more" : ""));
     }
 
     Mapping map(Schema schema, String basePackage) {

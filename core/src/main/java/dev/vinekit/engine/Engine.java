@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
@@ -47,6 +48,16 @@ public interface Engine {
      * @param schemas schemas to read; the connection's default schema if empty
      */
     Schema read(Connection connection, List<String> schemas) throws SQLException;
+
+    /** The columns whose type is a guess that rows may speak against, by table; see {@link #asRowsTell}. */
+    default Map<TableName, List<Column>> doubtful(Schema schema) {
+        return Map.of();
+    }
+
+    /** A schema as read, with the types that the rows tell for columns in doubt; a bounded number of rows is looked at. */
+    default Schema asRowsTell(Connection connection, Schema schema) throws SQLException {
+        return schema;
+    }
 
     /** What the connection is, for a person to check. */
     Login login(Connection connection) throws SQLException;

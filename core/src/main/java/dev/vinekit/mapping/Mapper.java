@@ -54,8 +54,8 @@ public final class Mapper {
         this.decisions = decisions;
         this.conventions = Conventions.of(decisions);
         Set<TableName> known = schema.tables().stream().map(Table::name).collect(Collectors.toSet());
-        this.schema = schema.withTables(
-                schema.tables().stream().map(table -> withinReach(table, known)).toList());
+        Schema reached = schema.withTables(schema.tables().stream().map(table -> withinReach(table, known)).toList());
+        this.schema = OneDigitTypes.decided(reached, decisions);
         this.lookup = new DecisionLookup(decisions, this.schema);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
                 .flatMap(wanted -> JavaType.fitting(column.type()).stream().filter(type -> type.simpleName().equals(wanted)).findFirst()));
@@ -151,7 +151,9 @@ public final class Mapper {
         List<String> keyColumns = keyColumns(table, decidedKey, decided);
         List<Check> checks = checks(table);
         TableRules rules = TableRules.of(table, checks, dialect);
-        Optional<String> version = new Versions(decided).of(table, keyColumns);
+        Versions versions = new Versions(decided);
+        Optional<String> version = versions.of(table, keyColumns);
+        versions.offer(table, keyColumns).ifPresent(remarks::add);
         version.ifPresent(column -> remark(table, "The column " + column + " numbers the states of a row: the service counts it "
                 + "up with each change, gives it as ETag, and does not take it from clients."));
         FieldMapper fieldMapper = new FieldMapper(

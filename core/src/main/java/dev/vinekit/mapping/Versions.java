@@ -18,12 +18,11 @@ final class Versions {
         this.decided = decided;
     }
 
-    /** The column that a person chose, or one that has a usual name and fits. */
+    /** The column that a person chose. A name alone is no reason: a version may be that of a protocol, or of what the row describes. */
     Optional<String> of(Table table, List<String> keyColumns) {
         Optional<String> wanted = decided.decided().version();
         if (wanted.isEmpty()) {
-            return table.columns().stream().filter(column -> NAMES.contains(column.name().toLowerCase(Locale.ROOT)))
-                    .filter(column -> fits(table, column, keyColumns)).map(Column::name).findFirst();
+            return Optional.empty();
         }
         if (wanted.get().isEmpty()) {
             return Optional.empty();
@@ -35,6 +34,15 @@ final class Versions {
             return Optional.empty();
         }
         return column.map(Column::name);
+    }
+
+    /** What a person may want to choose, if nothing is decided: a column that has a usual name and fits. */
+    Optional<Remark> offer(Table table, List<String> keyColumns) {
+        return decided.decided().version().isPresent() ? Optional.empty() : table.columns().stream()
+                .filter(column -> NAMES.contains(column.name().toLowerCase(Locale.ROOT)) && fits(table, column, keyColumns)).findFirst()
+                .map(column -> new Remark(table.name(), "The column " + column.name() + " may number the states of a row. If so, say it: the service "
+                        + "then counts it up with each change, gives it as ETag, and does not take it from clients.",
+                        List.of("version"), column.name(), true));
     }
 
     private static boolean fits(Table table, Column column, List<String> keyColumns) {

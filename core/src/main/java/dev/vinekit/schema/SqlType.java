@@ -71,6 +71,16 @@ public record SqlType(
         return new SqlType(kind, text, length, precision, scale, unsigned, labels, element, Optional.of(name));
     }
 
+    /** This type, with values of another kind. */
+    public SqlType as(Kind other) {
+        return new SqlType(other, text, length, precision, scale, unsigned, labels, element, domain);
+    }
+
+    /** Whether it is a number of one digit as some engines declare it, which may be a truth value or a number. */
+    public boolean isOneDigit() {
+        return text.startsWith("tinyint(1)");
+    }
+
     /** What values are made of, of a type that has many in one: the elements of an array, the labels of a set. */
     public Optional<SqlType> members() {
         return kind == Kind.SET ? Optional.of(of(Kind.ENUM, text).withLabels(labels)) : element;

@@ -7,7 +7,10 @@ import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.DefaultValue;
@@ -28,6 +31,8 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -36,6 +41,51 @@ import org.junit.jupiter.params.provider.CsvSource;
 class MariadbEngineTest {
     private static final Engine MARIADB = Engines.named("mariadb");
     private static final Dialect DIALECT = MARIADB.dialect(new Schema("mariadb", "", List.of()));
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "x TINYINT(1) NOT NULL DEFAULT 0                   | BOOLEAN",
+        "x TINYINT(1) NOT NULL DEFAULT '1'                 | BOOLEAN",
+        "x TINYINT(1) DEFAULT NULL                         | BOOLEAN",
+        "x TINYINT(1) CHECK (x IN (0, 1))                  | BOOLEAN",
+        "y INT, x TINYINT(1), UNIQUE (x, y)                | BOOLEAN",
+        "x TINYINT(1) NOT NULL DEFAULT 2                   | TINYINT",
+        "x TINYINT(1) NOT NULL DEFAULT '-1'                | TINYINT",
+        "x TINYINT(1) CHECK (x BETWEEN 0 AND 2)            | TINYINT",
+        "x TINYINT(1) AUTO_INCREMENT PRIMARY KEY           | TINYINT",
+        "x TINYINT(1) UNIQUE                               | TINYINT",
+        "x TINYINT(1), FOREIGN KEY (x) REFERENCES kind (k) | TINYINT"})
+    void numberOfOneDigitIsATruthValueUnlessTheDefinitionSpeaksAgainstIt(String columns, SqlType.Kind kind) throws SQLException {
+        try (TestDatabases database = TestDatabases.on("mariadb", "CREATE TABLE kind (k TINYINT(1) PRIMARY KEY); CREATE TABLE t (" + columns + ")")) {
+            Schema schema = VineKit.read(database.database(), Scope.all());
+
+            assertThat(schema.table(new TableName("", "t")).orElseThrow().column("x").type().kind()).isEqualTo(kind);
+        }
+    }
+
+    @Test
+    void rowsAndThenPeopleSayWhatANumberOfOneDigitIs() throws SQLException {
+        try (TestDatabases database = TestDatabases.on("mariadb", """
+                CREATE TABLE cask (id INT PRIMARY KEY, stars TINYINT(1), sealed TINYINT(1), toast TINYINT(1));
+                INSERT INTO cask VALUES (1, 1, 0, NULL), (2, 3, 1, NULL);
+                """)) {
+            Schema read = VineKit.read(database.database(), Scope.all());
+
+            Schema told = VineKit.asRowsTell(database.database(), read);
+
+            assertThat(told.tables().get(0).columns()).extracting(column -> column.type().kind()).containsExactly(
+                    SqlType.Kind.INTEGER, SqlType.Kind.TINYINT, SqlType.Kind.BOOLEAN, SqlType.Kind.BOOLEAN);
+            assertThat(VineKit.definition(told)).isEqualTo(VineKit.definition(read));
+
+            MappingFile file = MappingFile.parse("m", """
+                    project: { package: com.example.casks }
+                    entities: { cask: { fields: { stars: { type: boolean }, toast: { type: int } } } }
+                    """, Map.of(), true);
+            Entity cask = VineKit.map(told, file, Set.of()).entities().get(0);
+            assertThat(cask.fields()).extracting(Field::type).containsExactly(
+                    JavaType.INTEGER, JavaType.BOOLEAN, JavaType.BOOLEAN, JavaType.INTEGER);
+        }
+    }
 
     @Test
     void routinesKeepTheModeInWhichTheyWereMadeAndTheDatabaseItsCollation() throws SQLException {

@@ -55,6 +55,47 @@ class MapperTest {
         assertThat(column(column).rules()).isEqualTo(rules);
     }
 
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "version INT DEFAULT 1 NOT NULL              | version",
+        "lock_version BIGINT DEFAULT 0 NOT NULL      | lock_version",
+        "row_version SMALLINT DEFAULT 0 NOT NULL     | row_version",
+        "version INT                                 | ''",
+        "version VARCHAR(9) DEFAULT '1' NOT NULL     | ''",
+        "edition INT DEFAULT 1 NOT NULL              | ''"})
+    void aVersionIsOfferedByItsNameAndNeverTakenForOne(String column, String offered) throws SQLException {
+        try (TestDatabases database = TestDatabases.h2("CREATE TABLE \"press\" (\"id\" INT PRIMARY KEY, " + quoted(column) + ")")) {
+            Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.presses");
+
+            assertThat(mapping.entities().get(0).version()).isEmpty();
+            assertThat(mapping.entities().get(0).fields().get(1).input()).isEqualTo(Field.Input.WRITABLE);
+            assertThat(mapping.remarks()).filteredOn(Remark::offered).extracting(Remark::value)
+                    .isEqualTo(offered.isEmpty() ? List.of() : List.of(offered));
+        }
+    }
+
+    private static String quoted(String column) {
+        return column.replaceFirst("^(\\w+)", "\"$1\"");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "id BINARY(16) NOT NULL PRIMARY KEY                                   | ID",
+        "uuid BINARY(16)                                                      | UUID",
+        "guid VARBINARY(16) CHECK (OCTET_LENGTH(guid) = 16)                   | GUID",
+        "uuid VARBINARY(16)                                                   | ''",
+        "hash BINARY(16)                                                      | ''",
+        "uuid BINARY(32)                                                      | ''"})
+    void sixteenBytesAreOfferedAsUuid(String column, String offered) throws SQLException {
+        try (TestDatabases database = TestDatabases.h2("CREATE TABLE press (n INT, " + column + ")")) {
+            Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.presses");
+
+            assertThat(mapping.entities().get(0).fields().get(1).type()).isEqualTo(JavaType.BINARY);
+            assertThat(mapping.remarks()).filteredOn(Remark::offered).extracting(remark -> remark.keys().get(1))
+                    .isEqualTo(offered.isEmpty() ? List.of() : List.of(offered));
+        }
+    }
+
     @Test
     void checkThatListsTextsBecomesAnEnum() throws SQLException {
         Field kind = column("x VARCHAR(10) CHECK (x IN ('oak', 'new oak'))");

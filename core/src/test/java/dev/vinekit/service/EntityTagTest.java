@@ -6,12 +6,14 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.RunningService;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -125,8 +127,9 @@ class EntityTagTest {
     void versionColumnIsTheTagAndCountsEachChange(@TempDir Path directory) throws Exception {
         try (TestDatabases database = TestDatabases.h2("CREATE TABLE cask (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, "
                 + "wood VARCHAR(20) NOT NULL, version INT DEFAULT 1 NOT NULL)")) {
+            MappingFile file = MappingFile.parse("m", "{project: {package: com.example.casks}, entities: {cask: {version: version}}}", Map.of(), true);
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
-                    VineKit.read(database.database(), Scope.all()), "com.example.casks")), directory.resolve("service")));
+                    VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("service")));
             VineKit.compile(project);
             assertThat(VineKit.test(project).isGreen()).isTrue();
             try (ServedCellar service = ServedCellar.alone(project, Map.of())) {

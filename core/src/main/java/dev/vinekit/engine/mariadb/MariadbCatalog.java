@@ -160,7 +160,7 @@ final class MariadbCatalog {
         checks.forEach(check -> drafts.check(check.getKey(), check.getValue()));
         indexes();
         references();
-        return new Schema("mariadb", "", drafts.tables(), List.of(), sequences(sequences), MariadbObjects.of(this));
+        return TruthValues.byDefinition(new Schema("mariadb", "", drafts.tables(), List.of(), sequences(sequences), MariadbObjects.of(this)));
     }
 
     private void table(ResultSet row, Optional<String> query, List<Grant> grants) throws SQLException {

@@ -122,8 +122,15 @@ final class MariadbDialect implements Dialect {
         return switch (type.kind()) {
             case BIT -> "LPAD(BIN(" + column + "), " + type.length() + ", '0')";
             case GEOMETRY -> "ST_AsText(" + column + ")";
+            case TINYINT -> type.isOneDigit() ? column + " + 0" : column;
             default -> column;
         };
+    }
+
+    /** The driver takes numbers of one digit for truth values only where it is not asked for a number. */
+    @Override
+    public String inSelectList(SqlType type, String column) {
+        return type.kind() == SqlType.Kind.TINYINT ? column : selected(type, column);
     }
 
     @Override

@@ -7,7 +7,9 @@ import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchServer;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
@@ -22,6 +24,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** MariaDB: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class MariadbEngine implements Engine {
@@ -125,6 +128,17 @@ public final class MariadbEngine implements Engine {
                     "Dump the database and read the dump: --script dump.sql --engine mariadb loads it into MariaDB.");
         }
         return new MariadbCatalog(connection, schemas).read();
+    }
+
+    @Override
+    public Map<TableName, List<Column>> doubtful(Schema schema) {
+        return schema.tables().stream().filter(table -> !table.isView() && !TruthValues.doubtful(table).isEmpty())
+                .collect(Collectors.toMap(Table::name, TruthValues::doubtful));
+    }
+
+    @Override
+    public Schema asRowsTell(Connection connection, Schema schema) throws SQLException {
+        return TruthValues.byRows(connection, schema);
     }
 
     @Override

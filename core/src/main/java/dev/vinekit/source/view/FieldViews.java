@@ -106,7 +106,7 @@ final class FieldViews {
                     row, Converter.simple(field.converter().get().by()), value);
         } else if (field.isUuidInBytes()) {
             return JavaCode.of("assertThat(String.valueOf(%s).replace(\"-\", \"\")).isEqualTo(String.valueOf(%s).replace(\"-\", \"\"));", row, value);
-        } else if (field.overridden()) {
+        } else if (field.overridden() || field.type() == JavaType.INTEGER && !field.selected().equals(field.sqlName())) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }
         if (field.member().isPresent()) {

@@ -12,8 +12,10 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.Finder;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.Remark;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.source.SourceFile;
 import java.io.IOException;
@@ -170,6 +172,24 @@ class MappingFileTest {
             assertThat(java(byFile)).containsOnlyKeys(expected.keySet())
                     .allSatisfy((path, text) -> assertThat(text).isEqualTo(expected.get(path)));
             assertThat(Proposal.refreshed("m", proposal.text(), byFile).text()).isEqualTo(proposal.text());
+        }
+    }
+
+    @Test
+    void offersWaitInCommentsUntilSomebodyTakesThemUp() throws SQLException {
+        try (TestDatabases database = TestDatabases.h2(
+                "CREATE TABLE cask (uuid BINARY(16) PRIMARY KEY, litres INT, version INT DEFAULT 1 NOT NULL)")) {
+            Schema schema = VineKit.read(database.database(), Scope.all());
+            String text = Proposal.fresh(VineKit.map(schema, "com.example.a"), Map.of()).text();
+
+            Mapping offered = VineKit.map(schema, parse(text), Set.of());
+            Mapping taken = VineKit.map(schema, parse(text.replaceAll("(?m)^    # (version:|fields:|  UUID:)", "    $1")), Set.of());
+
+            assertThat(offered.entities().get(0).version()).isEmpty();
+            assertThat(offered.entities().get(0).field("UUID").type()).isEqualTo(JavaType.BINARY);
+            assertThat(taken.entities().get(0).version()).contains(taken.entities().get(0).field("VERSION"));
+            assertThat(taken.entities().get(0).field("UUID").type()).isEqualTo(JavaType.UUID);
+            assertThat(taken.remarks()).noneMatch(Remark::offered);
         }
     }
 
