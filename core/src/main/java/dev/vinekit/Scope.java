@@ -63,11 +63,18 @@ public record Scope(List<String> schemas, List<String> tables, List<String> excl
         return chosen;
     }
 
-    Schema narrow(Schema schema) {
+    /**
+     * A schema without what is not named here.
+     *
+     * @param others schemas of the database that have tables
+     */
+    Schema narrow(Schema schema, List<String> others) {
         if (schema.tables().isEmpty()) {
-            throw Fault.inCall("There are no tables in schema " + (schemas.isEmpty() ? schema.defaultSchema()
-                            : String.join(", ", schemas)) + ", or the login may not see them.",
-                    "Name another schema with --schema, or grant the login the right to read the tables.");
+            String where = !schemas.isEmpty() ? "schema " + String.join(", ", schemas)
+                    : schema.defaultSchema().isEmpty() ? "this database" : "schema " + schema.defaultSchema();
+            throw Fault.inCall("There are no tables in " + where + ", or the login may not see them.", others.isEmpty()
+                    ? "Name another schema with --schema, or grant the login the right to read the tables."
+                    : "There are some in " + String.join(", ", others) + ": name it with --schema.");
         }
         return withoutExcluded(tables.isEmpty() ? schema : schema.narrowedTo(chosen(schema)));
     }

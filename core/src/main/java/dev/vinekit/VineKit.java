@@ -5,6 +5,7 @@ import dev.vinekit.data.RowSearch;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.SeedScript;
 import dev.vinekit.data.TriggerEffects;
+import dev.vinekit.engine.Catalog;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
@@ -117,7 +118,10 @@ public final class VineKit {
 
     /** Reads the schema of a database; the database is not changed. */
     public static Schema read(Database database, Scope scope) {
-        return ask(database, connection -> scope.narrow(database.engine().read(connection, scope.schemas())));
+        return ask(database, connection -> {
+            Schema read = database.engine().read(connection, scope.schemas());
+            return scope.narrow(read, read.tables().isEmpty() ? Catalog.schemasWithTables(connection) : List.of());
+        });
     }
 
     /** The columns whose type is a guess that the rows may speak against, by table: MariaDB's numbers of one digit, for instance. */
@@ -212,7 +216,7 @@ public final class VineKit {
         SampleRows samples = plain.withTriggers(effects);
         List<Remark> remarks = lacking.map(reason -> mapping.entities().stream().map(entity -> entity.table().name())
                 .filter(table -> ScratchTriggers.concern(mapping.schema(), table))
-                .map(table -> new Remark(table, "What its triggers do was not found out. " + reason)).toList()).orElse(effects.remarks());
+                .map(table -> new Remark(table, Remark.Topic.TRIGGER, "What its triggers do was not found out. " + reason)).toList()).orElse(effects.remarks());
         return Sources.of(mapping.withRemarks(remarks), traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
     }
 

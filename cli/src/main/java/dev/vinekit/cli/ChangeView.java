@@ -9,10 +9,28 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 
-/** Shows what happens to files, by table. */
+/** Shows what happens to files: in numbers by their sort, those by name that want a person's eye; or all, by table. */
 final class ChangeView {
     private static final String WHOLE = "the service as a whole";
     private static final int INDENT = 13;
+    private static final int SHOWN_FILES = 8;
+    private static final int SHOWN_PATHS = 20;
+
+    /** What a file of a table is, by the end of its name; whatever ends otherwise is an entity or an enumeration. */
+    private static final Map<String, String> SORTS = new LinkedHashMap<>();
+
+    static {
+        SORTS.put("ControllerTest.java", "controller tests");
+        SORTS.put("RepositoryTest.java", "repository tests");
+        SORTS.put("ServiceTest.java", "service tests");
+        SORTS.put("Samples.java", "samples");
+        SORTS.put("Controller.java", "controllers");
+        SORTS.put("Service.java", "services");
+        SORTS.put("Repository.java", "repositories");
+        SORTS.put("Input.java", "inputs");
+        SORTS.put("Key.java", "keys");
+        SORTS.put("", "entities and enumerations");
+    }
 
     private final Style style;
     private final PrintStream out;
@@ -21,7 +39,7 @@ final class ChangeView {
     /**
      * A view.
      *
-     * @param all whether to name files that stay the same too
+     * @param all whether to name every file, also those that stay the same
      */
     ChangeView(Style style, PrintStream out, boolean all) {
         this.style = style;
@@ -30,16 +48,13 @@ final class ChangeView {
     }
 
     void print(ChangeSet changes) {
-        Map<String, List<FileChange>> groups = changes.changes().stream()
-                .filter(change -> all || isNews(change))
-                .collect(Collectors.groupingBy(change -> change.table()
-                        .map(table -> style.table(table.name(), 60)).orElse(WHOLE), LinkedHashMap::new, Collectors.toList()));
-        List<FileChange> whole = groups.remove(WHOLE);
-        groups.entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(group -> group(group.getKey(), group.getValue()));
-        if (whole != null) {
-            group(WHOLE, whole);
+        List<FileChange> shown = changes.changes().stream().filter(change -> all || isNews(change)).toList();
+        if (all) {
+            byTable(shown);
+        } else {
+            byKind(shown);
         }
-        out.print(groups.isEmpty() && whole == null ? "" : System.lineSeparator());
+        out.print(shown.isEmpty() ? "" : System.lineSeparator());
     }
 
     /** What a run changes, and what it leaves alone against expectation. */
@@ -47,25 +62,78 @@ final class ChangeView {
         return change.kind() != FileChange.Kind.SAME || change.isFollowed();
     }
 
-    private void group(String title, List<FileChange> changes) {
-        out.println(style.strong(title));
-        Map<String, List<FileChange>> byReason = changes.stream().collect(Collectors.groupingBy(
-                change -> change.kind().ordinal() + change.reason(), LinkedHashMap::new, Collectors.toList()));
-        byReason.values().forEach(alike -> {
-            FileChange.Kind kind = alike.get(0).kind();
-            String label = Steps.label(kind);
-            out.println("  " + painted(kind, label) + " ".repeat(INDENT - 2 - label.length())
-                    + style.faint(style.cell(alike.get(0).reason(), style.width() - INDENT)));
-            lines(alike, kind).forEach(line -> out.println(" ".repeat(INDENT) + line));
+    private void byKind(List<FileChange> changes) {
+        alike(changes).forEach(group -> {
+            head(group);
+            FileChange.Kind kind = group.get(0).kind();
+            if (kind == FileChange.Kind.CONFLICT || kind == FileChange.Kind.LEFT_ALONE) {
+                group.stream().limit(SHOWN_PATHS).forEach(change -> out.println(" ".repeat(INDENT) + style.cell(change.path(), 200)));
+                more(group.size() - SHOWN_PATHS);
+            } else if (group.size() <= SHOWN_FILES) {
+                names(group);
+            } else {
+                style.filled(counted(group), INDENT).forEach(line -> out.println(" ".repeat(INDENT) + line));
+            }
         });
     }
 
+    private void more(int left) {
+        if (left > 0) {
+            out.println(" ".repeat(INDENT) + "and " + left + " more");
+        }
+    }
+
+    /** How many files there are of each sort, and where they are not of most tables, which tables. */
+    private List<String> counted(List<FileChange> changes) {
+        Map<String, Long> counts = changes.stream().collect(Collectors.groupingBy(ChangeView::sort, LinkedHashMap::new, Collectors.counting()));
+        return counts.entrySet().stream().map(entry -> entry.getValue() + " " + entry.getKey()).toList();
+    }
+
+    private static String sort(FileChange change) {
+        return change.table().isEmpty() ? "of " + WHOLE
+                : SORTS.entrySet().stream().filter(sort -> name(change).endsWith(sort.getKey()) && !name(change).equals(sort.getKey())).findFirst().orElseThrow().getValue();
+    }
+
+    private void byTable(List<FileChange> changes) {
+        Map<String, List<FileChange>> groups = changes.stream()
+                .collect(Collectors.groupingBy(change -> change.table()
+                        .map(table -> style.table(table.name(), 60)).orElse(WHOLE), LinkedHashMap::new, Collectors.toList()));
+        List<FileChange> whole = groups.remove(WHOLE);
+        groups.entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(group -> group(group.getKey(), group.getValue()));
+        if (whole != null) {
+            group(WHOLE, whole);
+        }
+    }
+
+    private void group(String title, List<FileChange> changes) {
+        out.println(style.strong(title));
+        alike(changes).forEach(group -> {
+            head(group);
+            names(group);
+        });
+    }
+
+    /** Those of one kind and reason together, in the order of the kinds. */
+    private static List<List<FileChange>> alike(List<FileChange> changes) {
+        Map<String, List<FileChange>> byReason = changes.stream().sorted(Comparator.comparing(FileChange::kind)).collect(Collectors.groupingBy(
+                change -> change.kind().ordinal() + change.reason(), LinkedHashMap::new, Collectors.toList()));
+        return List.copyOf(byReason.values());
+    }
+
+    private void head(List<FileChange> alike) {
+        FileChange.Kind kind = alike.get(0).kind();
+        String label = Steps.label(kind);
+        out.println("  " + painted(kind, label) + " ".repeat(INDENT - 2 - label.length())
+                + style.faint(style.cell(alike.get(0).reason(), style.width() - INDENT)));
+    }
+
     /** The names of files, as many on a line as fit; whole paths where a person will want to go there. */
-    private List<String> lines(List<FileChange> changes, FileChange.Kind kind) {
+    private void names(List<FileChange> changes) {
+        FileChange.Kind kind = changes.get(0).kind();
         boolean whole = kind == FileChange.Kind.CONFLICT || kind == FileChange.Kind.LEFT_ALONE;
         List<String> names = changes.stream().sorted(Comparator.comparing(ChangeView::name))
                 .map(change -> style.cell(whole ? change.path() : name(change), 200)).toList();
-        return whole ? names : style.filled(names, INDENT);
+        (whole ? names : style.filled(names, INDENT)).forEach(line -> out.println(" ".repeat(INDENT) + line));
     }
 
     private static String name(FileChange change) {

@@ -23,9 +23,9 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Tells what has changed in the database since the last run. */
-@Command(name = "compare", description = {
-    "Tells what has changed in the database since the last generate, and what that means for the code and for",
-    "clients of the API. Writes nothing. Exit code 1 if anything has changed, for a build to notice."})
+@Command(name = "compare",
+        header = "Tells what has changed in the database since the last generate, and what that means for code and clients.",
+        description = "Writes nothing. Exit code 1 if anything has changed, for a build to notice.")
 final class CompareCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;

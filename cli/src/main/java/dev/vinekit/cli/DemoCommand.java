@@ -15,9 +15,9 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** The whole way on the bundled database. */
-@Command(name = "demo", description = {
-    "The whole way on the bundled cellar database: read, map, generate, compile and test.",
-    "Needs nothing but this tool; leaves the generated project to read."})
+@Command(name = "demo",
+        header = "The whole way on the bundled cellar database: read, map, generate, compile and test.",
+        description = "Needs nothing but this tool; leaves the generated project to read.")
 final class DemoCommand extends ToolCommand {
     @Option(names = "--dir", paramLabel = "DIR", defaultValue = "cellar-demo",
             description = "Where to write the project (default: ${DEFAULT-VALUE}).")
@@ -58,9 +58,10 @@ final class DemoCommand extends ToolCommand {
         steps.compile(project);
         TestReport report = steps.summarised(() -> server.map(database -> VineKit.testOnServer(project, database))
                 .orElseGet(() -> VineKit.test(project)));
+        Path page = steps.report(project, report);
         stages.total();
-        new Matrix(report, output.style(), System.out).print();
-        System.out.println("Report: " + VineKit.report(project, report));
+        new Matrix(report, output.style(), System.out, output.verbose()).print();
+        System.out.println("Report: " + page);
         System.out.println("The project is in " + directory + ": read it, change it, run mvn verify in it.");
         if (serve) {
             return new Serving(output.style(), port).scratch(project);

@@ -14,9 +14,13 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.SourceTree;
 import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -26,9 +30,10 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Generates a project, or brings it up to date. */
-@Command(name = "generate", description = {
-    "Generates the service for a database, or brings it up to date. What people have written in the project is kept.",
-    "Into an empty directory: a whole Maven project. Into one with a pom.xml of your own: sources only."})
+@Command(name = "generate",
+        header = "Generates the service for a database, or brings it up to date.",
+        description = "What people have written in the project is kept. Into an empty directory goes a whole Maven project; into one with a pom.xml "
+            + "of your own, sources only.")
 final class GenerateCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
@@ -45,6 +50,9 @@ final class GenerateCommand extends ToolCommand {
     @Option(names = "--patch", paramLabel = "FILE",
             description = "Write the changes to a file that git apply takes, and not to the project.")
     private Path patch;
+
+    private static final int SHOWN_REASONS = 5;
+    private static final String RECORD = "target/vinekit/generate.txt";
 
     @Override
     public Integer call() {
@@ -70,11 +78,27 @@ final class GenerateCommand extends ToolCommand {
             steps.write(changes);
         }
         stages.end();
-        report(sources.mapping(), changes, before);
-        unfilled(sources);
+        boolean everything = output.verbose() || dryRun;
+        report(sources.mapping(), changes, before, everything);
+        unfilled(sources, everything);
         new DiffView(output.style(), System.out).print(lines);
         conclude(mapping, changes);
         return changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
+    }
+
+    /** Writes each table and file to where a person may look it up. */
+    private void record(Mapping mapping, ChangeSet changes, Set<TableName> cameAlong) {
+        Path file = changes.directory().resolve(RECORD);
+        try {
+            Files.createDirectories(file.getParent());
+            try (PrintStream all = new PrintStream(file.toFile(), StandardCharsets.UTF_8)) {
+                new MappingView(mapping, output.plain(), all, true).print(cameAlong);
+                new ChangeView(output.plain(), all, true).print(changes);
+            }
+        } catch (IOException e) {
+            throw Fault.inWorld("Writing " + file + " failed: " + e + ".", "Check that the directory may be written.", e);
+        }
+        System.out.println("Each table and file: " + file);
     }
 
     private void write(String text) {
@@ -85,17 +109,21 @@ final class GenerateCommand extends ToolCommand {
         }
     }
 
-    private void report(Mapping mapping, ChangeSet changes, Optional<ServiceDescription> before) {
+    private void report(Mapping mapping, ChangeSet changes, Optional<ServiceDescription> before, boolean everything) {
         Style style = output.style();
-        if (before.isEmpty() || output.verbose()) {
-            Set<TableName> chosen = source.scope().chosen(mapping.schema());
-            Set<TableName> cameAlong = mapping.entities().stream().map(entity -> entity.table().name())
-                    .filter(name -> source.namesTables() && !chosen.contains(name)).collect(Collectors.toSet());
-            new MappingView(mapping, style, System.out).print(cameAlong);
+        Set<TableName> chosen = source.scope().chosen(mapping.schema());
+        Set<TableName> cameAlong = mapping.entities().stream().map(entity -> entity.table().name())
+                .filter(name -> source.namesTables() && !chosen.contains(name)).collect(Collectors.toSet());
+        MappingView tables = new MappingView(mapping, style, System.out, everything);
+        if (before.isEmpty() || everything) {
+            tables.print(cameAlong);
         } else {
-            new MappingView(mapping, style, System.out).printNews(before.get());
+            tables.printNews(before.get());
         }
-        new ChangeView(style, System.out, output.verbose()).print(changes);
+        new ChangeView(style, System.out, everything).print(changes);
+        if (!everything && patch == null && !changes.isEmpty()) {
+            record(mapping, changes, cameAlong);
+        }
         if (!changes.ownTemplates().isEmpty()) {
             System.out.println("Your own templates used: " + String.join(", ", changes.ownTemplates()) + ".");
         }
@@ -107,12 +135,22 @@ final class GenerateCommand extends ToolCommand {
     }
 
     /** The tables that no test writes to, for no rows could be made up. */
-    private void unfilled(SourceTree sources) {
-        if (!sources.unfilled().isEmpty()) {
-            System.out.println(output.style().warning("No rows could be made up for some tables; their tests only read:"));
-            new TreeMap<>(sources.unfilled()).forEach((table, reason) ->
-                    output.style().wrapped(output.style().table(table.name(), 60) + ": " + output.style().cell(reason, 400), 4)
-                            .forEach(line -> System.out.println("  " + line)));
+    private void unfilled(SourceTree sources, boolean everything) {
+        Style style = output.style();
+        Map<String, List<String>> byReason = new TreeMap<>();
+        new TreeMap<>(sources.unfilled()).forEach((table, reason) ->
+                byReason.computeIfAbsent(reason, key -> new ArrayList<>()).add(style.table(table.name(), 60)));
+        if (byReason.isEmpty()) {
+            return;
+        }
+        System.out.println(style.warning("No rows could be made up for some tables; their tests only read:"));
+        byReason.entrySet().stream().limit(everything ? Long.MAX_VALUE : SHOWN_REASONS).forEach(entry -> {
+            style.wrapped(style.cell(entry.getKey(), 400), 2).forEach(line -> System.out.println("  " + line));
+            List<String> lines = everything ? style.filled(entry.getValue(), 4) : List.of(style.some(entry.getValue(), 4));
+            lines.forEach(line -> System.out.println("    " + line));
+        });
+        if (byReason.size() > SHOWN_REASONS && !everything) {
+            System.out.println("  and " + (byReason.size() - SHOWN_REASONS) + " more reasons; --verbose shows them");
         }
     }
 
@@ -126,7 +164,8 @@ final class GenerateCommand extends ToolCommand {
         System.out.println("Access by bearer tokens, with roles for " + (mapping.entities().size() - open.size()) + " of "
                 + mapping.entities().size() + " tables and views.");
         if (!open.isEmpty()) {
-            System.out.println(style.warning("Open to everybody with a valid token: " + String.join(", ", open) + "."));
+            String head = "Open to everybody with a valid token: ";
+            System.out.println(style.warning(head + style.some(open, head.length() + 1) + "."));
         }
     }
 

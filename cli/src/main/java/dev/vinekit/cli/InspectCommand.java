@@ -20,9 +20,9 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Shows what is in a database. */
-@Command(name = "inspect", description = {
-    "Shows what is in a database: its tables, or with --tables each of those in full.",
-    "Reads only."})
+@Command(name = "inspect",
+        header = "Shows what is in a database: its tables, or with --tables each of those in full.",
+        description = "Reads only.")
 final class InspectCommand extends ToolCommand {
     private static final int SAMPLE = 5;
 

@@ -11,9 +11,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 
 /** Proposes or refreshes the mapping file. */
-@Command(name = "map", description = {
-    "Writes " + MappingFile.NAME + ", in which you say how tables and columns are mapped, or adds to it what new tables",
-    "need. What is in the file stays: comments, order, entries."})
+@Command(name = "map",
+        header = "Writes " + MappingFile.NAME + ", in which you say how tables and columns are mapped, or adds to it what new tables need.",
+        description = "What is in the file stays: comments, order, entries.")
 final class MapCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
@@ -36,13 +36,13 @@ final class MapCommand extends ToolCommand {
         Proposal proposal = Project.proposeMapping(source.file(), mapping, source.section(source.file()
                 .toAbsolutePath().getParent()));
         stages.end();
-        new MappingView(mapping, output.style(), System.out).print(List.of());
+        new MappingView(mapping, output.style(), System.out, output.verbose()).print(List.of());
         if (proposal.added().isEmpty() && !fresh) {
             System.out.println("Nothing to add to " + source.file() + ".");
         } else {
             System.out.println((fresh ? "Written: " : "Added to: ") + source.file()
                     + (proposal.added().isEmpty() ? "" : ", with " + Steps.count(proposal.added().size(), "entry", "entries")
-                            + " to look at: " + String.join(", ", proposal.added())) + ".");
+                            + " to look at: " + output.style().some(proposal.added(), 40)) + ".");
         }
         proposal.byHand().forEach(line -> System.out.println(output.style().warning("To put in by hand: ") + line));
         System.out.println("Next: edit it, then vinekit generate" + project.option());

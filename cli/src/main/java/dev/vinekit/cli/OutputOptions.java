@@ -10,7 +10,7 @@ final class OutputOptions {
     @Option(names = "--quiet", description = "No progress on standard error.")
     private boolean quiet;
 
-    @Option(names = "--verbose", description = "Stack traces with errors.")
+    @Option(names = "--verbose", description = "Everything: each table, file, rule and remark; stack traces with errors.")
     private boolean verbose;
 
     @Option(names = "--no-color", description = "No colours; NO_COLOR in the environment says the same.")
@@ -25,14 +25,19 @@ final class OutputOptions {
     }
 
     Stages stages() {
-        return new Stages(quiet);
+        return new Stages(quiet, Boolean.getBoolean("vinekit.live"));
     }
 
     /** Colours and symbols for standard output. */
     Style style() {
         String unwanted = System.getenv("NO_COLOR");
         boolean coloured = !noColor && (unwanted == null || unwanted.isEmpty()) && Boolean.getBoolean("vinekit.color");
-        return new Style(coloured, Boolean.getBoolean("vinekit.unicode"),
-                Math.max(NARROWEST, Integer.getInteger("vinekit.columns", USUAL)));
+        Integer columns = Integer.getInteger("vinekit.columns");
+        return new Style(coloured, Boolean.getBoolean("vinekit.unicode"), Math.max(NARROWEST, columns == null ? USUAL : columns), columns == null);
+    }
+
+    /** For what is written to a file: no colours, and nothing cut. */
+    Style plain() {
+        return new Style(false, Boolean.getBoolean("vinekit.unicode"), USUAL, true);
     }
 }

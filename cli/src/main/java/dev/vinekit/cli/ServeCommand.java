@@ -6,9 +6,9 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Runs a generated service. */
-@Command(name = "serve", description = {
-    "Compiles a generated project and runs its service until it is stopped.",
-    "Without --url it runs on a scratch database with the seed rows."})
+@Command(name = "serve",
+        header = "Compiles a generated project and runs its service until it is stopped.",
+        description = "Without --url it runs on a scratch database with the seed rows.")
 final class ServeCommand extends ToolCommand {
     @Mixin
     private ProjectOptions project;

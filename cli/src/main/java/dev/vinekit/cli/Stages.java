@@ -1,6 +1,7 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.run.Progress;
 import java.lang.management.ManagementFactory;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,18 +16,38 @@ final class Stages {
     private static final int WIDTH = 64;
 
     private final boolean quiet;
+    private final boolean live;
 
-    Stages(boolean quiet) {
+    /**
+     * Stages of one command.
+     *
+     * @param live whether standard error is a terminal, on which a line can be written over
+     */
+    Stages(boolean quiet, boolean live) {
         this.quiet = quiet;
+        this.live = live;
     }
 
     /** Runs a stage and says what came of it. */
     <T> T run(String name, Supplier<T> work, Function<T, String> summary) {
-        long begin = System.nanoTime();
-        T result = work.get();
-        if (!quiet) {
-            line(name, summary.apply(result), begin);
+        return run(name, "", work, summary);
+    }
+
+    /**
+     * Runs a stage, says how far it has come, and then what came of it.
+     *
+     * @param unit what the stage counts while it lasts, in the plural
+     */
+    <T> T run(String name, String unit, Supplier<T> work, Function<T, String> summary) {
+        if (quiet) {
+            return work.get();
         }
+        long begin = System.nanoTime();
+        T result;
+        try (LiveLine line = new LiveLine(System.err, name, unit, live)) {
+            result = Progress.told(line, work);
+        }
+        line(name, summary.apply(result), begin);
         return result;
     }
 

@@ -85,7 +85,7 @@ final class Steps {
     }
 
     Compilation compile(Project project) {
-        return stages.run("compile", () -> VineKit.compile(project), Steps::compiled);
+        return stages.run("compile", "files", () -> VineKit.compile(project), Steps::compiled);
     }
 
     private static String compiled(Compilation done) {
@@ -96,13 +96,18 @@ final class Steps {
     }
 
     void compileService(Project project) {
-        stages.run("compile", () -> VineKit.compileService(project),
+        stages.run("compile", "files", () -> VineKit.compileService(project),
                 done -> compiled(done) + " of the service");
     }
 
     TestReport summarised(Supplier<TestReport> run) {
-        return stages.run("test", run, report -> count(report.outcomes().size(), "test", "tests")
+        return stages.run("test", "tests", run, report -> count(report.outcomes().size(), "test", "tests")
                 + " on a scratch database with " + count(report.seedRows(), "seed row", "seed rows"));
+    }
+
+    /** Writes what a run has shown, and tells where it is. */
+    Path report(Project project, TestReport report) {
+        return stages.run("report", () -> VineKit.report(project, report), page -> "a page, and JUnit's XML");
     }
 
     static String counts(ChangeSet changes) {

@@ -10,8 +10,14 @@ import java.util.Locale;
  * @param coloured whether ANSI colours are wanted
  * @param unicode whether characters outside ASCII can be shown
  * @param width characters in a line
+ * @param whole whether nothing is cut: the output goes to a file or another program
  */
-record Style(boolean coloured, boolean unicode, int width) {
+record Style(boolean coloured, boolean unicode, int width, boolean whole) {
+    /** What a terminal shows. */
+    Style(boolean coloured, boolean unicode, int width) {
+        this(coloured, unicode, width, false);
+    }
+
     String good(String text) {
         return painted("32", text);
     }
@@ -54,6 +60,24 @@ record Style(boolean coloured, boolean unicode, int width) {
     }
 
     /**
+     * As many of the texts as fit on one line, with commas between them, and the number of those that are left.
+     *
+     * @param indent characters in front of the line, which are not part of it
+     */
+    String some(List<String> texts, int indent) {
+        StringBuilder line = new StringBuilder();
+        for (int i = 0; i < texts.size(); i++) {
+            String more = i == texts.size() - 1 ? "" : " and " + (texts.size() - i - 1) + " more";
+            String next = (i == 0 ? "" : ", ") + texts.get(i);
+            if (i > 0 && indent + line.length() + next.length() + more.length() > width) {
+                return line + " and " + (texts.size() - i) + " more";
+            }
+            line.append(next);
+        }
+        return line.toString();
+    }
+
+    /**
      * A text in lines that fit, broken between words.
      *
      * @param indent characters in front of each line, which are not part of it
@@ -82,10 +106,10 @@ record Style(boolean coloured, boolean unicode, int width) {
      * @param width cut to so many characters
      */
     String cell(String text, int width) {
-        String shown = text.codePoints().limit(width + 1L)
+        String shown = text.codePoints().limit(whole ? Long.MAX_VALUE : width + 1L)
                 .map(c -> Character.isISOControl(c) || Character.getType(c) == Character.FORMAT ? ' ' : c)
                 .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();
-        if (shown.codePointCount(0, shown.length()) <= width) {
+        if (whole || shown.codePointCount(0, shown.length()) <= width) {
             return shown;
         }
         String more = unicode ? "\u2026" : "...";

@@ -6,16 +6,17 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
+import java.nio.file.Path;
 import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Runs the generated tests. */
-@Command(name = "test", description = {
-    "Compiles a generated project and runs its tests on a scratch database.",
-    "With --url the scratch database has the tables as they are in that database now;",
-    "nothing is written to it. --tables names the tables whose tests are to run."})
+@Command(name = "test",
+        header = "Compiles a generated project and runs its tests on a scratch database.",
+        description = "With --url the scratch database has the tables as they are in that database now; nothing is written to it. --tables names the "
+            + "tables whose tests are to run.")
 final class TestCommand extends ToolCommand {
     @Mixin
     private ProjectOptions project;
@@ -66,8 +67,9 @@ final class TestCommand extends ToolCommand {
             report = steps.summarised(() -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
                     : VineKit.test(existing, source.tables()));
         }
+        Path page = steps.report(existing, report);
         stages.total();
-        shown(existing, report);
+        shown(report, page);
         if (kept != null) {
             System.out.println("The database is kept: " + kept + (kept.startsWith("jdbc:h2:") ? ", user sa without a password" : "") + ".");
         }
@@ -77,8 +79,8 @@ final class TestCommand extends ToolCommand {
         return report.isGreen() ? 0 : VineKitCommand.ATTENTION;
     }
 
-    private void shown(Project tested, TestReport report) {
-        new Matrix(report, output.style(), System.out).print();
-        System.out.println("Report: " + VineKit.report(tested, report));
+    private void shown(TestReport report, Path page) {
+        new Matrix(report, output.style(), System.out, output.verbose()).print();
+        System.out.println("Report: " + page);
     }
 }

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
-/** Cells in columns as wide as they need to be, up to a limit; what does not fit on a line is cut. */
+/** Cells in columns as wide as they need to be, up to a limit; what does not fit on a line of a terminal is cut. */
 final class TextTable {
     private static final int WIDEST_CELL = 40;
     private static final int NARROWEST_CELL = 8;
@@ -44,6 +44,9 @@ final class TextTable {
             for (int i = 0; i < columns; i++) {
                 widths[i] = Math.max(widths[i], length(style.cell(row[i], WIDEST_CELL)));
             }
+        }
+        if (style.whole()) {
+            return widths;
         }
         int spare = style.width() - GAP * (columns - 1) - Arrays.stream(widths).sum();
         for (; spare < 0; spare++) {

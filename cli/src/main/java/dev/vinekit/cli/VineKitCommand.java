@@ -17,12 +17,18 @@ import picocli.CommandLine.Command;
             RoleCommand.class, TokenCommand.class},
         footer = {
             "",
-            "Exit codes: 0 done; 1 done, and something wants attention; 2 the call was wrong;",
-            "3 the database or the file system would not let us."})
+            "Exit codes: 0 done; 1 done, and something wants attention; 2 the call was wrong; 3 the database or the file system "
+                    + "would not let us."})
 public final class VineKitCommand implements Runnable {
     static final int ATTENTION = 1;
     static final int WRONG_CALL = 2;
     static final int REFUSED = 3;
+
+    /** Lines that are longer are hard to read, on however wide a terminal. */
+    private static final int WIDEST_HELP = 110;
+
+    /** What the library for arguments can lay out. */
+    private static final int NARROWEST_HELP = 55;
 
     @CommandLine.Spec
     private CommandLine.Model.CommandSpec spec;
@@ -39,6 +45,8 @@ public final class VineKitCommand implements Runnable {
     private static CommandLine commandLine() {
         CommandLine commandLine = new CommandLine(new VineKitCommand());
         commandLine.setExpandAtFiles(false);
+        commandLine.setUsageHelpWidth(Math.max(NARROWEST_HELP, Math.min(WIDEST_HELP, Integer.getInteger("vinekit.columns", WIDEST_HELP))));
+        commandLine.getSubcommands().values().forEach(command -> command.getCommandSpec().usageMessage().abbreviateSynopsis(true));
         commandLine.setParameterExceptionHandler(VineKitCommand::wrongCall);
         commandLine.setExecutionExceptionHandler(VineKitCommand::failed);
         return commandLine;

@@ -27,10 +27,10 @@ final class Watching {
 
     private final OutputOptions output;
     private final Project project;
-    private final BiConsumer<Project, TestReport> shown;
+    private final BiConsumer<TestReport, Path> shown;
     private Map<Path, FileTime> seen;
 
-    Watching(OutputOptions output, Project project, BiConsumer<Project, TestReport> shown) {
+    Watching(OutputOptions output, Project project, BiConsumer<TestReport, Path> shown) {
         this.output = output;
         this.project = project;
         this.shown = shown;
@@ -110,8 +110,9 @@ final class Watching {
             return;
         }
         TestReport report = steps.summarised(() -> all ? VineKit.test(current) : VineKit.test(current, compiled));
+        Path page = steps.report(current, report);
         stages.total();
-        shown.accept(current, report);
+        shown.accept(report, page);
     }
 
     /** The project as the mapping file now wants it, for the schema of the last run. */

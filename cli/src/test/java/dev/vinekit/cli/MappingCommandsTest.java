@@ -51,7 +51,10 @@ class MappingCommandsTest {
 
         assertThat(generated.exit()).as(generated.err()).isZero();
         assertThat(generated.out()).contains("No access control").containsPattern("tapping +Tapping +/taps ")
-                .containsPattern("new +not there before\\s+Vat.java, VatController.java,").contains("Next: vinekit test");
+                .containsPattern("new +not there before\\s+\\d+ of the service as a whole, 3 controllers, 3 inputs,")
+                .contains("Each table and file: ", "Next: vinekit test");
+        assertThat(directory.resolve("target/vinekit/generate.txt")).content().contains("Vat.java, VatController.java,");
+        assertThat(tool.run("generate", "--verbose").out()).contains("VatController.java,");
         assertThat(tool.run("generate").out()).contains("Nothing to write: the project is up to date.");
         Files.writeString(file, edited.replace("path: taps", "pth: taps\n    filters: [idd]"));
         Tool.Result refused = tool.run("generate");

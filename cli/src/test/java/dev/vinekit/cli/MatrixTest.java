@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.run.Progress;
 import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
 import java.io.ByteArrayOutputStream;
@@ -59,7 +60,7 @@ class MatrixTest {
                         Set.of(Operation.LIST), List.of(), List.of(rule))));
 
         assertThat(shown(PLAIN, new TestReport(service, List.of(passed("list")), Duration.ZERO, 0, List.of()))).contains(
-                "ok 0/1", "  not tested: No test deletes the row that it refers to.\n    day_book reference book_shelf\n");
+                "? 0/1", "  not tested: No test deletes the row that it refers to.\n    day_book reference book_shelf\n");
     }
 
     @Test
@@ -88,14 +89,53 @@ class MatrixTest {
     }
 
     @Test
-    void longListOfFailuresIsCut() {
+    void failuresOfOneCauseAreOneParagraph() {
         List<TestOutcome> failures = new ArrayList<>();
         for (int i = 0; i < 13; i++) {
-            failures.add(failed("rules", "no " + i));
+            failures.add(failed("rules", "Data too long for column 'c" + i + "' at row " + i + "\nat BookTest.java:" + i));
+        }
+        failures.add(failed("create", "expected: 201\n but was: 500"));
+        failures.add(failed("list", "expected: 200\n but was: 500"));
+
+        assertThat(shown(PLAIN, report(failures, List.of())))
+                .contains("    Data too long for column 'c0' at row 0\n", "    the same in 12 more: DayBookControllerTest.rulesTest, ",
+                        "    expected: 201\n     but was: 500\n", "    expected: 200\n", "0 passed, 15 failed")
+                .doesNotContain("'c1'");
+    }
+
+    @Test
+    void longListOfCausesIsCut() {
+        List<TestOutcome> failures = new ArrayList<>();
+        for (int i = 0; i < 13; i++) {
+            failures.add(failed("rules", "no " + (char) ('a' + i)));
         }
 
-        assertThat(shown(PLAIN, report(failures, List.of()))).contains("no 9", "... and 3 more", "0 passed, 13 failed")
-                .doesNotContain("no 10");
+        assertThat(shown(PLAIN, report(failures, List.of()))).contains("no j", "... and 3 more, of 3 other causes", "0 passed, 13 failed")
+                .doesNotContain("no k");
+    }
+
+    @Test
+    void manyTablesAreShownInNumbersAndThoseThatWantALookByName() {
+        List<ServiceDescription.TableDescription> tables = new ArrayList<>();
+        List<TestOutcome> outcomes = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            tables.add(new ServiceDescription.TableDescription("cask_" + i, "cask_" + i, false, "Cask" + i, "casks-" + i, Set.of(Operation.LIST),
+                    List.of("Remark " + i), List.of(new ServiceDescription.RuleDescription("check", "c" + i, "", List.of(), "It is fixed."))));
+            if (i != 7) {
+                outcomes.add(new TestOutcome("Cask" + i, "list", "Cask" + i + "ControllerTest", "listTest", Duration.ZERO,
+                        i == 9 ? Optional.of("no") : Optional.empty(), ""));
+            }
+        }
+        TestReport report = new TestReport(new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", tables),
+                outcomes, Duration.ofSeconds(1), 7, List.of());
+
+        String shown = shown(PLAIN, report);
+
+        assertThat(shown.lines().filter(line -> line.matches("cask_\\d+ .*"))).hasSize(2);
+        assertThat(shown).contains("cask_7", "cask_9", "ok 38 of 40 tables: each operation has tests, and all passed",
+                "rules: 0 proved out of 40", "    40: cask_0 check c0, ", "40 remarks on the tables: README.md",
+                "38 passed, 1 failed, 1 table with operations that no test tried");
+        assertThat(shown.lines()).hasSizeLessThan(30);
     }
 
     @Test
@@ -133,6 +173,51 @@ class MatrixTest {
     }
 
     @Test
+    void nothingIsCutWhereNobodyLooksAtATerminal() {
+        Style file = new Style(false, false, 20, true);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        TextTable table = new TextTable(file, "name");
+        table.add("x".repeat(60));
+
+        table.print(new PrintStream(bytes, true, StandardCharsets.UTF_8));
+
+        assertThat(bytes.toString(StandardCharsets.UTF_8)).contains("x".repeat(60));
+        assertThat(file.cell("longer than it\n", 3)).isEqualTo("longer than it ");
+    }
+
+    @Test
+    void asManyNamesAsFitAndTheNumberOfTheOthers() {
+        Style narrow = new Style(false, false, 30);
+
+        assertThat(narrow.some(List.of("cask", "barrel"), 4)).isEqualTo("cask, barrel");
+        assertThat(narrow.some(List.of("cask", "barrel", "tank", "amphora", "egg"), 4)).isEqualTo("cask, barrel and 3 more");
+        assertThat(narrow.some(List.of("x".repeat(50), "y"), 4)).isEqualTo("x".repeat(50) + " and 1 more");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "0    | 0    | 0 | 3   | compile   ... 3 s",
+        "0    | 9108 | 0 | 10  | compile   0 of 9,108 files, 10 s",
+        "20   | 9108 | 0 | 10  | compile   20 of 9,108 files, 10 s",
+        "4554 | 9108 | 0 | 60  | compile   4,554 of 9,108 files, about 60 s left",
+        "9107 | 9108 | 3 | 60  | compile   9,107 of 9,108 files, 3 failed, about 1 s left",
+        "9108 | 9108 | 0 | 61  | compile   9,108 of 9,108 files, 61 s"})
+    void progressTellsWhatIsDoneAndWhatIsLeft(int done, int all, int failed, long seconds, String line) {
+        assertThat(LiveLine.line("compile", "files", new Progress.State(done, all, failed), seconds)).isEqualTo(line);
+    }
+
+    @Test
+    void progressIsOneLineOnATerminalAndNoneIsLeft() throws Exception {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (LiveLine line = new LiveLine(new PrintStream(bytes, true, StandardCharsets.UTF_8), "test", "tests", true)) {
+            line.accept(new Progress.State(1, 3, 0));
+            Thread.sleep(500);
+        }
+
+        assertThat(bytes.toString(StandardCharsets.UTF_8)).contains("\r\u001b[Ktest      1 of 3 tests, ").endsWith("\r\u001b[K").doesNotContain("\n");
+    }
+
+    @Test
     void cellsNeitherSteerTheTerminalNorBreakTheLine() {
         assertThat(PLAIN.cell("a\u001b[31m\nb\u202ec", 20)).isEqualTo("a [31m b c");
     }
@@ -166,7 +251,7 @@ class MatrixTest {
 
     private static String shown(Style style, TestReport report) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        new Matrix(report, style, new PrintStream(bytes, true, StandardCharsets.UTF_8)).print();
+        new Matrix(report, style, new PrintStream(bytes, true, StandardCharsets.UTF_8), false).print();
         return bytes.toString(StandardCharsets.UTF_8);
     }
 

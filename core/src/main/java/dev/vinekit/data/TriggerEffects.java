@@ -47,9 +47,9 @@ public record TriggerEffects(
     /** What a person should know of them. */
     public List<Remark> remarks() {
         List<Remark> remarks = new ArrayList<>();
-        overwritten.forEach((table, columns) -> remarks.add(new Remark(table, "A trigger gives a value of its own to "
+        overwritten.forEach((table, columns) -> remarks.add(new Remark(table, Remark.Topic.TRIGGER, "A trigger gives a value of its own to "
                 + String.join(", ", columns) + ": what a client sends there need not be what is stored.")));
-        written.forEach((table, others) -> remarks.add(new Remark(table, "Triggers also write to "
+        written.forEach((table, others) -> remarks.add(new Remark(table, Remark.Topic.TRIGGER, "Triggers also write to "
                 + others.stream().map(TableName::name).collect(Collectors.joining(", ")) + " when its rows are written.")));
         return remarks;
     }

@@ -10,9 +10,17 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** Asks the catalog of an engine that has arrays. */
 public final class Catalog {
+    private static final String[] TABLES = {"TABLE", "BASE TABLE", "PARTITIONED TABLE", "VIEW"};
+
+    /** Schemas that are the engines' own. */
+    private static final Set<String> OF_ENGINES = Set.of("information_schema", "pg_catalog", "mysql", "performance_schema", "sys");
+
     private final Connection connection;
     private final List<String> schemas;
 
@@ -56,6 +64,21 @@ public final class Catalog {
             }
         }
         return schemas;
+    }
+
+    /** The schemas, or databases on engines where that is the same, in which the login sees tables of somebody's. */
+    public static List<String> schemasWithTables(Connection connection) throws SQLException {
+        Set<String> names = new TreeSet<>();
+        try (ResultSet row = connection.getMetaData().getTables(null, null, "%", TABLES)) {
+            while (row.next()) {
+                String schema = row.getString("TABLE_SCHEM");
+                String name = schema == null ? text(row.getString("TABLE_CAT")) : schema;
+                if (!name.isEmpty() && !OF_ENGINES.contains(name.toLowerCase(Locale.ROOT))) {
+                    names.add(name);
+                }
+            }
+        }
+        return List.copyOf(names);
     }
 
     /** Runs a statement whose parameters are each the array of the schemas' names. */

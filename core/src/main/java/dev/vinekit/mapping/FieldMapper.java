@@ -82,7 +82,7 @@ final class FieldMapper {
         JavaName name = Names.component(Words.of(column.name()), taken, (wanted, reason) -> renamed.add(
                 "The field of column " + column.name() + " is not named " + wanted + ": " + reason + "."));
         renamed.forEach(text -> remarks.add(
-                new Remark(table.name(), text, List.of("fields", column.name(), "name"), name.value())));
+                new Remark(table.name(), Remark.Topic.NAME, text, List.of("fields", column.name(), "name"), name.value())));
         return name;
     }
 
@@ -97,18 +97,18 @@ final class FieldMapper {
                 : dialect.hasLists() && JavaType.ofMember(column.type()).isPresent() ? JavaType.LIST : JavaType.of(column.type());
         Field.Input input = input(column, inKey);
         if (input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity() && !table.isView()) {
-            remark("The column " + column.name() + " has the type " + column.type().text()
+            remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
         }
         if (input != Field.Input.READ_ONLY && isForeign(column.type()) && ruled == JavaType.STRING) {
-            remark("The column " + column.name() + " has the type " + column.type().text()
+            remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", whose values are told and taken as the database writes them.");
         }
         if (column.defaultValue().filter(DefaultValue::isNoDate).isPresent() && ruled != JavaType.STRING) {
-            remark("The default of the column " + column.name() + ", " + column.defaultValue().get().text()
+            remark(Remark.Topic.DEFAULT, "The default of the column " + column.name() + ", " + column.defaultValue().get().text()
                     + ", is no date: a row that has it cannot be told as it is. Change the default, or let clients always send a value.");
         }
-        converter.ifPresent(given -> remark("The column " + column.name() + " is converted by " + given.by()
+        converter.ifPresent(given -> remark(Remark.Topic.CONVERTER, "The column " + column.name() + " is converted by " + given.by()
                 + ", a class that you write: it implements support.ColumnConverter and has a constructor without parameters."));
         offerUuid(column, inKey);
         JavaType type = otherType.orElse(ruled);
@@ -215,7 +215,7 @@ final class FieldMapper {
     private void offerUuid(Column column, boolean inKey) {
         boolean named = UUID_NAMES.matcher(column.name()).find();
         if (mayBeUuid(column) && (named || inKey) && !keyTypes.refers(table, column) && decided.field(column).type().isEmpty()) {
-            remarks.add(new Remark(table.name(), "The column " + column.name() + " keeps 16 bytes, and " + (named ? "has the name of a UUID"
+            remarks.add(new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name() + " keeps 16 bytes, and " + (named ? "has the name of a UUID"
                     : "is the key") + ": if they are one, say so, and it is told and taken as one, also where other tables refer to it.",
                     List.of("fields", column.name(), "type"), JavaType.UUID.simpleName(), true));
         }
@@ -258,7 +258,7 @@ final class FieldMapper {
         return version.isPresent() && version.get().equals(column.name());
     }
 
-    private void remark(String text) {
-        remarks.add(new Remark(table.name(), text));
+    private void remark(Remark.Topic topic, String text) {
+        remarks.add(new Remark(table.name(), topic, text));
     }
 }

@@ -108,7 +108,7 @@ public final class Mapper {
             if (known.contains(key.target())) {
                 kept.add(key);
             } else {
-                remark(table, "The reference " + key.name() + " goes to " + key.target()
+                remark(table, Remark.Topic.REFERENCE, "The reference " + key.name() + " goes to " + key.target()
                         + ", which was not read; it is left out.");
             }
         }
@@ -137,7 +137,7 @@ public final class Mapper {
         List<String> renamed = new ArrayList<>();
         JavaName name = names.entity(words(table),
                 (wanted, reason) -> renamed.add("The class is not named " + wanted + ": " + reason + "."));
-        renamed.forEach(text -> remarks.add(new Remark(table.name(), text, List.of("name"), name.value())));
+        renamed.forEach(text -> remarks.add(new Remark(table.name(), Remark.Topic.NAME, text, List.of("name"), name.value())));
         return name;
     }
 
@@ -154,13 +154,13 @@ public final class Mapper {
         Versions versions = new Versions(decided);
         Optional<String> version = versions.of(table, keyColumns);
         versions.offer(table, keyColumns).ifPresent(remarks::add);
-        version.ifPresent(column -> remark(table, "The column " + column + " numbers the states of a row: the service counts it "
+        version.ifPresent(column -> remark(table, Remark.Topic.VERSION, "The column " + column + " numbers the states of a row: the service counts it "
                 + "up with each change, gives it as ETag, and does not take it from clients."));
         FieldMapper fieldMapper = new FieldMapper(
                 table, name, keyColumns, version, rules, decided, dialect, names, keyTypes, conventions, remarks);
         List<Field> fields = fieldMapper.fields();
         List<RowRule> rowRules = rules.rowRules(fields);
-        rules.leftToDatabase().forEach(check -> remark(table, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
+        rules.leftToDatabase().forEach(check -> remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
                 + "is left to the database; the service does not know its meaning: " + check.expression()));
         String variable = name.value().substring(0, 1).toLowerCase(Locale.ROOT) + name.value().substring(1);
         return new Entity(
@@ -241,7 +241,7 @@ public final class Mapper {
             path = wanted + "-" + i;
         }
         if (!path.equals(wanted)) {
-            remarks.add(new Remark(table.name(), "The path is not /" + wanted + ": another table has it.",
+            remarks.add(new Remark(table.name(), Remark.Topic.NAME, "The path is not /" + wanted + ": another table has it.",
                     List.of("path"), path));
         }
         return path;
@@ -354,7 +354,7 @@ public final class Mapper {
                 + " does not fit.");
     }
 
-    private void remark(Table table, String text) {
-        remarks.add(new Remark(table.name(), text));
+    private void remark(Table table, Remark.Topic topic, String text) {
+        remarks.add(new Remark(table.name(), topic, text));
     }
 }

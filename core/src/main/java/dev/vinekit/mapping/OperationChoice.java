@@ -58,7 +58,7 @@ final class OperationChoice {
         List<String> closed = kept.stream().filter(operation -> Entity.roles(access, operation).isEmpty())
                 .map(operation -> operation.name().toLowerCase(Locale.ROOT)).toList();
         if (!closed.isEmpty()) {
-            remark("No role may do this, so the service does not have it: " + String.join(", ", closed)
+            remark(Remark.Topic.OPERATION, "No role may do this, so the service does not have it: " + String.join(", ", closed)
                     + ". Name roles under access, or \"*\" for everybody with a token.");
         }
         kept.removeIf(operation -> Entity.roles(access, operation).isEmpty());
@@ -77,7 +77,7 @@ final class OperationChoice {
         Set<Operation> operations = EnumSet.of(Operation.LIST);
         if (table.isView()) {
             if (keyColumns.isEmpty()) {
-                remarks.add(new Remark(table.name(), "A view: it can be listed, nothing else; with a key, its rows can be "
+                remarks.add(new Remark(table.name(), Remark.Topic.KEY, "A view: it can be listed, nothing else; with a key, its rows can be "
                         + "read one by one.", List.of("key"), ""));
             } else {
                 operations.add(Operation.READ);
@@ -89,18 +89,18 @@ final class OperationChoice {
                 .filter(field -> !field.column().nullable() && !field.column().isFilledByDatabase())
                 .findFirst();
         if (blocking.isPresent()) {
-            remark("No rows can be created: " + blocking.get().column().name() + " must have a value.");
+            remark(Remark.Topic.OPERATION, "No rows can be created: " + blocking.get().column().name() + " must have a value.");
         } else {
             operations.add(Operation.CREATE);
         }
         if (!children.isEmpty()) {
-            remark("Other tables have its columns too, and rows of their own: here are only its own, not those of " + String.join(", ", children) + ".");
+            remark(Remark.Topic.STORAGE, "Other tables have its columns too, and rows of their own: here are only its own, not those of " + String.join(", ", children) + ".");
         }
         if (!dialect.isTransactional(table)) {
-            remark("Its storage engine knows no transactions: what a request wrote before it failed stays.");
+            remark(Remark.Topic.STORAGE, "Its storage engine knows no transactions: what a request wrote before it failed stays.");
         }
         if (keyColumns.isEmpty()) {
-            remarks.add(new Remark(table.name(), "No primary key, and no unique one without NULL: rows can be listed and "
+            remarks.add(new Remark(table.name(), Remark.Topic.KEY, "No primary key, and no unique one without NULL: rows can be listed and "
                     + "created, but not read, changed or deleted one by one.", List.of("key"), ""));
             return operations;
         }
@@ -110,12 +110,12 @@ final class OperationChoice {
             operations.add(Operation.REPLACE);
             operations.add(Operation.PATCH);
         } else {
-            remark("Every writable column belongs to the key: rows are created and deleted, there is nothing to change.");
+            remark(Remark.Topic.OPERATION, "Every writable column belongs to the key: rows are created and deleted, there is nothing to change.");
         }
         return operations;
     }
 
-    private void remark(String text) {
-        remarks.add(new Remark(table.name(), text));
+    private void remark(Remark.Topic topic, String text) {
+        remarks.add(new Remark(table.name(), topic, text));
     }
 }

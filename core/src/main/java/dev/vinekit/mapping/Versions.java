@@ -40,7 +40,7 @@ final class Versions {
     Optional<Remark> offer(Table table, List<String> keyColumns) {
         return decided.decided().version().isPresent() ? Optional.empty() : table.columns().stream()
                 .filter(column -> NAMES.contains(column.name().toLowerCase(Locale.ROOT)) && fits(table, column, keyColumns)).findFirst()
-                .map(column -> new Remark(table.name(), "The column " + column.name() + " may number the states of a row. If so, say it: the service "
+                .map(column -> new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name() + " may number the states of a row. If so, say it: the service "
                         + "then counts it up with each change, gives it as ETag, and does not take it from clients.",
                         List.of("version"), column.name(), true));
     }

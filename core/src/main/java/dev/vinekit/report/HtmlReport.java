@@ -67,7 +67,8 @@ final class HtmlReport {
     private static Row row(TestReport report, ServiceDescription.TableDescription table, List<String> aspects) {
         List<RuleOutcome> rules = report.rules(table);
         long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
-        List<TestOutcome> tests = report.outcomes().stream().filter(outcome -> outcome.entity().equals(table.entity())).toList();
+        List<TestOutcome> tests = report.of(table.entity()).stream()
+                .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList();
         return new Row(table.table(), table.entity(), aspects.stream().map(aspect -> {
             List<TestOutcome> outcomes = report.cell(table.entity(), aspect);
             boolean failed = outcomes.stream().anyMatch(outcome -> !outcome.passed());
@@ -77,7 +78,7 @@ final class HtmlReport {
                 return report.isUntested(table, aspect) ? new Cell("?", "part") : new Cell("", "none");
             }
             return new Cell(ofRules ? proved + "/" + rules.size() : failed ? passed + "/" + outcomes.size() : String.valueOf(passed),
-                    failed ? "bad" : ofRules && proved < rules.size() ? "part" : "good");
+                    failed ? "bad" : ofRules && proved == 0 ? "none" : ofRules && proved < rules.size() ? "part" : "good");
         }).toList(), seconds(tests.stream().map(TestOutcome::duration).reduce(Duration.ZERO, Duration::plus)),
                 tests.stream().map(HtmlReport::shown).toList(),
                 rules.stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).map(rule -> new Unproved(rule.title(),

@@ -15,6 +15,7 @@ import org.junit.platform.engine.support.descriptor.ClassSource;
 import org.junit.platform.engine.support.descriptor.MethodSource;
 import org.junit.platform.launcher.TestExecutionListener;
 import org.junit.platform.launcher.TestIdentifier;
+import org.junit.platform.launcher.TestPlan;
 
 /** Notes how each test ends, and by the names of classes and tags what it is about. */
 final class OutcomeCollector implements TestExecutionListener {
@@ -22,9 +23,21 @@ final class OutcomeCollector implements TestExecutionListener {
     private final Map<String, Long> starts = new ConcurrentHashMap<>();
     private final Map<String, String> exchanges = new ConcurrentHashMap<>();
     private final List<TestOutcome> outcomes = new ArrayList<>();
+    private final Progress progress;
 
-    OutcomeCollector(ServiceDescription service) {
+    OutcomeCollector(ServiceDescription service, Progress progress) {
         this.service = service;
+        this.progress = progress;
+    }
+
+    @Override
+    public void testPlanExecutionStarted(TestPlan plan) {
+        progress.expect((int) plan.countTestIdentifiers(TestIdentifier::isTest));
+    }
+
+    @Override
+    public void dynamicTestRegistered(TestIdentifier test) {
+        progress.expect(test.isTest() ? 1 : 0);
     }
 
     @Override
@@ -66,6 +79,9 @@ final class OutcomeCollector implements TestExecutionListener {
         String aspect = test.getTags().stream().map(TestTag::getName).findFirst().orElse("");
         outcomes.add(new TestOutcome(entity, aspect, testClass, test.getDisplayName().replaceAll("\\(.*\\)$", ""),
                 Duration.ofNanos(System.nanoTime() - start), failure, exchanges.getOrDefault(test.getUniqueId(), "")));
+        if (test.isTest()) {
+            progress.step(failure.isEmpty());
+        }
     }
 
     /** In the order in which they ended. */

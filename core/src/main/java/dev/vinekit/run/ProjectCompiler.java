@@ -1,5 +1,8 @@
 package dev.vinekit.run;
 
+import com.sun.source.util.JavacTask;
+import com.sun.source.util.TaskEvent;
+import com.sun.source.util.TaskListener;
 import dev.vinekit.fault.Fault;
 import java.io.File;
 import java.io.IOException;
@@ -63,11 +66,13 @@ public final class ProjectCompiler {
             changed.addAll(tests.changed(alike ? before.tests() : Map.of()));
             types.addAll(changed);
             Set<String> ofTests = withTests ? tests.affected(types) : Set.of();
+            Progress progress = Progress.current();
+            progress.expect(ofMain.size() + ofTests.size());
             CompletableFuture<List<String>> compiling = CompletableFuture.supplyAsync(() -> !withTests ? List.of()
-                    : compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none")));
+                    : compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none"), progress));
             List<String> warnings = new ArrayList<>();
             try {
-                warnings.addAll(compile(main, ofMain, libraries, List.of()));
+                warnings.addAll(compile(main, ofMain, libraries, List.of(), progress));
             } finally {
                 compiling.exceptionally(failure -> null).join();
             }
@@ -107,7 +112,7 @@ public final class ProjectCompiler {
     }
 
     /** Beside each other, the tests against the sources of the service: two compilers on two cores take less time. */
-    private List<String> compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more) {
+    private List<String> compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more, Progress progress) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         if (compiler == null) {
             throw Fault.inWorld("This Java has no compiler.", "Run with a JDK instead of a JRE.", null);
@@ -119,8 +124,8 @@ public final class ProjectCompiler {
             List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8", "-Xlint:all,-path",
                     "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator + libraries.classPath()));
             options.addAll(more);
-            boolean compiled = paths.isEmpty() || compiler.getTask(null, files, diagnostics, options, null,
-                    files.getJavaFileObjectsFromPaths(folder.files(paths))).call();
+            boolean compiled = paths.isEmpty() || told(progress, compiler.getTask(null, files, diagnostics, options, null,
+                    files.getJavaFileObjectsFromPaths(folder.files(paths)))).call();
             if (!compiled) {
                 throw notCompiled(told(diagnostics, Diagnostic.Kind.ERROR));
             }
@@ -130,6 +135,20 @@ public final class ProjectCompiler {
         } catch (IOException e) {
             throw notWritten(e);
         }
+    }
+
+    /** A task that tells of each file whose classes it has written. */
+    private static JavaCompiler.CompilationTask told(Progress progress, JavaCompiler.CompilationTask task) {
+        Set<JavaFileObject> written = new HashSet<>();
+        ((JavacTask) task).addTaskListener(new TaskListener() {
+            @Override
+            public void finished(TaskEvent event) {
+                if (event.getKind() == TaskEvent.Kind.GENERATE && written.add(event.getSourceFile())) {
+                    progress.step(true);
+                }
+            }
+        });
+        return task;
     }
 
     /** What the compiler says, each with its file and line. */

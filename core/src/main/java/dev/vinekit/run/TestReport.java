@@ -4,26 +4,60 @@ import dev.vinekit.project.ServiceDescription;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
 
-/**
- * How a run of the generated tests ended.
- *
- * @param seedRows rows in the scratch database before the tests
- * @param changedTables tables that did not hold their seed rows again afterwards
- */
-public record TestReport(
-        ServiceDescription service,
-        List<TestOutcome> outcomes,
-        Duration duration,
-        long seedRows,
-        List<String> changedTables) {
-
+/** How a run of the generated tests ended. */
+public final class TestReport {
     private static final List<String> ASPECTS =
             List.of("repository", "service", "list", "create", "read", "replace", "patch", "delete", "rules", "access");
 
-    public TestReport {
-        outcomes = List.copyOf(outcomes);
-        changedTables = List.copyOf(changedTables);
+    private final ServiceDescription service;
+    private final List<TestOutcome> outcomes;
+    private final Duration duration;
+    private final long seedRows;
+    private final List<String> changedTables;
+    private final Map<String, Map<String, List<TestOutcome>>> byEntity;
+    private final Map<String, List<TestOutcome>> byClass;
+
+    /**
+     * A report.
+     *
+     * @param seedRows rows in the scratch database before the tests
+     * @param changedTables tables that did not hold their seed rows again afterwards
+     */
+    public TestReport(ServiceDescription service, List<TestOutcome> outcomes, Duration duration, long seedRows, List<String> changedTables) {
+        this.service = service;
+        this.outcomes = List.copyOf(outcomes);
+        this.duration = duration;
+        this.seedRows = seedRows;
+        this.changedTables = List.copyOf(changedTables);
+        this.byEntity = outcomes.stream().collect(Collectors.groupingBy(TestOutcome::entity, Collectors.groupingBy(TestOutcome::aspect)));
+        this.byClass = outcomes.stream().collect(Collectors.groupingBy(TestOutcome::testClass));
+    }
+
+    /** What was tested. */
+    public ServiceDescription service() {
+        return service;
+    }
+
+    /** How each test ended. */
+    public List<TestOutcome> outcomes() {
+        return outcomes;
+    }
+
+    public Duration duration() {
+        return duration;
+    }
+
+    /** Rows in the scratch database before the tests. */
+    public long seedRows() {
+        return seedRows;
+    }
+
+    /** Tables that did not hold their seed rows again afterwards. */
+    public List<String> changedTables() {
+        return changedTables;
     }
 
     /** The columns of the matrix, in order: what tests can be about in this service. */
@@ -44,9 +78,10 @@ public record TestReport(
 
     /** What is known of every rule of a table. */
     public List<RuleOutcome> rules(ServiceDescription.TableDescription table) {
-        return table.rules().stream().map(rule -> RuleOutcome.of(rule, outcomes.stream()
-                .filter(outcome -> outcome.testClass().equals(table.entity() + "ControllerTest"))
-                .filter(outcome -> rule.tests().contains(outcome.name())).toList())).toList();
+        Map<String, List<TestOutcome>> byName = byClass.getOrDefault(table.entity() + "ControllerTest", List.of()).stream()
+                .collect(Collectors.groupingBy(TestOutcome::name));
+        return table.rules().stream().map(rule -> RuleOutcome.of(rule, rule.tests().stream()
+                .flatMap(name -> byName.getOrDefault(name, List.of()).stream()).toList())).toList();
     }
 
     /** Whether a table has an operation that no test is about. */
@@ -55,10 +90,18 @@ public record TestReport(
                 && cell(table.entity(), aspect).isEmpty();
     }
 
+    /** Whether there is an operation on a table that no test is about. */
+    public boolean hasUntested(ServiceDescription.TableDescription table) {
+        return table.operations().stream().anyMatch(operation -> cell(table.entity(), operation.name().toLowerCase(Locale.ROOT)).isEmpty());
+    }
+
+    /** The tests of one entity. */
+    public List<TestOutcome> of(String entity) {
+        return byEntity.getOrDefault(entity, Map.of()).values().stream().flatMap(List::stream).toList();
+    }
+
     /** The tests of one entity that are about one aspect. */
     public List<TestOutcome> cell(String entity, String aspect) {
-        return outcomes.stream()
-                .filter(outcome -> outcome.entity().equals(entity) && outcome.aspect().equals(aspect))
-                .toList();
+        return byEntity.getOrDefault(entity, Map.of()).getOrDefault(aspect, List.of());
     }
 }

@@ -102,7 +102,7 @@ public final class TestRun {
 
     /** Runs the tests on one database after each other, and compares the rows before and after. */
     public TestReport on(SeededDatabase database) {
-        return merged(List.of(part(database, classes())), System.nanoTime());
+        return merged(List.of(part(database, classes(), Progress.current())), System.nanoTime());
     }
 
     /**
@@ -112,10 +112,11 @@ public final class TestRun {
      */
     public TestReport onEach(Supplier<SeededDatabase> databases) {
         List<List<String>> shares = shares();
+        Progress progress = Progress.current();
         long start = System.nanoTime();
         List<CompletableFuture<Part>> running = shares.stream().map(share -> CompletableFuture.supplyAsync(() -> {
             try (SeededDatabase database = databases.get()) {
-                return part(database, share);
+                return part(database, share, progress);
             }
         }, task -> new Thread(task, "tests").start())).toList();
         try {
@@ -138,11 +139,11 @@ public final class TestRun {
                 duration, parts.get(0).rows(), List.copyOf(changed));
     }
 
-    private Part part(SeededDatabase database, List<String> classes) {
+    private Part part(SeededDatabase database, List<String> classes, Progress progress) {
         try (Connection connection = database.connect()) {
             ServiceDescription service = project.service();
             Contents before = Contents.of(connection, service);
-            OutcomeCollector collector = new OutcomeCollector(service);
+            OutcomeCollector collector = new OutcomeCollector(service, progress);
             launch(database, collector, classes);
             return new Part(collector.outcomes(), before.count(), before.differences(Contents.of(connection, service)));
         } catch (SQLException e) {

@@ -1,11 +1,13 @@
 package dev.vinekit.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.judge.DumpComparison;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.JavaType;
@@ -122,6 +124,17 @@ class EnginesTest {
 
         assertThat(few).isBetween(1, 15);
         assertThat(statementsToRead(engine, 1_000)).isEqualTo(few);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"h2, PUBLIC, CELLAR", "postgresql, public, cellar"})
+    void emptySchemaTellsWhereTheTablesAre(String engine, String empty, String full) throws SQLException {
+        try (TestDatabases database = TestDatabases.on(engine, "CREATE SCHEMA cellar; CREATE TABLE cellar.cask (id INT PRIMARY KEY)")) {
+            assertThatThrownBy(() -> VineKit.read(database.database(), Scope.all())).isInstanceOfSatisfying(Fault.class, fault -> {
+                assertThat(fault).hasMessageContaining("There are no tables in schema " + empty);
+                assertThat(fault.fix()).isEqualTo("There are some in " + full + ": name it with --schema.");
+            });
+        }
     }
 
     @ParameterizedTest
