@@ -18,6 +18,7 @@ import java.util.stream.Collectors;
 /** Prints how the tests of each table and operation ended: all tables where they fit on a screen, else those that want a look. */
 final class Matrix {
     private static final int GREATEST_NAME = 32;
+    private static final int RULES = 7;
     private static final int INDENT = 4;
     private static final int SHOWN_TABLES = 25;
     private static final int SHOWN_REMARKS = 10;
@@ -49,18 +50,20 @@ final class Matrix {
         int width = shown.stream().mapToInt(table -> table.table().length()).max().orElse(5);
         int nameWidth = Math.max(5, style.whole() ? width : Math.min(GREATEST_NAME, width));
         List<String> aspects = report.aspects();
+        int cells = aspects.stream().mapToInt(aspect -> Math.max(aspect.length(), aspect.equals("rules") ? RULES : 0)).sum();
+        String gap = nameWidth + cells + 2 * aspects.size() > style.width() ? " " : "  ";
         if (!shown.isEmpty()) {
             out.print(style.strong(String.format(Locale.ROOT, "%-" + nameWidth + "s", "table")));
-            aspects.forEach(aspect -> out.print(style.strong("  " + aspect)));
+            aspects.forEach(aspect -> out.print(style.strong(gap + aspect)));
             out.println();
         }
-        shown.stream().limit(all ? Long.MAX_VALUE : SHOWN_TABLES).forEach(table -> row(table, nameWidth, aspects));
+        shown.stream().limit(all ? Long.MAX_VALUE : SHOWN_TABLES).forEach(table -> row(table, nameWidth, aspects, gap));
         others(shown);
         List<TestOutcome> contract = report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).toList();
         out.println("the service as a whole: " + cell(contract, 0));
         if (!shown.isEmpty()) {
-            out.println(style.faint(style.pass() + " so many tests passed   " + style.none()
-                    + " there is no such operation   rules: proved out of those that the database keeps"));
+            style.wrapped(style.pass() + " so many tests passed; " + style.none() + " there is no such operation; "
+                    + "rules: proved out of those that the database keeps", 0).forEach(line -> out.println(style.faint(line)));
         }
         if (shown.stream().anyMatch(report::hasUntested)) {
             out.println(style.warning("? no test: rows to try it on could not be made"));
@@ -77,11 +80,11 @@ final class Matrix {
         return report.hasUntested(table) || report.of(table.entity()).stream().anyMatch(outcome -> !outcome.passed());
     }
 
-    private void row(ServiceDescription.TableDescription table, int nameWidth, List<String> aspects) {
+    private void row(ServiceDescription.TableDescription table, int nameWidth, List<String> aspects, String gap) {
         String name = style.table(table.table(), nameWidth);
         out.print(name + " ".repeat(Math.max(0, nameWidth - name.length())));
         for (String aspect : aspects) {
-            out.print("  " + (aspect.equals("rules") ? rules(table) : report.isUntested(table, aspect) ? style.warning(padded("?", aspect.length()))
+            out.print(gap + (aspect.equals("rules") ? rules(table) : report.isUntested(table, aspect) ? style.warning(padded("?", aspect.length()))
                     : cell(report.cell(table.entity(), aspect), aspect.length())));
         }
         out.println();
@@ -110,7 +113,7 @@ final class Matrix {
         boolean broken = rules.stream().anyMatch(rule -> rule.state() == RuleOutcome.State.BROKEN);
         String mark = broken ? style.fail() : proved == 0 ? "?" : style.pass();
         String text = rules.isEmpty() ? style.none() : mark + " " + proved + "/" + rules.size();
-        String padded = String.format(Locale.ROOT, "%-7s", text);
+        String padded = String.format(Locale.ROOT, "%-" + RULES + "s", text);
         return rules.isEmpty() ? style.faint(padded) : broken ? style.bad(padded)
                 : proved < rules.size() ? style.warning(padded) : style.good(padded);
     }

@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 
 /** Tells on standard error what is being done, what came of it and how long it took. */
 final class Stages {
-    private static final int WIDTH = 64;
+    private static final int WIDTH = 58;
 
     private final boolean quiet;
     private final boolean live;

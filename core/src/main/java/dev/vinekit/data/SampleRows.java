@@ -2,6 +2,7 @@ package dev.vinekit.data;
 
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
@@ -270,7 +271,10 @@ public final class SampleRows {
     /** As many bytes as a short column holds, so that a column of fixed length is filled. */
     private static Sample bytes(Field field, boolean other, boolean numbered) {
         long length = field.column().type().length();
-        int filled = length > 0 && length <= 64 ? (int) length : numbered ? Integer.BYTES : 3;
+        int least = field.rules().stream().mapToInt(rule -> rule instanceof FieldRule.Bytes bytes ? bytes.least() : 0).max().orElse(0);
+        int most = field.rules().stream().mapToInt(rule -> rule instanceof FieldRule.Bytes bytes ? bytes.most() : Integer.MAX_VALUE).min().orElse(Integer.MAX_VALUE);
+        int usual = length > 0 && length <= 64 ? (int) length : numbered ? Integer.BYTES : 3;
+        int filled = Math.max(least, Math.min(most, usual));
         return numbered ? new Sample.NumberedBytes(filled) : new Sample.Bytes((other ? "CA" : "7F").repeat(filled));
     }
 

@@ -44,6 +44,13 @@ final class WrongValues {
             if (length.least() > 0) {
                 first(field, rule, lengthened(field, length.least() - 1)).ifPresent(value -> trials.add(wrong(field, value, "TooShort")));
             }
+        } else if (rule instanceof FieldRule.Bytes bytes) {
+            if (bytes.most() < LONGEST) {
+                trials.add(wrong(field, ofBytes(bytes.most() + 1), "TooLong"));
+            }
+            if (bytes.least() > 0) {
+                trials.add(wrong(field, ofBytes(bytes.least() - 1), "TooShort"));
+            }
         } else if (rule instanceof FieldRule.Least least) {
             BigDecimal value = least.inclusive() ? least.bound().subtract(step(field)) : least.bound();
             first(field, rule, Stream.of(value)).ifPresent(wrong -> trials.add(wrong(field, wrong, "BelowItsLeast")));
@@ -60,6 +67,10 @@ final class WrongValues {
             first(field, rule, texts(field)).ifPresent(wrong -> trials.add(wrong(field, wrong, "OutOfItsPattern")));
         }
         return trials;
+    }
+
+    private static String ofBytes(int count) {
+        return Base64.getEncoder().encodeToString(new byte[count]);
     }
 
     /** A text that is not among those that a field takes. */

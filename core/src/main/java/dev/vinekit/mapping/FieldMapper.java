@@ -157,6 +157,9 @@ final class FieldMapper {
     }
 
     private List<FieldRule> rules(Column column, JavaType type) {
+        if (type == JavaType.UUID && column.type().kind() == SqlType.Kind.BINARY) {
+            return List.of();
+        }
         List<FieldRule> found = new ArrayList<>(rules.fieldRules(column.name()));
         if (column.type().kind() == SqlType.Kind.INTEGER && !column.type().unsigned() && type != JavaType.INTEGER) {
             found.add(new FieldRule.Least(BigDecimal.valueOf(Integer.MIN_VALUE), true));

@@ -7,6 +7,9 @@ public sealed interface FieldRule {
     /** Text has at least {@code least} and at most {@code most} characters. */
     record Length(int least, int most) implements FieldRule { }
 
+    /** A binary value has at least {@code least} and at most {@code most} bytes. */
+    record Bytes(int least, int most) implements FieldRule { }
+
     /** A number is at least this, or more than this if not inclusive. */
     record Least(BigDecimal bound, boolean inclusive) implements FieldRule { }
 

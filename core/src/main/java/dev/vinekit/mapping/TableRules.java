@@ -28,6 +28,10 @@ final class TableRules {
     private static final List<String> NUMBER_TYPES =
             List.of("numeric", "decimal", "double", "real", "bigint", "integer", "smallint", "tinyint");
 
+    /** Functions that count characters of a text, and those that count bytes of a binary value. */
+    private static final Set<String> TEXT_LENGTHS = Set.of("char_length", "character_length", "length");
+    private static final Set<String> LENGTHS = Set.of("char_length", "character_length", "length", "octet_length");
+
     private final Table table;
     private final Dialect dialect;
     private final Map<String, List<FieldRule>> fieldRules = new HashMap<>();
@@ -46,6 +50,7 @@ final class TableRules {
         for (Check check : checks) {
             rules.meanings.put(check, new Meaning(new HashMap<>(), new LinkedHashSet<>(), new ArrayList<>(), new ArrayList<>()));
             dialect.parseCheck(check.expression()).conjuncts()
+                    .flatMap(part -> withoutNullGuard(rules.withoutCasts(part)).conjuncts())
                     .forEach(part -> rules.addCheck(check, rules.withoutCasts(part)));
         }
         return rules;
@@ -72,16 +77,11 @@ final class TableRules {
         return rules;
     }
 
-    /** Whether a check says that values of a column are of exactly so many bytes. */
+    /** Whether type and checks say that values of a column are of exactly so many bytes. */
     boolean demandsBytes(String column, int count) {
-        return forRows.stream().anyMatch(part -> demandsBytes(part, column, count));
-    }
-
-    private static boolean demandsBytes(Part part, String column, int count) {
-        return part.expression() instanceof Expression.Comparison comparison && comparison.operator() == Operator.EQUAL
-                && literal(comparison.right()).filter(bound -> bound.compareTo(BigDecimal.valueOf(count)) == 0).isPresent()
-                && comparison.left() instanceof Expression.Call call && call.arguments().equals(List.of(new Expression.ColumnRef(column)))
-                && Set.of("length", "octet_length").contains(call.name());
+        List<FieldRule> rules = fieldRules.getOrDefault(column, List.of());
+        return rules.stream().anyMatch(rule -> rule instanceof FieldRule.Bytes bytes && bytes.most() == count)
+                && rules.stream().anyMatch(rule -> rule instanceof FieldRule.Bytes bytes && bytes.least() == count);
     }
 
     /** What a check comes to; that of rows is known after {@link #rowRules}. */
@@ -101,9 +101,6 @@ final class TableRules {
         fields.stream().filter(Field::inKey).forEach(field -> inputs.put(field.column().name(), field));
         List<RowRule> rules = new ArrayList<>();
         for (Part part : forRows) {
-            if (fields.stream().anyMatch(field -> field.isUuidInBytes() && demandsBytes(part, field.column().name(), Field.UUID_BYTES))) {
-                continue;
-            }
             Optional<RowRule> rule = rowRule(part, inputs);
             Meaning meaning = meanings.get(part.check());
             rule.ifPresentOrElse(meaning.rowRules()::add, () -> meaning.unknown().add(part.expression()));
@@ -141,6 +138,34 @@ final class TableRules {
             return;
         }
         forRows.add(new Part(check, part));
+    }
+
+    /** The rest of {@code x IS NULL OR rest}, where the rest is not known for a NULL anyway: a check keeps what is not known. */
+    private static Expression withoutNullGuard(Expression expression) {
+        if (!(expression instanceof Expression.Or or) || or.parts().size() != 2) {
+            return expression;
+        }
+        for (int i = 0; i < 2; i++) {
+            Expression rest = or.parts().get(1 - i);
+            if (or.parts().get(i) instanceof Expression.IsNull guard && guard.value() instanceof Expression.ColumnRef ref
+                    && rest.conjuncts().allMatch(part -> isUnknownFor(part, ref))) {
+                return rest;
+            }
+        }
+        return expression;
+    }
+
+    /** Whether a condition is neither true nor false where a column is NULL. */
+    private static boolean isUnknownFor(Expression part, Expression.ColumnRef ref) {
+        return part instanceof Expression.Comparison comparison ? isOf(comparison.left(), ref) || isOf(comparison.right(), ref)
+                : part instanceof Expression.Like like ? isOf(like.value(), ref)
+                : part instanceof Expression.Matches matches ? isOf(matches.value(), ref)
+                : part instanceof Expression.In in && isOf(in.value(), ref);
+    }
+
+    /** Whether a value is that of the column, or its length. */
+    private static boolean isOf(Expression value, Expression.ColumnRef ref) {
+        return value.equals(ref) || value instanceof Expression.Call call && call.arguments().equals(List.of(ref)) && LENGTHS.contains(call.name());
     }
 
     /** Casts of a column to a wider type of its own kind, and of constants, change nothing: engines add them. */
@@ -190,10 +215,10 @@ final class TableRules {
         if (comparison.left() instanceof Expression.ColumnRef ref && isNumber(ref.name())) {
             return addNumberBound(ref.name(), comparison.operator(), bound.get());
         }
-        boolean ofLength = comparison.left() instanceof Expression.Call call && call.arguments().size() == 1
-                && Set.of("char_length", "character_length", "length").contains(call.name())
-                && call.arguments().get(0) instanceof Expression.ColumnRef ref && isText(ref.name());
-        return ofLength && addLength(comparison.left().columns().get(0), comparison.operator(), bound.get());
+        return comparison.left() instanceof Expression.Call call && call.arguments().size() == 1
+                && call.arguments().get(0) instanceof Expression.ColumnRef ref
+                && (isText(ref.name()) && TEXT_LENGTHS.contains(call.name()) || isBinary(ref.name()) && LENGTHS.contains(call.name()))
+                && addLength(ref.name(), comparison.operator(), bound.get());
     }
 
     private boolean addNumberBound(String column, Operator operator, BigDecimal bound) {
@@ -217,16 +242,20 @@ final class TableRules {
         }
         int n = bound.intValueExact();
         switch (operator) {
-            case AT_LEAST -> add(column, new FieldRule.Length(n, Integer.MAX_VALUE));
-            case GREATER -> add(column, new FieldRule.Length(n + 1, Integer.MAX_VALUE));
-            case AT_MOST -> add(column, new FieldRule.Length(0, n));
-            case LESS -> add(column, new FieldRule.Length(0, n - 1));
-            case EQUAL -> add(column, new FieldRule.Length(n, n));
+            case AT_LEAST -> addLength(column, n, Integer.MAX_VALUE);
+            case GREATER -> addLength(column, n + 1, Integer.MAX_VALUE);
+            case AT_MOST -> addLength(column, 0, n);
+            case LESS -> addLength(column, 0, n - 1);
+            case EQUAL -> addLength(column, n, n);
             default -> {
                 return false;
             }
         }
         return true;
+    }
+
+    private void addLength(String column, int least, int most) {
+        add(column, isBinary(column) ? new FieldRule.Bytes(least, most) : new FieldRule.Length(least, most));
     }
 
     private boolean addLabels(Expression.In in) {
@@ -317,6 +346,10 @@ final class TableRules {
 
     private boolean isText(String column) {
         return find(column).map(found -> found.type().isText()).orElse(false);
+    }
+
+    private boolean isBinary(String column) {
+        return find(column).map(found -> found.type().kind() == SqlType.Kind.BINARY).orElse(false);
     }
 
     private Optional<Column> find(String name) {

@@ -23,6 +23,8 @@ final class TypeRules {
             case DECIMAL -> decimal(type);
             case CHAR, VARCHAR, TEXT -> type.length() > 0 && type.length() < Integer.MAX_VALUE
                     ? List.of(new FieldRule.Length(0, (int) type.length())) : List.of();
+            case BINARY -> type.length() > 0 && type.length() < Integer.MAX_VALUE
+                    ? List.of(new FieldRule.Bytes(0, (int) type.length())) : List.of();
             case ENUM -> List.of(new FieldRule.Pattern(
                     type.labels().stream().map(LikePattern::literal).collect(Collectors.joining("|"))));
             default -> List.of();

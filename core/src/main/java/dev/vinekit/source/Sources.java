@@ -34,7 +34,7 @@ public final class Sources {
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
             "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "ColumnConverter", "KeyParameters");
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
@@ -132,6 +132,7 @@ public final class Sources {
     private boolean isNeeded(String support) {
         return switch (support) {
             case "Binary" -> service.binary();
+            case "Bytes" -> service.bytes();
             case "Lists" -> service.lists();
             case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
             case "Versioned" -> service.versioned();

@@ -44,6 +44,12 @@ class MapperTest {
                 Arguments.of("x VARCHAR(8)", List.of(new FieldRule.Length(0, 8))),
                 Arguments.of("x VARCHAR CHECK (LENGTH(x) >= 2)", List.of(new FieldRule.Length(2, Integer.MAX_VALUE))),
                 Arguments.of("x VARCHAR CHECK (CHAR_LENGTH(x) = 2)", List.of(new FieldRule.Length(2, 2))),
+                Arguments.of("x VARBINARY(9)", List.of(new FieldRule.Bytes(0, 9))),
+                Arguments.of("x VARBINARY(30) CHECK (OCTET_LENGTH(x) = 20)", List.of(new FieldRule.Bytes(0, 30), new FieldRule.Bytes(20, 20))),
+                Arguments.of("x BLOB CHECK (LENGTH(x) <= 100)", List.of(new FieldRule.Bytes(0, 100))),
+                Arguments.of("x INT CHECK (x IS NULL OR x BETWEEN 1 AND 9)", List.of(least("1", true), most("9", true))),
+                Arguments.of("x VARCHAR CHECK (LENGTH(x) > 2 OR x IS NULL)", List.of(new FieldRule.Length(3, Integer.MAX_VALUE))),
+                Arguments.of("x INT CHECK (x IS NULL OR CURRENT_DATE > DATE '2001-01-01')", List.of()),
                 Arguments.of("x VARCHAR CHECK (x LIKE 'A_%')", List.of(new FieldRule.Pattern("A..*"))),
                 Arguments.of("x VARCHAR CHECK (x REGEXP '^[a-z]')",
                         List.of(new FieldRule.Pattern("^[a-z].*"))));

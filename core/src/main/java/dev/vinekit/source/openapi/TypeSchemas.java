@@ -109,6 +109,11 @@ final class TypeSchemas {
         };
     }
 
+    /** How many characters so many bytes take in Base64 (RFC 4648, section 4). */
+    private static int base64(int bytes) {
+        return (bytes + 2) / 3 * 4;
+    }
+
     private static void rule(ObjectNode schema, Field field, FieldRule rule) {
         if (rule instanceof FieldRule.Length length) {
             if (length.least() > 0) {
@@ -116,6 +121,13 @@ final class TypeSchemas {
             }
             if (length.most() < Integer.MAX_VALUE) {
                 schema.put("maxLength", Math.min(length.most(), schema.path("maxLength").asInt(Integer.MAX_VALUE)));
+            }
+        } else if (rule instanceof FieldRule.Bytes bytes) {
+            if (bytes.least() > 0) {
+                schema.put("minLength", Math.max(base64(bytes.least()), schema.path("minLength").asInt(0)));
+            }
+            if (bytes.most() < Integer.MAX_VALUE / 2) {
+                schema.put("maxLength", Math.min(base64(bytes.most()), schema.path("maxLength").asInt(Integer.MAX_VALUE)));
             }
         } else if (rule instanceof FieldRule.Least least) {
             schema.put(least.inclusive() ? "minimum" : "exclusiveMinimum", least.bound());

@@ -184,7 +184,8 @@ final class FieldViews {
 
     private static List<JavaCode> annotations(List<FieldRule> rules, JavaType type) {
         List<JavaCode> annotations = new ArrayList<>();
-        size(rules).ifPresent(annotations::add);
+        size("@Size", lengths(rules)).ifPresent(annotations::add);
+        size("@Bytes", bytes(rules)).ifPresent(annotations::add);
         bound(rules, type, true).ifPresent(annotations::add);
         bound(rules, type, false).ifPresent(annotations::add);
         for (FieldRule rule : rules) {
@@ -199,15 +200,18 @@ final class FieldViews {
         return annotations;
     }
 
-    private static Optional<JavaCode> size(List<FieldRule> rules) {
-        int least = 0;
-        int most = Integer.MAX_VALUE;
-        for (FieldRule rule : rules) {
-            if (rule instanceof FieldRule.Length length) {
-                least = Math.max(least, length.least());
-                most = Math.min(most, length.most());
-            }
-        }
+    private static List<FieldRule.Length> lengths(List<FieldRule> rules) {
+        return rules.stream().filter(FieldRule.Length.class::isInstance).map(FieldRule.Length.class::cast).toList();
+    }
+
+    private static List<FieldRule.Length> bytes(List<FieldRule> rules) {
+        return rules.stream().filter(FieldRule.Bytes.class::isInstance).map(FieldRule.Bytes.class::cast)
+                .map(bytes -> new FieldRule.Length(bytes.least(), bytes.most())).toList();
+    }
+
+    private static Optional<JavaCode> size(String annotation, List<FieldRule.Length> lengths) {
+        int least = lengths.stream().mapToInt(FieldRule.Length::least).max().orElse(0);
+        int most = lengths.stream().mapToInt(FieldRule.Length::most).min().orElse(Integer.MAX_VALUE);
         if (least == 0 && most == Integer.MAX_VALUE) {
             return Optional.empty();
         }
@@ -218,7 +222,7 @@ final class FieldViews {
         if (most < Integer.MAX_VALUE) {
             limits.add(JavaCode.of("max = %s", most));
         }
-        return Optional.of(JavaCode.of("@Size(%s)", JavaCode.list(limits)));
+        return Optional.of(JavaCode.of(annotation + "(%s)", JavaCode.list(limits)));
     }
 
     /** The strictest lower or upper bound. */

@@ -22,6 +22,7 @@ public record ServiceView(
         DocText exampleUrl,
         JavaString insertOfDefaults,
         boolean binary,
+        boolean bytes,
         boolean json,
         boolean lists,
         boolean temporalKeys,

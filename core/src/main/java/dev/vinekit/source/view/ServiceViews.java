@@ -4,6 +4,7 @@ import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.TableName;
@@ -43,6 +44,8 @@ public final class ServiceViews {
                 DocText.of(engine.exampleUrl()),
                 JavaString.of(dialect.insertOfDefaults()),
                 uses(mapping, JavaType.BINARY),
+                fields(mapping).anyMatch(field -> Stream.concat(field.rules().stream(), field.memberRules().stream())
+                        .anyMatch(FieldRule.Bytes.class::isInstance)),
                 uses(mapping, JavaType.JSON),
                 uses(mapping, JavaType.LIST),
                 hasTemporalKey(mapping),

@@ -313,6 +313,20 @@ class ${e.name}ControllerTest {
     }
 </#if>
 <#if e.can.patch && e.test.creates>
+<#if !e.test.patched??>
+
+    @Test
+    @Tag("patch")
+    void patchOfNothingLeavesTheRow() throws SQLException {
+        ${e.name} before = ${e.name}Samples.inserted(connection);
+
+        ApiAnswer answer = api.patch(path(before), "{}");
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(${e.name}.class)).isEqualTo(before);
+        assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
+    }
+</#if>
 <#if e.test.patched??>
 
     @Test
