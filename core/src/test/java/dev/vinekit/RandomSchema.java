@@ -13,6 +13,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -208,6 +209,7 @@ final class RandomSchema {
                 default -> "CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, at TIMESTAMP DEFAULT CURRENT_TIMESTAMP ON UPDATE CURRENT_TIMESTAMP, n INTEGER);\n";
             });
         }
+        keys(script, more);
         if (more.nextInt(100) < 15) {
             script.append("CREATE TABLE shape_blobs (a ").append(engine.equals("postgresql") ? "BYTEA" : "BLOB").append(", b ")
                     .append(engine.equals("h2") ? "CLOB" : "TEXT").append(");\n");
@@ -225,6 +227,31 @@ final class RandomSchema {
 
     private <T> T one(List<T> options) {
         return options.get(random.nextInt(options.size()));
+    }
+
+    /** Keys of several parts with little room each, binary values of a length, checks that let NULL pass, and digits. */
+    private void keys(StringBuilder script, Random more) {
+        String bytes = engine.equals("postgresql") ? "BYTEA" : engine.equals("sqlite") ? "BLOB" : "VARBINARY(40)";
+        String length = engine.equals("sqlite") ? "length" : "octet_length";
+        List<String> parts = List.of("a SMALLINT NOT NULL CHECK (a BETWEEN 1 AND 12)", "b INTEGER NOT NULL CHECK (b >= 0 AND b < 31)",
+                "c VARCHAR(9) NOT NULL CHECK (c IN ('red', 'white'))", "d BIGINT NOT NULL", "e CHAR(1) NOT NULL",
+                "f " + bytes + " NOT NULL CHECK (" + length + "(f) = " + (1 + more.nextInt(30)) + ")", "g DATE NOT NULL");
+        if (more.nextInt(100) < 50) {
+            List<String> shuffled = new ArrayList<>(parts);
+            Collections.shuffle(shuffled, more);
+            List<String> chosen = shuffled.subList(0, 2 + more.nextInt(2));
+            script.append("CREATE TABLE shape_parts (").append(String.join(", ", chosen)).append(", note VARCHAR(9), PRIMARY KEY (")
+                    .append(chosen.stream().map(part -> part.substring(0, 1)).collect(Collectors.joining(", "))).append("));\n");
+        }
+        if (more.nextInt(100) < 40) {
+            script.append("CREATE TABLE shape_guarded (id INTEGER NOT NULL PRIMARY KEY, n INTEGER CHECK (n IS NULL OR n >= 5), ")
+                    .append("hash ").append(bytes).append(" CHECK (hash IS NULL OR ").append(length).append("(hash) BETWEEN 3 AND 20), ")
+                    .append("version INTEGER DEFAULT 1 NOT NULL, text_or VARCHAR(9) CHECK (text_or IS NULL OR text_or LIKE 'A%'));\n");
+        }
+        if (more.nextInt(100) < 40 && engine.equals("mariadb")) {
+            script.append("CREATE TABLE shape_digit (kind TINYINT(1) NOT NULL PRIMARY KEY, grade TINYINT(1) NOT NULL DEFAULT 2, ok TINYINT(1), "
+                    + "stars TINYINT(1) CHECK (stars BETWEEN 0 AND 5));\n");
+        }
     }
 
     private String freshName(Set<String> taken) {

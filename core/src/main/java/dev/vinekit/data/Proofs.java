@@ -110,6 +110,9 @@ public final class Proofs {
         if (!fields.stream().allMatch(sample::has)) {
             return Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".");
         }
+        if (fields.stream().anyMatch(field -> field.column().type().kind() == SqlType.Kind.RANGE && !sample.values().get(field).isNumbered())) {
+            return Proof.none(rule, "No range is known that the database tells in the same words wherever the service runs.");
+        }
         Optional<UniqueKey> within = keys.stream()
                 .filter(other -> !other.columns().isEmpty() && other.columns().size() < key.columns().size())
                 .filter(other -> key.columns().containsAll(other.columns())).findFirst();

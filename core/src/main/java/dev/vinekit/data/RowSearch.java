@@ -269,6 +269,9 @@ public final class RowSearch {
                         value.subtract(BigDecimal.ONE), value.divide(BigDecimal.valueOf(2), scale, RoundingMode.DOWN),
                         value.multiply(BigDecimal.valueOf(2)))).toList(), COMMON.stream().map(BigDecimal::valueOf).toList())
                 .flatMap(List::stream).map(value -> value.setScale(scale, RoundingMode.DOWN)).distinct().toList();
+        if (usual instanceof Sample.NumberedDigit) {
+            return Stream.of();
+        }
         return !usual.isNumbered() ? values.stream().map(Sample.Number::new)
                 : Stream.of(1, 2, 5, 10, 100, -1).flatMap(step -> Stream.concat(Stream.of(((Sample.NumberedNumber) usual).base()),
                         values.stream().limit(30)).map(base -> new Sample.NumberedNumber(base, step)));

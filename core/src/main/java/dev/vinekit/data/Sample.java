@@ -38,6 +38,18 @@ public sealed interface Sample {
 
     record Constant(JavaName enumeration, JavaName constant, String value) implements Sample { }
 
+    /**
+     * A whole number of few: the row's number as one digit of several, which the fields of a key share.
+     *
+     * @param least the value of the digit 0
+     * @param divisor how many rows have the same digit before it changes
+     * @param room how many digits there are
+     */
+    record NumberedDigit(BigDecimal least, int divisor, int room) implements Sample { }
+
+    /** A text with the row's number wherever {@code #} stands, and its last two digits wherever {@code ##} does. */
+    record NumberedTemplate(String text) implements Sample { }
+
     /** A date or time in ISO 8601. */
     record Moment(String iso) implements Sample { }
 
@@ -73,14 +85,15 @@ public sealed interface Sample {
     /** Whether the value depends on the row's number. */
     default boolean isNumbered() {
         return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
+                || this instanceof NumberedDigit || this instanceof NumberedTemplate
                 || this instanceof NumberedUuid || this instanceof Letter || this instanceof NumberedBytes || this instanceof NumberedBits;
     }
 
     /** The value that a row with this number has, which depends on no number any more. */
     default Sample ofRow(int n) {
-        if (this instanceof NumberedText || this instanceof Letter || this instanceof NumberedBits) {
+        if (this instanceof NumberedText || this instanceof NumberedTemplate || this instanceof Letter || this instanceof NumberedBits) {
             return new Text(text(n));
-        } else if (this instanceof NumberedNumber) {
+        } else if (this instanceof NumberedNumber || this instanceof NumberedDigit) {
             return new Number(new BigDecimal(text(n)));
         } else if (this instanceof NumberedMoment) {
             return new Moment(text(n));
@@ -110,6 +123,10 @@ public sealed interface Sample {
             return number.value().toPlainString();
         } else if (this instanceof NumberedNumber number) {
             return number.base().add(BigDecimal.valueOf((long) n * number.step())).toPlainString();
+        } else if (this instanceof NumberedDigit digit) {
+            return digit.least().add(BigDecimal.valueOf(n / digit.divisor() % digit.room())).toPlainString();
+        } else if (this instanceof NumberedTemplate template) {
+            return template.text().replace("##", String.format(Locale.ROOT, "%02d", n % 100)).replace("#", String.valueOf(n));
         } else if (this instanceof Truth truth) {
             return truth.value() ? "TRUE" : "FALSE";
         } else if (this instanceof Constant constant) {

@@ -34,6 +34,11 @@ import java.util.stream.Stream;
 public final class SampleRows {
     private static final LocalDate DAY = LocalDate.of(2021, 3, 1);
 
+    /** How many rows of a table the seed and one test may make between them, and how many are more than anybody makes. */
+    private static final int ENOUGH_ROWS = 100;
+    private static final int LARGE = 1000;
+    private static final int LETTERS = 26;
+
     private final Mapping mapping;
     private final Solutions solutions;
     private final TriggerEffects triggers;
@@ -135,12 +140,51 @@ public final class SampleRows {
             return isFillable(entity);
         }
         Map<Field, Sample> values = row(entity, false).values();
-        return entity.table().keys().stream().allMatch(key -> key.columns().stream().map(entity::field).anyMatch(field -> {
+        return entity.table().keys().stream().allMatch(key -> hasRoom(entity, key) && key.columns().stream().map(entity::field).anyMatch(field -> {
             Sample sample = values.get(field);
             return sample instanceof Sample.Reference reference
                     ? isEndless(mapping.entity(reference.relation().foreignKey().target()), asked)
                     : sample == null || sample instanceof Sample.Nothing || sample.isNumbered();
         }));
+    }
+
+    /** Whether a key of digits has a value for as many rows as tests may make. */
+    private static boolean hasRoom(Entity entity, UniqueKey key) {
+        List<Field> digits = digits(entity, key);
+        return digits.isEmpty() || product(digits) >= ENOUGH_ROWS;
+    }
+
+    /** The whole numbers of a key in which nothing else can differ much, and none of them much by itself; empty for other keys. */
+    private static List<Field> digits(Entity entity, UniqueKey key) {
+        List<Field> fields = key.columns().stream().map(entity::field).toList();
+        boolean refers = entity.relations().stream().anyMatch(relation -> relation.fields().stream().anyMatch(fields::contains));
+        boolean compared = entity.rowRules().stream().anyMatch(rule -> rule instanceof RowRule.Compare compare
+                && (fields.contains(compare.left()) || fields.contains(compare.right())));
+        if (refers || compared || fields.stream().anyMatch(field -> field.input() != Field.Input.WRITABLE || room(entity, field) >= LARGE)) {
+            return List.of();
+        }
+        List<Field> digits = fields.stream().filter(field -> field.type().isExactNumber() && field.enumeration().isEmpty()
+                && choices(entity, field).isEmpty()).toList();
+        int others = fields.stream().filter(field -> !digits.contains(field)).mapToInt(field -> room(entity, field)).max().orElse(0);
+        return product(digits) < others ? List.of() : digits;
+    }
+
+    private static long product(List<Field> digits) {
+        return digits.stream().mapToLong(field -> new NumberSamples(field).room()).reduce(1, (a, b) -> a * b);
+    }
+
+    /** About how many values a field can have. */
+    private static int room(Entity entity, Field field) {
+        List<String> choices = choices(entity, field);
+        if (!choices.isEmpty()) {
+            return choices.size();
+        }
+        return switch (field.type()) {
+            case INTEGER, LONG, BIG_DECIMAL -> new NumberSamples(field).room();
+            case STRING -> field.maxLength() == 1 ? LETTERS : field.maxLength() == 2 ? ENOUGH_ROWS : Integer.MAX_VALUE;
+            case BINARY -> field.column().type().length() == 1 ? ENOUGH_ROWS : Integer.MAX_VALUE;
+            default -> Integer.MAX_VALUE;
+        };
     }
 
     /** The values of a field of which there are only a few, as texts; empty for others. */
@@ -223,13 +267,19 @@ public final class SampleRows {
         if (field.enumeration().isPresent()) {
             return constant(field, other);
         }
+        Optional<Sample> digit = entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
+                .map(key -> digits(entity, key)).filter(digits -> digits.contains(field)).findFirst()
+                .map(digits -> new NumberSamples(field).digit((int) product(digits.subList(0, digits.indexOf(field)))));
+        if (digit.isPresent()) {
+            return digit.get();
+        }
         boolean numbered = isNumbered(entity, field);
         return switch (field.type()) {
             case BOOLEAN -> new Sample.Truth(!other);
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
             case STRING -> numbered && field.column().type().kind() == SqlType.Kind.BIT ? new Sample.NumberedBits(bits(field))
                     : numbered && field.numberedExample().isPresent() ? numbered(field.numberedExample().get())
-                    : !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other ? 1 : 0))
+                    : !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other && !numbered ? 1 : 0))
                     : new TextSamples(field, numbered, room, distinctWithin(entity, field)).value(other);
             case BINARY -> bytes(field, other, numbered);
             case DATE -> moment(day(other && !numbered, rank).toString(), numbered);
@@ -284,6 +334,9 @@ public final class SampleRows {
 
     /** A text with the row's number where {@code #} stands, or its last two digits. */
     private static Sample numbered(String pattern) {
+        if (pattern.replace("##", "#").indexOf('#') != pattern.replace("##", "#").lastIndexOf('#')) {
+            return new Sample.NumberedTemplate(pattern);
+        }
         int place = pattern.indexOf('#');
         boolean two = pattern.startsWith("##", place);
         return new Sample.NumberedText(pattern.substring(0, place), two ? 2 : 0, pattern.substring(place + (two ? 2 : 1)));
@@ -369,17 +422,20 @@ public final class SampleRows {
                 .anyMatch(other -> other.columns().stream().anyMatch(column -> references.contains(column) && key.columns().contains(column)));
     }
 
+    /** The column of a key by which rows differ: of those with much room the one whose type makes the best samples. */
     private static String distinguishing(Entity entity, UniqueKey key) {
+        List<Field> fields = key.columns().stream().map(entity::field).toList();
+        int most = fields.stream().mapToInt(field -> Math.min(LARGE, room(entity, field))).max().orElse(0);
+        List<Field> roomy = fields.stream().filter(field -> Math.min(LARGE, room(entity, field)) == most).toList();
         for (JavaType type : List.of(JavaType.UUID, JavaType.STRING, JavaType.LONG, JavaType.INTEGER,
                 JavaType.BIG_DECIMAL, JavaType.DATE, JavaType.DATE_TIME, JavaType.OFFSET_DATE_TIME, JavaType.TIME,
                 JavaType.OFFSET_TIME, JavaType.BINARY, JavaType.DOUBLE, JavaType.FLOAT)) {
-            for (String column : key.columns()) {
-                if (entity.field(column).type() == type) {
-                    return column;
-                }
+            Optional<Field> found = roomy.stream().filter(field -> field.type() == type).findFirst();
+            if (found.isPresent()) {
+                return found.get().column().name();
             }
         }
-        return key.columns().get(0);
+        return roomy.get(0).column().name();
     }
 
     /** Where each column stands among those that it is compared with: least first. */

@@ -14,6 +14,8 @@ final class TextSamples {
     /** Texts with a bar between them; what means something in a regular expression has a backslash before it. */
     private static final Pattern LIST = Pattern.compile("(?s)(?:[^\\\\^$.?*+()\\[\\]{}]|\\\\[^\\p{Alnum}])*");
 
+    private static final Pattern ANY_CASE = Pattern.compile("(?s)^\\(\\?iu:(.*)\\)$");
+
     private final Field field;
     private final boolean numbered;
     private final int room;
@@ -112,7 +114,8 @@ final class TextSamples {
                 .filter(texts -> !texts.isEmpty()).findFirst().orElse(List.of());
     }
 
-    private static List<String> listed(String regex) {
+    private static List<String> listed(String pattern) {
+        String regex = ANY_CASE.matcher(pattern).replaceFirst("$1");
         if (!LIST.matcher(regex).matches()) {
             return List.of();
         }

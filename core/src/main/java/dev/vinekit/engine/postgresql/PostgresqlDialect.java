@@ -154,6 +154,12 @@ final class PostgresqlDialect implements Dialect {
         String last = type.text().replaceFirst("^.*[.]", "");
         return Optional.ofNullable(switch (type.kind()) {
             case INTERVAL -> "00:10:##";
+            case RANGE -> switch (last) {
+                case "int4range", "int8range", "numrange" -> "[#0,#5)";
+                case "daterange" -> "[20##-01-01,20##-02-01)";
+                case "tsrange" -> "[\"20##-01-01 00:00:00\",\"20##-02-01 00:00:00\")";
+                default -> null;
+            };
             case NETWORK -> last.equals("macaddr") ? "08:00:2b:01:02:##" : last.equals("macaddr8") ? "08:00:2b:01:02:03:04:##"
                     : last.equals("cidr") ? "2001:db8::#/128" : "2001:db8::#";
             case OTHER -> switch (last) {

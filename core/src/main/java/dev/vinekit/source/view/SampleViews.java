@@ -23,9 +23,13 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Spells sample rows as Java. */
 final class SampleViews {
+    private static final Pattern NUMBER = Pattern.compile("##?");
+
     private final Mapping mapping;
     private final SampleRows samples;
     private final boolean reportsKeys;
@@ -63,7 +67,8 @@ final class SampleViews {
             Entity target = mapping.entity(reference.relation().foreignKey().target());
             return isParentCreated(entity, reference.relation()) && (target.equals(entity) || differs(target, false, reference.target()));
         }
-        return sample != null && (sample instanceof Sample.Nothing || sample.isNumbered());
+        boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1;
+        return sample != null && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
     }
 
     /** Whether rows can be made up. */
@@ -145,6 +150,10 @@ final class SampleViews {
             return number(type, number.value());
         } else if (sample instanceof Sample.NumberedNumber number) {
             return numbered(type, number);
+        } else if (sample instanceof Sample.NumberedDigit digit) {
+            return digit(type, digit);
+        } else if (sample instanceof Sample.NumberedTemplate template) {
+            return template(template.text());
         } else if (sample instanceof Sample.Truth truth) {
             return JavaCode.of("%s", truth.value());
         } else if (sample instanceof Sample.Constant constant) {
@@ -194,6 +203,26 @@ final class SampleViews {
             parts.add(JavaCode.of("%s", JavaString.of(text.after())));
         }
         return JavaCode.list(parts, " + ");
+    }
+
+    private static JavaCode template(String text) {
+        Matcher number = NUMBER.matcher(text);
+        List<JavaCode> parts = new ArrayList<>();
+        int end = 0;
+        while (number.find()) {
+            parts.add(JavaCode.of("%s", JavaString.of(text.substring(end, number.start()))));
+            parts.add(number.group().length() == 2 ? JavaCode.of("Numbers.digits(n %% 100, 2)") : JavaCode.of("n"));
+            end = number.end();
+        }
+        parts.add(JavaCode.of("%s", JavaString.of(text.substring(end))));
+        return JavaCode.list(parts, " + ");
+    }
+
+    private static JavaCode digit(JavaType type, Sample.NumberedDigit digit) {
+        JavaCode n = digit.divisor() == 1 ? JavaCode.of("n %% %s", digit.room()) : JavaCode.of("n / %s %% %s", digit.divisor(), digit.room());
+        return type == JavaType.BIG_DECIMAL
+                ? JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(%s))", JavaString.of(digit.least().toPlainString()), n)
+                : JavaCode.of("%s + %s", number(type, digit.least()), n);
     }
 
     private static JavaCode numbered(JavaType type, Sample.NumberedNumber number) {

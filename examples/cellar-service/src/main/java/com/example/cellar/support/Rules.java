@@ -53,7 +53,7 @@ public final class Rules {
         return switch (rule.getAnnotation().annotationType().getSimpleName()) {
             case "NotNull" -> "is required";
             case "Null" -> "is numbered by the database; leave it out";
-            case "Size" -> size((int) attributes.get("min"), (int) attributes.get("max"));
+            case "Size" -> size((int) attributes.get("min"), (int) attributes.get("max"), "characters");
             case "Digits" -> "must have at most " + attributes.get("integer") + " digits before the point and "
                     + attributes.get("fraction") + " after it";
             case "Min" -> "must be at least " + attributes.get("value");
@@ -68,13 +68,14 @@ public final class Rules {
         };
     }
 
-    private static String size(int min, int max) {
+    private static String size(int min, int max, String unit) {
         if (min == 0) {
-            return "must be at most " + max + " characters long";
+            return "must be at most " + max + " " + unit + " long";
+        } else if (max == Integer.MAX_VALUE) {
+            return "must be at least " + min + " " + unit + " long";
         }
-        return max == Integer.MAX_VALUE
-                ? "must be at least " + min + " characters long"
-                : "must be " + min + " to " + max + " characters long";
+        return min == max ? "must be " + min + " " + unit + " long" : "must be " + min + " to " + max + " " + unit
+                + " long";
     }
 
     public <T extends Comparable<? super T>> Rules atLeast(String field, T value, String otherField, T other) {
