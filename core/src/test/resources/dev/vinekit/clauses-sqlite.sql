@@ -45,3 +45,5 @@ CREATE INDEX bottle_case ON bottle (code COLLATE NOCASE DESC);
 CREATE VIEW tagged_bottles AS SELECT b.code, t.tag FROM bottle b JOIN tagged t ON t.bottle = b.id;
 CREATE TRIGGER through_view INSTEAD OF INSERT ON tagged_bottles BEGIN INSERT INTO tag (name) VALUES (NEW.tag); END;
 CREATE TABLE "a.b [c]" ("d.e" TEXT PRIMARY KEY, [f g] INT);
+-- A key of parts with little room each: only together do they tell rows apart.
+CREATE TABLE graded (colour TEXT NOT NULL CHECK (colour IN ('red', 'white')), month INTEGER NOT NULL CHECK (month BETWEEN 1 AND 12), day INTEGER NOT NULL CHECK (day >= 0 AND day < 31), note TEXT, PRIMARY KEY (colour, month, day));

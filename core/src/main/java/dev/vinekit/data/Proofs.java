@@ -15,6 +15,7 @@ import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.SqlText;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -34,35 +35,32 @@ import java.util.stream.Collectors;
 /** Every rule of a table, each with the requests that show whether the service keeps it, or why there can be none. */
 public final class Proofs {
     private static final Pattern NUMBER = Pattern.compile("\\(*([+-]?\\d+(?:\\.\\d+)?)\\)*(?:::[\\w ]+)?\\)?");
+    private static final Pattern PART = Pattern.compile("(?is)\\bWHERE\\b(.*?);?\\s*$");
     private static final Pattern TEXT = Pattern.compile("'([^'\\\\]*)'(?:::[\\w ]+)?");
 
     private final Mapping mapping;
     private final Entity entity;
     private final SampleRows samples;
-    private final boolean reportsKeys;
+    private final Dialect dialect;
     private final SampleRow sample;
     private final WrongValues wrong;
     private final List<Proof> found = new ArrayList<>();
 
-    private Proofs(Mapping mapping, Entity entity, SampleRows samples, boolean reportsKeys) {
+    private Proofs(Mapping mapping, Entity entity, SampleRows samples, Dialect dialect) {
         this.mapping = mapping;
         this.entity = entity;
         this.samples = samples;
-        this.reportsKeys = reportsKeys;
+        this.dialect = dialect;
         this.sample = samples.row(entity, false);
         this.wrong = new WrongValues(entity, sample);
     }
 
-    /**
-     * The rules of a table in the order of its definition: keys, references, checks, then column by column.
-     *
-     * @param reportsKeys whether the database says which key a row that it refuses would repeat
-     */
-    public static List<Proof> of(Mapping mapping, Entity entity, SampleRows samples, boolean reportsKeys) {
+    /** The rules of a table in the order of its definition: keys, references, checks, then column by column. */
+    public static List<Proof> of(Mapping mapping, Entity entity, SampleRows samples, Dialect dialect) {
         if (entity.table().isView()) {
             return List.of();
         }
-        Proofs proofs = new Proofs(mapping, entity, samples, reportsKeys);
+        Proofs proofs = new Proofs(mapping, entity, samples, dialect);
         proofs.keys();
         entity.relations().forEach(proofs::reference);
         entity.checks().forEach(proofs::check);
@@ -93,8 +91,9 @@ public final class Proofs {
                 .flatMap(index -> index.definition().stream()).findFirst();
         Rule rule = new Rule(primary ? Rule.Kind.PRIMARY_KEY : Rule.Kind.UNIQUE, key.name(), fields,
                 definition.orElse(names(fields)));
-        if (fields.isEmpty() || definition.filter(sql -> sql.matches("(?is).*\\bWHERE\\b.*")).isPresent()) {
-            return Proof.none(rule, "It is about part of the rows only.");
+        Matcher part = PART.matcher(definition.orElse(""));
+        if (fields.isEmpty() || part.find() && !new RowCondition(entity, sample).holds(dialect.parseCheck(part.group(1)))) {
+            return Proof.none(rule, fields.isEmpty() ? "It is about no column that is known." : "No row is known to be among those that it is about.");
         }
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)) {
             return Proof.none(rule, "The database numbers the rows.");
@@ -119,7 +118,7 @@ public final class Proofs {
         if (within.isPresent()) {
             return Proof.none(rule, "Rows that break it break " + within.get().name() + " too.");
         }
-        return Proof.by(rule, new Trial.Duplicated(fields, reportsKeys && definition.isEmpty()
+        return Proof.by(rule, new Trial.Duplicated(fields, dialect.reportsKeys() && definition.isEmpty()
                 && entity.table().kind() != Table.Kind.PARTITIONED_TABLE));
     }
 

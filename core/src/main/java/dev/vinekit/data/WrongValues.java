@@ -6,7 +6,6 @@ import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.SqlType;
-import dev.vinekit.sql.Expression;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -154,19 +153,8 @@ final class WrongValues {
             Optional<BigDecimal> left = compare.left().equals(field) ? Optional.of(number) : number(compare.left());
             Optional<BigDecimal> right = compare.right().equals(field) ? Optional.of(number) : number(compare.right());
             return !compare.left().equals(field) && !compare.right().equals(field) || left.isEmpty() || right.isEmpty()
-                    || holds(compare.operator(), left.get().compareTo(right.get()));
+                    || compare.operator().holds(left.get().compareTo(right.get()));
         });
-    }
-
-    private static boolean holds(Expression.Operator operator, int order) {
-        return switch (operator) {
-            case EQUAL -> order == 0;
-            case NOT_EQUAL -> order != 0;
-            case LESS -> order < 0;
-            case AT_MOST -> order <= 0;
-            case GREATER -> order > 0;
-            case AT_LEAST -> order >= 0;
-        };
     }
 
     private Optional<BigDecimal> number(Field field) {

@@ -1,8 +1,5 @@
 package dev.vinekit.run;
 
-import com.sun.source.util.JavacTask;
-import com.sun.source.util.TaskEvent;
-import com.sun.source.util.TaskListener;
 import dev.vinekit.fault.Fault;
 import java.io.File;
 import java.io.IOException;
@@ -23,7 +20,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.tools.Diagnostic;
 import javax.tools.DiagnosticCollector;
+import javax.tools.FileObject;
+import javax.tools.ForwardingJavaFileManager;
 import javax.tools.JavaCompiler;
+import javax.tools.JavaFileManager;
 import javax.tools.JavaFileObject;
 import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
@@ -124,8 +124,8 @@ public final class ProjectCompiler {
             List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8", "-Xlint:all,-path",
                     "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator + libraries.classPath()));
             options.addAll(more);
-            boolean compiled = paths.isEmpty() || told(progress, compiler.getTask(null, files, diagnostics, options, null,
-                    files.getJavaFileObjectsFromPaths(folder.files(paths)))).call();
+            boolean compiled = paths.isEmpty() || compiler.getTask(null, told(progress, files), diagnostics, options, null,
+                    files.getJavaFileObjectsFromPaths(folder.files(paths))).call();
             if (!compiled) {
                 throw notCompiled(told(diagnostics, Diagnostic.Kind.ERROR));
             }
@@ -137,18 +137,19 @@ public final class ProjectCompiler {
         }
     }
 
-    /** A task that tells of each file whose classes it has written. */
-    private static JavaCompiler.CompilationTask told(Progress progress, JavaCompiler.CompilationTask task) {
-        Set<JavaFileObject> written = new HashSet<>();
-        ((JavacTask) task).addTaskListener(new TaskListener() {
+    /** Tells of each source file whose classes are written. A listener to the compiler's task would have it read more than it must. */
+    private static JavaFileManager told(Progress progress, JavaFileManager files) {
+        Set<FileObject> written = new HashSet<>();
+        return new ForwardingJavaFileManager<>(files) {
             @Override
-            public void finished(TaskEvent event) {
-                if (event.getKind() == TaskEvent.Kind.GENERATE && written.add(event.getSourceFile())) {
+            public JavaFileObject getJavaFileForOutput(Location location, String name, JavaFileObject.Kind kind, FileObject source)
+                    throws IOException {
+                if (written.add(source)) {
                     progress.step(true);
                 }
+                return super.getJavaFileForOutput(location, name, kind, source);
             }
-        });
-        return task;
+        };
     }
 
     /** What the compiler says, each with its file and line. */

@@ -61,6 +61,18 @@ public sealed interface Expression {
             return sql;
         }
 
+        /** Whether it holds where {@link Comparable#compareTo} gives this. */
+        public boolean holds(int order) {
+            return switch (this) {
+                case EQUAL -> order == 0;
+                case NOT_EQUAL -> order != 0;
+                case LESS -> order < 0;
+                case AT_MOST -> order <= 0;
+                case GREATER -> order > 0;
+                case AT_LEAST -> order >= 0;
+            };
+        }
+
         /** The operator that says the same with the sides exchanged. */
         public Operator mirrored() {
             return switch (this) {

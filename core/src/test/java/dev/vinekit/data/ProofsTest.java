@@ -13,15 +13,44 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class ProofsTest {
     private static List<Proof> proofs(String script) throws Exception {
-        try (TestDatabases database = TestDatabases.h2(script)) {
+        return proofs("h2", script);
+    }
+
+    private static List<Proof> proofs(String engine, String script) throws Exception {
+        try (TestDatabases database = TestDatabases.on(engine, script)) {
             Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.made");
-            return Proofs.of(mapping, mapping.entities().get(0), new SampleRows(mapping), true);
+            return Proofs.of(mapping, mapping.entities().get(0), new SampleRows(mapping),
+                    database.database().engine().dialect(mapping.schema()));
         }
     }
 
     private static Proof of(List<Proof> proofs, Rule.Kind kind, String name) {
         return proofs.stream().filter(proof -> proof.rule().kind() == kind && proof.rule().name().equals(name)).findFirst()
                 .orElseThrow();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "sqlite     | live                             | true",
+        "sqlite     | live = 1                         | true",
+        "sqlite     | live = 0                         | false",
+        "sqlite     | kind = 'a'                       | true",
+        "sqlite     | kind <> 'a'                      | false",
+        "sqlite     | note IS NOT NULL AND live        | true",
+        "sqlite     | note IS NULL                     | false",
+        "sqlite     | length(note) > 3                 | false",
+        "postgresql | live                             | true",
+        "postgresql | NOT live                         | false",
+        "postgresql | note IS NOT NULL OR kind = 'b'   | true",
+        "postgresql | kind = 'a' AND live IS NOT FALSE | false"})
+    void ruleForPartOfTheRowsIsProvedWhereASampleIsKnownToBeAmongThem(String engine, String part, boolean proved) throws Exception {
+        List<Proof> proofs = proofs(engine, "CREATE TABLE cask (id INTEGER PRIMARY KEY, name VARCHAR(20) NOT NULL, live BOOLEAN NOT NULL, "
+                + "kind VARCHAR(9) NOT NULL CHECK (kind IN ('a', 'b')), note VARCHAR(20)); CREATE UNIQUE INDEX cask_name ON cask (name) WHERE " + part);
+
+        Proof proof = of(proofs, Rule.Kind.UNIQUE, "cask_name");
+
+        assertThat(!proof.trials().isEmpty()).isEqualTo(proved);
+        assertThat(proof.reason().orElse("")).isEqualTo(proved ? "" : "No row is known to be among those that it is about.");
     }
 
     @Test

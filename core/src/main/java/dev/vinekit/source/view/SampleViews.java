@@ -14,6 +14,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -32,11 +33,11 @@ final class SampleViews {
 
     private final Mapping mapping;
     private final SampleRows samples;
-    private final boolean reportsKeys;
+    private final Dialect dialect;
 
-    SampleViews(Mapping mapping, SampleRows samples, boolean reportsKeys) {
+    SampleViews(Mapping mapping, SampleRows samples, Dialect dialect) {
         this.mapping = mapping;
-        this.reportsKeys = reportsKeys;
+        this.dialect = dialect;
         this.samples = samples;
     }
 
@@ -71,6 +72,11 @@ final class SampleViews {
         return sample != null && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
     }
 
+    /** Whether the field tells rows apart only together with others. */
+    boolean isDigit(Entity entity, Field field) {
+        return samples.row(entity, false).values().get(field) instanceof Sample.NumberedDigit;
+    }
+
     /** Whether rows can be made up. */
     boolean isFillable(Entity entity) {
         return samples.isFillable(entity);
@@ -78,7 +84,7 @@ final class SampleViews {
 
     /** How the rules of a table are proved. */
     List<Proof> proofs(Entity entity) {
-        return Proofs.of(mapping, entity, samples, reportsKeys);
+        return Proofs.of(mapping, entity, samples, dialect);
     }
 
     SampleView of(Entity entity, boolean other) {

@@ -44,7 +44,7 @@ final class TestViews {
             order.put(inOrder.get(i).table().name(), i);
         }
         this.triggers = samples.triggers();
-        this.samples = new SampleViews(mapping, samples, dialect.reportsKeys());
+        this.samples = new SampleViews(mapping, samples, dialect);
         this.tied = new RelationTestViews(mapping, relations, this.samples);
     }
 
@@ -97,7 +97,7 @@ final class TestViews {
         List<UniqueKey> keys = entity.table().keys();
         return entity.key().size() < 2 || entity.checks().stream().anyMatch(check -> !check.understood()) ? List.of()
                 : entity.key().stream().filter(field -> !bound.contains(field.column().name()))
-                        .filter(field -> field.input() == Field.Input.WRITABLE)
+                        .filter(field -> field.input() == Field.Input.WRITABLE && !samples.isDigit(entity, field))
                         .filter(field -> keys.stream().map(UniqueKey::columns).filter(key -> key.contains(field.column().name()))
                                 .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
                                         .anyMatch(column -> samples.differs(entity, false, entity.field(column)))))
