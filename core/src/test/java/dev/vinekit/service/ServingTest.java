@@ -71,7 +71,7 @@ class ServingTest {
         ServedCellar cellar = ServedCellar.on(engine);
         Map<String, String> settings = cellar.with(Map.of());
         try (RunningService service = cellar.replica(Map.of(
-                        "DB_POOL_SIZE", "1", "DB_POOL_WAIT_SECONDS", "1", "DB_STATEMENT_SECONDS", "3"));
+                        "DB_POOL_SIZE", "1", "DB_POOL_WAIT_SECONDS", "1", "DB_STATEMENT_SECONDS", "6"));
                 Connection locking = DriverManager.getConnection(
                         settings.get("DB_URL"), settings.get("DB_USER"), settings.get("DB_PASSWORD"));
                 Statement lock = locking.createStatement()) {
