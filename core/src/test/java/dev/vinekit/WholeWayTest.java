@@ -79,7 +79,7 @@ class WholeWayTest {
             Project project = generated(presses.database());
             Path repository = project.directory().resolve(
                     "src/main/java/com/example/made/repository/PressRepository.java");
-            Files.writeString(repository, Files.readString(repository).replace("SET name = ?,\n", "SET name = UPPER(?),\n"));
+            Files.writeString(repository, Files.readString(repository).replace(".set(\"name\", \"name\", input.name())", ".set(\"name\", \"name\", input.name().toUpperCase())"));
             VineKit.compile(project);
 
             TestReport report = VineKit.test(project);

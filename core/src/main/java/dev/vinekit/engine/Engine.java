@@ -72,11 +72,6 @@ public interface Engine {
     /** What a generated service and its tests need of this engine. */
     List<Library> libraries();
 
-    /** Whether the driver gives {@code java.time} and UUID values when asked for. */
-    default boolean readsTyped() {
-        return true;
-    }
-
     /** Classes of a generated service that only this engine has, by the names of their templates. */
     default List<String> support() {
         return List.of();

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Decides what the columns of one table become. */
 final class FieldMapper {
@@ -114,7 +115,9 @@ final class FieldMapper {
         JavaType type = otherType.orElse(ruled);
         String sqlName = dialect.identifier(column.name());
         boolean uuidInBytes = type == JavaType.UUID && column.type().kind() == SqlType.Kind.BINARY;
-        String parameter = uuidInBytes ? dialect.parameterOfUuidInBytes().orElseThrow() : dialect.parameter(column.type());
+        boolean asText = type == JavaType.STRING && ruled != JavaType.STRING && !AsText.examples(column.type()).isEmpty();
+        String parameter = uuidInBytes ? dialect.parameterOfUuidInBytes().orElseThrow()
+                : asText ? dialect.parameterOfText(column.type()) : dialect.parameter(column.type());
         return new Field(
                 column,
                 name,
@@ -122,15 +125,15 @@ final class FieldMapper {
                 inKey,
                 input,
                 enumeration,
-                table.isView() || enumeration.isPresent() || converter.isPresent() ? List.of()
+                table.isView() || enumeration.isPresent() || converter.isPresent() || asText ? List.of()
                         : rules(column, type),
                 sqlName,
                 uuidInBytes ? dialect.selectedUuidInBytes(sqlName) : dialect.selected(column.type(), sqlName),
                 parameter,
                 dialect.isSame(column.type(), sqlName, parameter),
-                enumeration.isPresent() ? List.of()
+                enumeration.isPresent() ? List.of() : asText ? AsText.examples(column.type())
                         : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels()) : rules.examples(column),
-                dialect.numberedText(column.type()),
+                asText ? AsText.numbered(column.type()) : dialect.numberedText(column.type()),
                 jsonName(column, name, sqlName),
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
@@ -192,7 +195,7 @@ final class FieldMapper {
         if (wanted.isEmpty()) {
             return keyTypes.ofKey(table, column);
         }
-        List<JavaType> fitting = JavaType.fitting(column.type());
+        List<JavaType> fitting = fitting(column);
         Optional<JavaType> chosen = fitting.stream().filter(type -> type.simpleName().equals(wanted.get())).findFirst();
         boolean tooWide = chosen.filter(JavaType.UUID::equals).isPresent() && column.type().kind() == SqlType.Kind.BINARY && !mayBeUuid(column);
         if (chosen.isEmpty() || tooWide || keyTypes.refers(table, column)) {
@@ -206,6 +209,16 @@ final class FieldMapper {
             return Optional.empty();
         }
         return chosen;
+    }
+
+    private List<JavaType> fitting(Column column) {
+        boolean loose = !dialect.keepsTypes(table, column);
+        boolean steady = column.type().kind() != SqlType.Kind.BOOLEAN && column.type().kind() != SqlType.Kind.JSON;
+        boolean mayBeText = !keyColumns.contains(column.name()) && !keyTypes.isInReference(table, column)
+                && !AsText.examples(column.type()).isEmpty() && (steady || loose);
+        List<JavaType> own = dialect.hasLists() && JavaType.ofMember(column.type()).isPresent()
+                ? List.of(JavaType.LIST) : JavaType.fitting(column.type());
+        return mayBeText && !own.contains(JavaType.STRING) ? Stream.concat(own.stream(), Stream.of(JavaType.STRING)).toList() : own;
     }
 
     /** Whether a column keeps 16 bytes, and the engine can make a UUID of them. */

@@ -34,7 +34,13 @@ public record DefaultValue(String text, Meaning meaning) {
             + "|(?:date|time|datetime)\\('now'\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
     private static final Pattern NEW_UUID = Pattern.compile(
             "(?is)(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)");
+    private static final Pattern ON_UPDATE = Pattern.compile("(?i)(?:^|[ )])ON UPDATE [^']*$");
     private static final Pattern SEQUENCE = Pattern.compile("(?is)(?:nextval\\(.*\\)|NEXT VALUE FOR .*)");
+
+    /** Whether a row that is changed takes a value too, unless the change gives one: the time of the change. */
+    public boolean isOnUpdate() {
+        return ON_UPDATE.matcher(text).find();
+    }
 
     /** Whether a row takes a value from it. */
     public boolean isValue() {

@@ -8,7 +8,6 @@ import java.util.List;
  * @param title the engine's name as its makers write it
  * @param exampleUrl a JDBC URL of the engine's form
  * @param libraries what the service and its tests need of it
- * @param readsTyped whether the driver gives {@code java.time} and UUID values when asked for
  * @param support classes of the service that only this engine has
  * @param templates a class beside whose folder {@code templates} the engine's own templates lie; they come before ours
  */
@@ -16,7 +15,6 @@ public record EngineTraits(
         String title,
         String exampleUrl,
         List<Library> libraries,
-        boolean readsTyped,
         List<String> support,
         Class<?> templates) {
     /**

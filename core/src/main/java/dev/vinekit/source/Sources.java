@@ -33,7 +33,7 @@ public final class Sources {
     static final List<String> SUPPORT = List.of(
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
             "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
-            "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql",
+            "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql", "StoredRow", "Update",
             "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
@@ -42,7 +42,7 @@ public final class Sources {
 
     /** Files that work with mocks, by their roles, and what they use for it: words that others use for something else. */
     private static final Set<String> MOCKED = Set.of("test/serviceTest", "testsupport/UnitTransactions");
-    private static final Set<String> MOCKING = Set.of("mock", "never", "times", "verify", "verifyNoInteractions", "when");
+    private static final Set<String> MOCKING = Set.of("any", "eq", "mock", "never", "times", "verify", "verifyNoInteractions", "when");
 
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
@@ -122,7 +122,7 @@ public final class Sources {
 
     private void support() {
         Map<String, Object> model = Map.of("s", service);
-        Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream()).forEach(name ->
+        Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream().filter(this::isNeeded)).forEach(name ->
                 java.add(new JavaFile("main", "support/" + name, Optional.empty(), "support", "support", name,
                         templates.render("support/" + name, model))));
         TEST_SUPPORT.stream().filter(this::isNeeded).forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
@@ -133,6 +133,7 @@ public final class Sources {
         return switch (support) {
             case "Binary" -> service.binary();
             case "Bytes" -> service.bytes();
+            case "Columns" -> service.ownReads();
             case "Lists" -> service.lists();
             case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
             case "Versioned" -> service.versioned();

@@ -41,6 +41,24 @@ public interface Dialect {
         return comparesExactly(table, column);
     }
 
+    /**
+     * Whether the driver, asked for the Java type of values of this type, gives it as it is stored or refuses to; otherwise
+     * the engine's own {@code Columns} reads them.
+     */
+    default boolean readsTyped(SqlType type) {
+        return true;
+    }
+
+    /** The parameter marker for a value of this type that is given as text. */
+    default String parameterOfText(SqlType type) {
+        return parameter(type);
+    }
+
+    /** Whether a column can hold values of its type only. */
+    default boolean keepsTypes(Table table, Column column) {
+        return true;
+    }
+
     /** What the database calls a key when it refuses a row on account of it. */
     default String reported(Table table, UniqueKey key) {
         return key.name();

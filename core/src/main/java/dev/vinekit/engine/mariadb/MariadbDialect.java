@@ -117,6 +117,15 @@ final class MariadbDialect implements Dialect {
         };
     }
 
+    /** The driver makes 02:00 of 26:00, and of dates that are none the same null as of NULL. */
+    @Override
+    public boolean readsTyped(SqlType type) {
+        return switch (type.kind()) {
+            case DATE, TIME, TIMESTAMP, TIMESTAMP_WITH_ZONE -> false;
+            default -> true;
+        };
+    }
+
     @Override
     public String selected(SqlType type, String column) {
         return switch (type.kind()) {

@@ -173,6 +173,11 @@ public final class MariadbEngine implements Engine {
     }
 
     @Override
+    public List<String> support() {
+        return List.of("Columns");
+    }
+
+    @Override
     public ScratchDatabase scratch() throws SQLException {
         return create(MariadbServer.url(), "root", "");
     }

@@ -78,6 +78,11 @@ final class PostgresqlDialect implements Dialect {
         };
     }
 
+    @Override
+    public String parameterOfText(SqlType type) {
+        return type.isText() ? parameter(type) : "CAST(? AS " + type.text() + ")";
+    }
+
     /** The driver writes arrays and points in one way or another, depending on how often the statement has run. */
     @Override
     public String selected(SqlType type, String column) {

@@ -15,6 +15,7 @@ import dev.vinekit.sql.Quoting;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -64,6 +65,19 @@ final class SqliteDialect implements Dialect {
     @Override
     public boolean likeTellsCase(Table table, Column column) {
         return false;
+    }
+
+    @Override
+    public boolean readsTyped(SqlType type) {
+        return false;
+    }
+
+    /** Only strict tables do, and keys that are the number of the row. */
+    @Override
+    public boolean keepsTypes(Table table, Column column) {
+        boolean isRowid = table.primaryKey().filter(key -> key.columns().equals(List.of(column.name()))).isPresent()
+                && column.type().text().equalsIgnoreCase("INTEGER") && !table.options().contains("WITHOUT ROWID");
+        return isRowid || table.options().contains("STRICT");
     }
 
     /** A key that is broken is told by its columns. */

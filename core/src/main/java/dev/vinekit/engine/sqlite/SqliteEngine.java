@@ -101,11 +101,6 @@ public final class SqliteEngine implements Engine {
     }
 
     @Override
-    public boolean readsTyped() {
-        return false;
-    }
-
-    @Override
     public List<String> support() {
         return List.of("Columns");
     }

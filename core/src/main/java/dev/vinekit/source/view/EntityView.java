@@ -95,7 +95,6 @@ public record EntityView(
             boolean rereads,
             JavaString columnList,
             JavaString keyMatch,
-            JavaString assignments,
             JavaString lock,
             boolean returning,
             JavaString everything,
@@ -123,6 +122,7 @@ public record EntityView(
      * @param duplicable the fields of a key of which a new row can be a duplicate
      * @param referredInCircle whether rows that this one must refer to must refer to rows like it
      * @param overwritten the components that triggers give values of their own to, as arguments behind others
+     * @param following the components that a change of others may change: those, and times of the last change
      * @param divided a column by whose order every row is before, beside or after a sample
      * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
@@ -146,11 +146,12 @@ public record EntityView(
             List<RelationView.FinderTest> finders,
             List<RelationView.FinderTest> filters,
             List<FieldView> overwritten,
+            List<FieldView> following,
             Optional<FieldView> divided,
             List<FieldView> shared,
             boolean transactional,
             boolean referredInCircle,
-            Optional<FieldView> patched,
+            List<FieldView> patched,
             Optional<FieldView> changed,
             List<FieldView> differingKey,
             JavaString descending,

@@ -32,10 +32,10 @@ final class EntityViews {
     private final TestViews tests;
     private final RelationViews relations;
 
-    EntityViews(Mapping mapping, boolean readsTyped, Dialect dialect, SampleRows samples) {
+    EntityViews(Mapping mapping, Dialect dialect, SampleRows samples) {
         this.dialect = dialect;
         this.mapping = mapping;
-        this.fields = new FieldViews(readsTyped);
+        this.fields = new FieldViews(dialect);
         this.relations = new RelationViews(mapping);
         this.tests = new TestViews(mapping, relations, dialect, samples);
     }
@@ -49,7 +49,6 @@ final class EntityViews {
         for (Field field : entity.fields()) {
             views.put(field, fields.of(entity, field, views.size() + 1));
         }
-        List<Field> updates = entity.fields().stream().filter(Field::updatable).toList();
         return new EntityView(
                 entity.name().inCode(),
                 entity.variable(),
@@ -78,7 +77,7 @@ final class EntityViews {
                 entity.inputs().stream().map(views::get).toList(),
                 entity.fields().stream().filter(field -> field.input() == Field.Input.WRITABLE)
                         .map(views::get).toList(),
-                updates.stream().map(views::get).toList(),
+                entity.fields().stream().filter(Field::updatable).map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName().map(JavaName::inCode),
                 KeyViews.of(entity, dialect),
@@ -96,7 +95,7 @@ final class EntityViews {
                 entity.fields().stream().flatMap(field -> fields.converter(field).stream()).toList(),
                 constraints(entity),
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
-                statements(entity, updates),
+                statements(entity),
                 tests.of(entity, views));
     }
 
@@ -129,14 +128,11 @@ final class EntityViews {
         return JavaCode.list(order.stream().map(FieldViews::filter).toList());
     }
 
-    private EntityView.StatementView statements(Entity entity, List<Field> updates) {
+    private EntityView.StatementView statements(Entity entity) {
         List<Field> key = entity.key();
         List<Field> told = key.isEmpty() ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
         List<Field> whole = told.isEmpty() ? entity.fields() : List.of();
         boolean plain = entity.fields().stream().allMatch(field -> field.selected().equals(field.sqlName()));
-        List<String> assignments = new ArrayList<>(updates.stream()
-                .map(field -> field.sqlName() + " = " + field.parameter()).toList());
-        entity.version().map(Field::sqlName).ifPresent(version -> assignments.add(version + " = " + version + " + 1"));
         String match = key.stream().map(field -> field.sqlName() + " = " + field.parameter())
                 .collect(Collectors.joining(" AND "));
         return new EntityView.StatementView(
@@ -146,7 +142,6 @@ final class EntityViews {
                 JavaString.list(entity.fields().stream().map(field -> field.isUuidInBytes() ? field.selected()
                         : dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
-                JavaString.lines(assignments),
                 JavaString.of(dialect.lock()),
                 dialect.returnsRows(),
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()

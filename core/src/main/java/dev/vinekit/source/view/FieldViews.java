@@ -7,6 +7,7 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,22 +16,18 @@ import java.util.Optional;
 
 /** Makes the views of fields. */
 final class FieldViews {
-    private final boolean readsTyped;
+    private final Dialect dialect;
 
-    /**
-     * For a driver.
-     *
-     * @param readsTyped whether it gives {@code java.time} and UUID values when asked for
-     */
-    FieldViews(boolean readsTyped) {
-        this.readsTyped = readsTyped;
+    FieldViews(Dialect dialect) {
+        this.dialect = dialect;
     }
 
     FieldView of(Entity entity, Field field, int position) {
         JavaCode boxed = type(field, true);
+        boolean mayBeNull = field.column().nullable() || !dialect.keepsTypes(entity.table(), field.column());
         return new FieldView(
                 field.name(),
-                type(field, field.column().nullable()),
+                type(field, mayBeNull),
                 boxed,
                 field.converter().isPresent() ? boxed : field.member().map(member -> list(member, annotations(field.memberRules(), member))).orElse(boxed),
                 DocText.of(field.column().comment()),
@@ -39,7 +36,7 @@ final class FieldViews {
                 JavaString.of(field.sqlName()),
                 field.parameter().equals("?") ? Optional.empty() : Optional.of(JavaString.of(field.parameter())),
                 annotations(field),
-                read(field, boxed, position),
+                read(field, boxed, mayBeNull, position),
                 filter(field),
                 entity.key().size() > 1
                         ? JavaCode.of("key.%s()", field.name())
@@ -104,6 +101,8 @@ final class FieldViews {
         if (field.converter().isPresent()) {
             return JavaCode.of("assertThat(%s).isEqualTo(new %s().write(%s));",
                     row, Converter.simple(field.converter().get().by()), value);
+        } else if (isAsText(field)) {
+            return JavaCode.of("assertThat(row.text(%s)).isEqualTo(%s);", column, value);
         } else if (field.isUuidInBytes()) {
             return JavaCode.of("assertThat(String.valueOf(%s).replace(\"-\", \"\")).isEqualTo(String.valueOf(%s).replace(\"-\", \"\"));", row, value);
         } else if (field.overridden() || field.type() == JavaType.INTEGER && !field.selected().equals(field.sqlName())) {
@@ -137,11 +136,16 @@ final class FieldViews {
                 .toList());
     }
 
-    private JavaCode read(Field field, JavaCode boxed, int position) {
+    private JavaCode read(Field field, JavaCode boxed, boolean mayBeNull, int position) {
         if (field.converter().isPresent()) {
             return JavaCode.of("%s.read(%s)", constant(field), stored(field, JavaCode.type(field.type(), true), true, position));
         }
-        return stored(field, boxed, field.column().nullable(), position);
+        return stored(field, boxed, mayBeNull, position);
+    }
+
+    /** Whether somebody chose to have it as text, though its type is another. */
+    static boolean isAsText(Field field) {
+        return field.overridden() && field.type() == JavaType.STRING;
     }
 
     /** Whether the column has the standard's decimal floating point, whose values may have exponents above zero. */
@@ -150,7 +154,8 @@ final class FieldViews {
     }
 
     private JavaCode stored(Field field, JavaCode boxed, boolean nullable, int position) {
-        if (field.overridden() && field.type().isPrimitive()) {
+        boolean readsTyped = dialect.readsTyped(field.column().type());
+        if (readsTyped && field.overridden() && field.type().isPrimitive()) {
             JavaCode plain = JavaCode.of("row." + field.type().getter() + "(%s)", position);
             return nullable ? JavaCode.of("Sql.nullable(row, %s)", plain) : plain;
         }

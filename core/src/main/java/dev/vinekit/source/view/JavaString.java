@@ -36,15 +36,6 @@ public final class JavaString {
         return new JavaString(lines);
     }
 
-    /** The values joined by commas, each on a line of its own. */
-    public static JavaString lines(List<String> values) {
-        List<String> lines = new ArrayList<>();
-        for (int i = 0; i < values.size(); i++) {
-            lines.add(values.get(i) + (i + 1 < values.size() ? "," : ""));
-        }
-        return new JavaString(lines);
-    }
-
     /** A string literal, with its quotes. */
     @Override
     public String toString() {

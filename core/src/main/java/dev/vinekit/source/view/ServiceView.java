@@ -23,6 +23,8 @@ public record ServiceView(
         JavaString insertOfDefaults,
         boolean binary,
         boolean bytes,
+        boolean ownReads,
+        boolean asText,
         boolean json,
         boolean lists,
         boolean temporalKeys,

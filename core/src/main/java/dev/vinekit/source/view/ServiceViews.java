@@ -33,7 +33,7 @@ public final class ServiceViews {
                 .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
                         DocText.of(library.version()), DocText.of(library.scope())))
                 .toList();
-        EntityViews maker = new EntityViews(mapping, engine.readsTyped(), dialect, samples);
+        EntityViews maker = new EntityViews(mapping, dialect, samples);
         Map<TableName, EntityView> views = new LinkedHashMap<>();
         mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
         List<EntityView> entities = List.copyOf(views.values());
@@ -46,6 +46,8 @@ public final class ServiceViews {
                 uses(mapping, JavaType.BINARY),
                 fields(mapping).anyMatch(field -> Stream.concat(field.rules().stream(), field.memberRules().stream())
                         .anyMatch(FieldRule.Bytes.class::isInstance)),
+                fields(mapping).anyMatch(field -> !dialect.readsTyped(field.column().type())),
+                fields(mapping).anyMatch(FieldViews::isAsText),
                 uses(mapping, JavaType.JSON),
                 uses(mapping, JavaType.LIST),
                 hasTemporalKey(mapping),

@@ -12,6 +12,7 @@ import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.source.TestedRule;
@@ -54,6 +55,7 @@ final class TestViews {
         List<Proof> proofs = samples.proofs(entity);
         boolean creates = samples.isCreated(entity);
         RuleViews rules = RuleViews.of(mapping, entity, proofs);
+        List<Field> patched = patched(entity, sample, other);
         return new EntityView.TestView(
                 samples.of(entity, false),
                 samples.of(entity, true),
@@ -68,12 +70,13 @@ final class TestViews {
                 tied.finderTests(entity, sample),
                 tied.filterTests(entity, sample),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
+                entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field)).map(views::get).toList(),
                 divided(entity, sample).map(views::get),
                 shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
                 samples.isReferredInCircle(entity),
-                patched(entity, sample, other).map(views::get),
-                patched(entity, sample, other).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).map(views::get),
+                patched.stream().map(views::get).toList(),
+                patched.stream().limit(1).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).findFirst().map(views::get),
                 entity.key().stream().filter(field -> samples.differs(entity, false, field) && !isCountedWithin(entity, field)).map(views::get).toList(),
                 JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
@@ -156,8 +159,8 @@ final class TestViews {
         return RuleViews.of(mapping, entity, samples.proofs(entity)).rules();
     }
 
-    /** A field that can take the value of the other sample without the rest of the row following. */
-    private Optional<Field> patched(Entity entity, SampleRow sample, SampleRow other) {
+    /** The fields that can take the value of the other sample, one after the other, without the rest of the row following. */
+    private List<Field> patched(Entity entity, SampleRow sample, SampleRow other) {
         Set<Field> bound = new HashSet<>();
         for (RowRule rule : entity.rowRules()) {
             if (rule instanceof RowRule.Compare compare) {
@@ -169,9 +172,14 @@ final class TestViews {
         entity.checks().stream().filter(check -> !check.understood() && check.fields().size() > 1)
                 .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
-                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field) && !triggers.overwrites(entity, field))
+                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field) && !triggers.overwrites(entity, field)
+                        && !isOnUpdate(field))
                 .filter(field -> samples.differs(entity, true, field)
                         || !sample.values().get(field).equals(other.values().get(field)))
-                .findFirst();
+                .toList();
+    }
+
+    private static boolean isOnUpdate(Field field) {
+        return field.column().defaultValue().filter(DefaultValue::isOnUpdate).isPresent();
     }
 }

@@ -33,20 +33,22 @@ public record Page(Condition condition, List<OrderBy> order, List<Object> after,
      * @param select the query for all rows, with the end of its line
      * @param count the query for their number
      */
-    public <T> FoundRows<T> read(
-            Connection connection, Filters filters, String select, String count, Sql.RowMapper<T> mapper)
+    public <T extends Record> FoundRows<T> read(
+            Connection connection, Filters filters, String select, String count, StoredRow<T> mapper)
             throws SQLException {
         List<OrderBy> whole = filters.complete(order);
         String clause = whole.isEmpty() ? "ORDER BY 1\n" : OrderBy.clause(whole);
+        StoredRow<T> ordered = mapper.orderedBy(whole.stream().map(by -> by.column().name()).toList());
         List<T> rows;
         if (filters.isKeyed()) {
             Condition wanted = after.isEmpty() ? condition : OrderBy.after(condition, whole, after);
-            rows = Sql.list(connection, select + wanted.where() + clause + ${s.limit}, mapper, wanted.valuesAnd(limit));
+            rows = Sql.list(connection, select + wanted.where() + clause + ${s.limit}, ordered, wanted.valuesAnd(limit));
         } else {
             long offset = after.isEmpty() ? 0 : (Long) after.get(0);
-            rows = Sql.list(connection, select + condition.where() + clause + ${s.page}, mapper,
+            rows = Sql.list(connection, select + condition.where() + clause + ${s.page}, ordered,
                     condition.valuesAnd(<#if s.offsetFirst>offset, limit<#else>limit, offset</#if>));
         }
+        rows.removeIf(Objects::isNull);
         return new FoundRows<>(rows, counted
                 ? OptionalLong.of(Sql.count(connection, count + condition.where(), condition.valuesAnd()))
                 : OptionalLong.empty());

@@ -113,6 +113,13 @@ public final class Rules {
         return require(value == null || value.equals(inPath), field, "Key", "must equal the key in the path");
     }
 
+    /** Forgives what was broken before, in fields that are not touched. */
+    public Rules forgive(Rules before, Predicate<String> touched) {
+        violations.removeIf(violation -> before.violations.contains(violation)
+                && !touched.test(violation.field().replaceFirst("\\[.*", "")));
+        return this;
+    }
+
     private Rules require(boolean kept, String field, String rule, String message) {
         if (!kept) {
             violations.add(new Violation(field, rule, message));

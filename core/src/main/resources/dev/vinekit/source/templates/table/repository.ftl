@@ -73,14 +73,6 @@ public final class ${e.name}Repository {
             FROM ${e.sql.rows.block(16)}
             """;
 
-<#if e.can.update>
-    private static final String UPDATE = """
-            UPDATE ${e.sql.rows.block(16)}
-            SET ${e.sql.assignments.block(16)}
-            WHERE ${e.sql.keyMatch.block(16)}
-            """;
-
-</#if>
 <#if e.can.delete>
     private static final String DELETE = """
             DELETE FROM ${e.sql.rows.block(16)}
@@ -88,6 +80,8 @@ public final class ${e.name}Repository {
             """;
 
 </#if>
+    private static final StoredRow<${e.name}> ROW = new StoredRow<>(${e.name}.class, ${e.repositoryClass}::row<#list e.key as f>, ${f.json}</#list>);
+
 </#if>
 <@shape.method "FoundRows<${e.name}> list(Connection connection, Page page) throws SQLException"; piece>
 <#if piece == "doc">
@@ -97,7 +91,7 @@ public final class ${e.name}Repository {
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
 </#if>
 <#else>
-        return page.read(connection, FILTERS, SELECT, COUNT, ${e.repositoryClass}::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
 </#if>
 </@shape.method>
 <#if e.keyed>
@@ -105,7 +99,7 @@ public final class ${e.name}Repository {
 <#if piece == "doc">
     /** The row with this key, if there is one. */
 <#else>
-        return Sql.first(connection, FIND, ${e.repositoryClass}::row, ${e.keyCode.arguments});
+        return Sql.first(connection, FIND, ROW, ${e.keyCode.arguments});
 </#if>
 </@shape.method>
 </#if>
@@ -114,7 +108,7 @@ public final class ${e.name}Repository {
 <#if piece == "doc">
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
 <#else>
-        return Sql.first(connection, LOCK, ${e.repositoryClass}::row, ${e.keyCode.arguments});
+        return Sql.first(connection, LOCK, ROW, ${e.keyCode.arguments});
 </#if>
 </@shape.method>
 </#if>
@@ -152,7 +146,7 @@ public final class ${e.name}Repository {
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
 </#list>
-                .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ${e.repositoryClass}::row);
+                .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ROW);
 <#if e.sql.rereads>
         // A trigger may have changed the row since.
         return findById(connection, ${e.keyCode.ofCreated}).orElse(created);
@@ -161,15 +155,18 @@ public final class ${e.name}Repository {
 </@shape.method>
 </#if>
 <#if e.can.update>
-<@shape.method "boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) throws SQLException"; piece>
+<@shape.method "boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Predicate<String> fields) throws SQLException"; piece>
 <#if piece == "doc">
-    /** Gives every column but those of the key <#if e.version??>and the version </#if>a new value; false if there is no such row. */
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
 <#else>
-        return Sql.update(connection, UPDATE,
+        return new Update(${e.sql.rows}, fields)
 <#list e.updates as f>
-                ${f.bound},
+                .set(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
 </#list>
-                ${e.keyCode.arguments}) == 1;
+<#if e.version??>
+                .count(${e.version.sqlName})
+</#if>
+                .where(connection, ${e.sql.keyMatch}, ${e.keyCode.arguments});
 </#if>
 </@shape.method>
 </#if>

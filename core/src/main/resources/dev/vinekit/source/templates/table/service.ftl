@@ -107,16 +107,16 @@ public final class ${e.name}Service {
         return transactions.write(connection -> {
             ${e.name} current = locked(connection, ${e.keyCode.variable});
             precondition.verify(current);
-            checkReplacement(current, input);
-            return updated(connection, ${e.keyCode.variable}, input);
+            checkReplacement(current, input).verify();
+            return updated(connection, ${e.keyCode.variable}, input, Update.ALL);
         });
 <#else>
-        checkReplacement(${e.keyCode.variable}, input);
+        checkReplacement(${e.keyCode.variable}, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, ${e.keyCode.variable}));
             }
-            return updated(connection, ${e.keyCode.variable}, input);
+            return updated(connection, ${e.keyCode.variable}, input, Update.ALL);
         });
 </#if>
 </#if>
@@ -135,9 +135,12 @@ public final class ${e.name}Service {
         return transactions.write(connection -> {
             ${e.name} current = locked(connection, ${e.keyCode.variable});
             precondition.verify(current);
-            ${e.name}Input changed = MergePatch.apply(patch, ${e.name}Input.of(current), ${e.name}Input.class);
-            checkReplacement(${e.keyCode.loose?then("current", e.keyCode.variable)}, changed);
-            return updated(connection, ${e.keyCode.variable}, changed);
+            ${e.name}Input before = ${e.name}Input.of(current);
+            ${e.name}Input changed = MergePatch.apply(patch, before, ${e.name}Input.class);
+            checkReplacement(${e.keyCode.loose?then("current", e.keyCode.variable)}, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, ${e.keyCode.variable}, changed, patch::has);
         });
 </#if>
 </@shape.method>
@@ -177,8 +180,8 @@ public final class ${e.name}Service {
 
 </#if>
 <#if e.can.update>
-    private ${e.name} updated(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) throws SQLException {
-        if (!repository.update(connection, ${e.keyCode.variable}, input)) {
+    private ${e.name} updated(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Predicate<String> fields) throws SQLException {
+        if (!repository.update(connection, ${e.keyCode.variable}, input, fields)) {
             throw missing(${e.keyCode.variable});
         }
         return existing(connection, ${e.keyCode.variable});
@@ -186,15 +189,14 @@ public final class ${e.name}Service {
 
 <#if e.keyCode.loose>
     /** The key in the body must be that of the row; the database may know other ways of writing it. */
-    private static void checkReplacement(${e.name} current, ${e.name}Input input) {
+    private static Rules checkReplacement(${e.name} current, ${e.name}Input input) {
 <#else>
-    private static void checkReplacement(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) {
+    private static Rules checkReplacement(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input) {
 </#if>
-        check(input, OnReplace.class)
+        return check(input, OnReplace.class)
 <#list e.key as f>
-                .sameKey(${f.json}, input.${f.name}(), <#if e.keyCode.loose>current.${f.name}()<#else>${f.fromKey}</#if>)
+                .sameKey(${f.json}, input.${f.name}(), <#if e.keyCode.loose>current.${f.name}()<#else>${f.fromKey}</#if>)<#if f?is_last>;</#if>
 </#list>
-                .verify();
     }
 
 </#if>

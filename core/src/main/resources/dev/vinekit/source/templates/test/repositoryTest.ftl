@@ -38,7 +38,7 @@ class ${e.name}RepositoryTest {
         List<${e.name}> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
         others.remove(before);
 
-        assertThat(repository.update(connection, ${e.keyCode.ofBefore}, input)).isTrue();
+        assertThat(repository.update(connection, ${e.keyCode.ofBefore}, input, Update.ALL)).isTrue();
 
         ${e.name} after = repository.findById(connection, ${e.keyCode.ofBefore}).orElseThrow();
         assertStored(connection, after, input);

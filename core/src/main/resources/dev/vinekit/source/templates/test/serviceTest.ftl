@@ -113,7 +113,7 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void replaceGivesTheRowAsStored() throws SQLException {
         ${e.name} stored = row();
-        when(repository.update(connection, ${e.keyCode.ofStored}, input())).thenReturn(true);
+        when(repository.update(connection, ${e.keyCode.ofStored}, input(), Update.ALL)).thenReturn(true);
         when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
 
         assertThat(service.replace(${e.keyCode.ofStored}, input(), Precondition.NONE)).isSameAs(stored);
@@ -139,7 +139,7 @@ class ${e.name}ServiceTest {
 
         assertProblem(412, () -> service.replace(${e.keyCode.ofStored}, input(), new Precondition(List.of("\"another\""))));
 
-        verify(repository, never()).update(connection, ${e.keyCode.ofStored}, input());
+        verify(repository, never()).update(connection, ${e.keyCode.ofStored}, input(), Update.ALL);
     }
 </#if>
 <#if e.can.patch && e.test.creates>
@@ -150,7 +150,7 @@ class ${e.name}ServiceTest {
         ${e.name} stored = row();
         when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
         when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
-        when(repository.update(connection, ${e.keyCode.ofStored}, ${e.name}Input.of(stored))).thenReturn(true);
+        when(repository.update(eq(connection), eq(${e.keyCode.ofStored}), eq(${e.name}Input.of(stored)), any())).thenReturn(true);
 
         assertThat(service.change(${e.keyCode.ofStored}, JsonNodeFactory.instance.objectNode(), Precondition.NONE)).isSameAs(stored);
 

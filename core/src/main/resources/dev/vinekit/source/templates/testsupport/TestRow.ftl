@@ -1,6 +1,9 @@
 /** A row as plain JDBC reads it, without any of the service's own code. */
 public final class TestRow {
     private final Map<String, Object> values = new LinkedHashMap<>();
+<#if s.asText>
+    private final Map<String, String> texts = new HashMap<>();
+</#if>
 
     private TestRow() {
     }
@@ -16,6 +19,9 @@ public final class TestRow {
         ResultSetMetaData columns = row.getMetaData();
         for (int i = 1; i <= columns.getColumnCount(); i++) {
             read.values.put(columns.getColumnName(i), TestValues.read(row, i, columns.getColumnTypeName(i)));
+<#if s.asText>
+            read.texts.put(columns.getColumnName(i), row.getString(i));
+</#if>
         }
         return read;
     }
@@ -26,6 +32,14 @@ public final class TestRow {
         return values.get(column);
     }
 
+<#if s.asText>
+    /** The value of a column as the database writes it. */
+    public String text(String column) {
+        assertThat(texts).containsKey(column);
+        return texts.get(column);
+    }
+
+</#if>
     @Override
     public String toString() {
         return values.toString();

@@ -10,12 +10,15 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /**
  * The SQL for {@code BLEND_COMPONENT}. Every method works on the connection, and in the transaction, that it is given.
@@ -55,30 +58,27 @@ public final class BlendComponentRepository {
             FROM blend_component
             """;
 
-    private static final String UPDATE = """
-            UPDATE blend_component
-            SET share = ?
-            WHERE blend_id = ? AND wine_lot_id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM blend_component
             WHERE blend_id = ? AND wine_lot_id = ?
             """;
 
+    private static final StoredRow<BlendComponent> ROW
+            = new StoredRow<>(BlendComponent.class, BlendComponentRepository::row, "blendId", "wineLotId");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<BlendComponent> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, BlendComponentRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<BlendComponent> findById(Connection connection, BlendComponentKey key) throws SQLException {
-        return Sql.first(connection, FIND, BlendComponentRepository::row, key.blendId(), key.wineLotId());
+        return Sql.first(connection, FIND, ROW, key.blendId(), key.wineLotId());
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<BlendComponent> lockById(Connection connection, BlendComponentKey key) throws SQLException {
-        return Sql.first(connection, LOCK, BlendComponentRepository::row, key.blendId(), key.wineLotId());
+        return Sql.first(connection, LOCK, ROW, key.blendId(), key.wineLotId());
     }
 
     /** The rows of a page that refer to this blend. */
@@ -104,14 +104,15 @@ public final class BlendComponentRepository {
                 .set("blend_id", input.blendId())
                 .set("wine_lot_id", input.wineLotId())
                 .set("share", input.share())
-                .returning(connection, COLUMNS, BlendComponentRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, BlendComponentKey key, BlendComponentInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.share(),
-                key.blendId(), key.wineLotId()) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, BlendComponentKey key, BlendComponentInput input,
+            Predicate<String> fields) throws SQLException {
+        return new Update("blend_component", fields)
+                .set("share", "share", input.share())
+                .where(connection, "blend_id = ? AND wine_lot_id = ?", key.blendId(), key.wineLotId());
     }
 
     /** Deletes the row with this key; false if there is none. */

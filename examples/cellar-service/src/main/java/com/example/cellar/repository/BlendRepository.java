@@ -9,6 +9,8 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -17,6 +19,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** The SQL for {@code BLEND}. Every method works on the connection, and in the transaction, that it is given. */
 public final class BlendRepository {
@@ -56,34 +59,26 @@ public final class BlendRepository {
             FROM blend
             """;
 
-    private static final String UPDATE = """
-            UPDATE blend
-            SET name = ?,
-                vintage = ?,
-                blended_on = ?,
-                tasting_notes = ?,
-                approved_by = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM blend
             WHERE id = ?
             """;
 
+    private static final StoredRow<Blend> ROW = new StoredRow<>(Blend.class, BlendRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<Blend> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, BlendRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Blend> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, BlendRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Blend> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, BlendRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -119,18 +114,19 @@ public final class BlendRepository {
                 .set("blended_on", input.blendedOn())
                 .set("tasting_notes", input.tastingNotes())
                 .set("approved_by", input.approvedBy())
-                .returning(connection, COLUMNS, BlendRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, int id, BlendInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.name(),
-                input.vintage(),
-                input.blendedOn(),
-                input.tastingNotes(),
-                input.approvedBy(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, BlendInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("blend", fields)
+                .set("name", "name", input.name())
+                .set("vintage", "vintage", input.vintage())
+                .set("blendedOn", "blended_on", input.blendedOn())
+                .set("tastingNotes", "tasting_notes", input.tastingNotes())
+                .set("approvedBy", "approved_by", input.approvedBy())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -10,12 +10,15 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** The SQL for {@code BOTTLING}. Every method works on the connection, and in the transaction, that it is given. */
 public final class BottlingRepository {
@@ -57,36 +60,26 @@ public final class BottlingRepository {
             FROM bottling
             """;
 
-    private static final String UPDATE = """
-            UPDATE bottling
-            SET blend_id = ?,
-                label_id = ?,
-                bottled_on = ?,
-                bottle_ml = ?,
-                bottles = ?,
-                price = ?,
-                closed_with = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM bottling
             WHERE id = ?
             """;
 
+    private static final StoredRow<Bottling> ROW = new StoredRow<>(Bottling.class, BottlingRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<Bottling> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, BottlingRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Bottling> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, BottlingRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Bottling> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, BottlingRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows of a page that refer to this blend. */
@@ -114,20 +107,21 @@ public final class BottlingRepository {
                 .set("bottles", input.bottles())
                 .set("price", input.price())
                 .set("closed_with", input.closedWith())
-                .returning(connection, COLUMNS, BottlingRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, int id, BottlingInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.blendId(),
-                input.labelId(),
-                input.bottledOn(),
-                input.bottleMl(),
-                input.bottles(),
-                input.price(),
-                input.closedWith(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, BottlingInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("bottling", fields)
+                .set("blendId", "blend_id", input.blendId())
+                .set("labelId", "label_id", input.labelId())
+                .set("bottledOn", "bottled_on", input.bottledOn())
+                .set("bottleMl", "bottle_ml", input.bottleMl())
+                .set("bottles", "bottles", input.bottles())
+                .set("price", "price", input.price())
+                .set("closedWith", "closed_with", input.closedWith())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -10,6 +10,8 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -18,6 +20,7 @@ import java.time.LocalTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** The SQL for {@code CELLAR_HAND}. Every method works on the connection, and in the transaction, that it is given. */
 public final class CellarHandRepository {
@@ -58,36 +61,26 @@ public final class CellarHandRepository {
             FROM cellar_hand
             """;
 
-    private static final String UPDATE = """
-            UPDATE cellar_hand
-            SET full_name = ?,
-                email = ?,
-                craft = ?,
-                hired_on = ?,
-                left_on = ?,
-                shift_starts = ?,
-                supervisor_id = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM cellar_hand
             WHERE id = ?
             """;
 
+    private static final StoredRow<CellarHand> ROW = new StoredRow<>(CellarHand.class, CellarHandRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<CellarHand> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, CellarHandRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<CellarHand> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, CellarHandRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<CellarHand> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, CellarHandRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -116,20 +109,21 @@ public final class CellarHandRepository {
                 .set("left_on", input.leftOn())
                 .set("shift_starts", input.shiftStarts())
                 .set("supervisor_id", input.supervisorId())
-                .returning(connection, COLUMNS, CellarHandRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, int id, CellarHandInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.fullName(),
-                input.email(),
-                input.craft(),
-                input.hiredOn(),
-                input.leftOn(),
-                input.shiftStarts(),
-                input.supervisorId(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, CellarHandInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("cellar_hand", fields)
+                .set("fullName", "full_name", input.fullName())
+                .set("email", "email", input.email())
+                .set("craft", "craft", input.craft())
+                .set("hiredOn", "hired_on", input.hiredOn())
+                .set("leftOn", "left_on", input.leftOn())
+                .set("shiftStarts", "shift_starts", input.shiftStarts())
+                .set("supervisorId", "supervisor_id", input.supervisorId())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -9,6 +9,7 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -42,9 +43,11 @@ public final class CellarLogRepository {
             FROM cellar_log
             """;
 
+    private static final StoredRow<CellarLog> ROW = new StoredRow<>(CellarLog.class, CellarLogRepository::row);
+
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
     public FoundRows<CellarLog> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, CellarLogRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The rows of a page that refer to this cellar hand. */
@@ -63,7 +66,7 @@ public final class CellarLogRepository {
                 .set("logged_at", input.loggedAt())
                 .set("hand_id", input.handId())
                 .set("entry", input.entry())
-                .returning(connection, COLUMNS, CellarLogRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
     private static CellarLog row(ResultSet row) throws SQLException {

@@ -6,6 +6,7 @@ import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -31,9 +32,11 @@ public final class CellarStockRepository {
             FROM cellar_stock
             """;
 
+    private static final StoredRow<CellarStock> ROW = new StoredRow<>(CellarStock.class, CellarStockRepository::row);
+
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
     public FoundRows<CellarStock> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, CellarStockRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The number of rows that fulfil a condition. */

@@ -10,12 +10,15 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * The SQL for {@code GRAPE_VARIETY}. Every method works on the connection, and in the transaction, that it is given.
@@ -54,33 +57,27 @@ public final class GrapeVarietyRepository {
             FROM grape_variety
             """;
 
-    private static final String UPDATE = """
-            UPDATE grape_variety
-            SET name = ?,
-                colour = ?,
-                "order" = ?,
-                synonyms = ?
-            WHERE code = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM grape_variety
             WHERE code = ?
             """;
 
+    private static final StoredRow<GrapeVariety> ROW
+            = new StoredRow<>(GrapeVariety.class, GrapeVarietyRepository::row, "code");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<GrapeVariety> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, GrapeVarietyRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<GrapeVariety> findById(Connection connection, String code) throws SQLException {
-        return Sql.first(connection, FIND, GrapeVarietyRepository::row, code);
+        return Sql.first(connection, FIND, ROW, code);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<GrapeVariety> lockById(Connection connection, String code) throws SQLException {
-        return Sql.first(connection, LOCK, GrapeVarietyRepository::row, code);
+        return Sql.first(connection, LOCK, ROW, code);
     }
 
     /** The rows with these values of code, in one statement. */
@@ -101,17 +98,18 @@ public final class GrapeVarietyRepository {
                 .set("colour", input.colour())
                 .set("\"order\"", input.order())
                 .set("synonyms", input.synonyms())
-                .returning(connection, COLUMNS, GrapeVarietyRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, String code, GrapeVarietyInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.name(),
-                input.colour(),
-                input.order(),
-                input.synonyms(),
-                code) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, String code, GrapeVarietyInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("grape_variety", fields)
+                .set("name", "name", input.name())
+                .set("colour", "colour", input.colour())
+                .set("order", "\"order\"", input.order())
+                .set("synonyms", "synonyms", input.synonyms())
+                .where(connection, "code = ?", code);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -9,6 +9,8 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -17,6 +19,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** The SQL for {@code HARVEST}. Every method works on the connection, and in the transaction, that it is given. */
 public final class HarvestRepository {
@@ -58,35 +61,26 @@ public final class HarvestRepository {
             FROM harvest
             """;
 
-    private static final String UPDATE = """
-            UPDATE harvest
-            SET parcel_id = ?,
-                picked_on = ?,
-                weight_kg = ?,
-                brix = ?,
-                by_machine = ?,
-                picked_by = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM harvest
             WHERE id = ?
             """;
 
+    private static final StoredRow<Harvest> ROW = new StoredRow<>(Harvest.class, HarvestRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<Harvest> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, HarvestRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Harvest> findById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, FIND, HarvestRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Harvest> lockById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, LOCK, HarvestRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -127,19 +121,20 @@ public final class HarvestRepository {
                 .set("brix", input.brix())
                 .set("by_machine", input.byMachine())
                 .set("picked_by", input.pickedBy())
-                .returning(connection, COLUMNS, HarvestRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, long id, HarvestInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.parcelId(),
-                input.pickedOn(),
-                input.weightKg(),
-                input.brix(),
-                input.byMachine(),
-                input.pickedBy(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, long id, HarvestInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("harvest", fields)
+                .set("parcelId", "parcel_id", input.parcelId())
+                .set("pickedOn", "picked_on", input.pickedOn())
+                .set("weightKg", "weight_kg", input.weightKg())
+                .set("brix", "brix", input.brix())
+                .set("byMachine", "by_machine", input.byMachine())
+                .set("pickedBy", "picked_by", input.pickedBy())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

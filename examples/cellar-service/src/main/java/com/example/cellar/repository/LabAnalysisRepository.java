@@ -10,6 +10,8 @@ import com.example.cellar.support.Insert;
 import com.example.cellar.support.Json;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -17,6 +19,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** The SQL for {@code LAB_ANALYSIS}. Every method works on the connection, and in the transaction, that it is given. */
 public final class LabAnalysisRepository {
@@ -54,36 +57,27 @@ public final class LabAnalysisRepository {
             FROM lab_analysis
             """;
 
-    private static final String UPDATE = """
-            UPDATE lab_analysis
-            SET wine_lot_id = ?,
-                taken_at = ?,
-                ph = ?,
-                alcohol_volume = ?,
-                celsius = ?,
-                readings = ? FORMAT JSON,
-                remarks = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM lab_analysis
             WHERE id = ?
             """;
 
+    private static final StoredRow<LabAnalysis> ROW
+            = new StoredRow<>(LabAnalysis.class, LabAnalysisRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<LabAnalysis> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, LabAnalysisRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<LabAnalysis> findById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, FIND, LabAnalysisRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<LabAnalysis> lockById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, LOCK, LabAnalysisRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows of a page that refer to this wine lot. */
@@ -107,20 +101,21 @@ public final class LabAnalysisRepository {
                 .set("celsius", input.celsius())
                 .set("readings", "? FORMAT JSON", input.readings())
                 .set("remarks", input.remarks())
-                .returning(connection, COLUMNS, LabAnalysisRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, long id, LabAnalysisInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.wineLotId(),
-                input.takenAt(),
-                input.ph(),
-                input.alcoholVolume(),
-                input.celsius(),
-                input.readings(),
-                input.remarks(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, long id, LabAnalysisInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("lab_analysis", fields)
+                .set("wineLotId", "wine_lot_id", input.wineLotId())
+                .set("takenAt", "taken_at", input.takenAt())
+                .set("ph", "ph", input.ph())
+                .set("alcoholVolume", "alcohol_volume", input.alcoholVolume())
+                .set("celsius", "celsius", input.celsius())
+                .set("readings", "readings", "? FORMAT JSON", input.readings())
+                .set("remarks", "remarks", input.remarks())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

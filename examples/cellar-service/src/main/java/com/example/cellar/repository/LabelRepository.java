@@ -10,12 +10,15 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** The SQL for {@code LABEL}. Every method works on the connection, and in the transaction, that it is given. */
 public final class LabelRepository {
@@ -52,33 +55,26 @@ public final class LabelRepository {
             FROM label
             """;
 
-    private static final String UPDATE = """
-            UPDATE label
-            SET title = ?,
-                language_code = ?,
-                back_text = ?,
-                picture = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM label
             WHERE id = ?
             """;
 
+    private static final StoredRow<Label> ROW = new StoredRow<>(Label.class, LabelRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<Label> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, LabelRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Label> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, LabelRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Label> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, LabelRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -98,17 +94,18 @@ public final class LabelRepository {
                 .set("language_code", input.languageCode())
                 .set("back_text", input.backText())
                 .set("picture", input.picture())
-                .returning(connection, COLUMNS, LabelRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, int id, LabelInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.title(),
-                input.languageCode(),
-                input.backText(),
-                input.picture(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, LabelInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("label", fields)
+                .set("title", "title", input.title())
+                .set("languageCode", "language_code", input.languageCode())
+                .set("backText", "back_text", input.backText())
+                .set("picture", "picture", input.picture())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -10,6 +10,8 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -17,6 +19,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** The SQL for {@code PARCEL}. Every method works on the connection, and in the transaction, that it is given. */
 public final class ParcelRepository {
@@ -60,38 +63,26 @@ public final class ParcelRepository {
             FROM parcel
             """;
 
-    private static final String UPDATE = """
-            UPDATE parcel
-            SET name = ?,
-                variety_code = ?,
-                area_ha = ?,
-                slope_percent = ?,
-                soil = ?,
-                planted_on = ?,
-                organic = ?,
-                latitude = ?,
-                longitude = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM parcel
             WHERE id = ?
             """;
 
+    private static final StoredRow<Parcel> ROW = new StoredRow<>(Parcel.class, ParcelRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<Parcel> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ParcelRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Parcel> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ParcelRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Parcel> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ParcelRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -122,22 +113,23 @@ public final class ParcelRepository {
                 .set("organic", input.organic())
                 .set("latitude", input.latitude())
                 .set("longitude", input.longitude())
-                .returning(connection, COLUMNS, ParcelRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, int id, ParcelInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.name(),
-                input.varietyCode(),
-                input.areaHa(),
-                input.slopePercent(),
-                input.soil(),
-                input.plantedOn(),
-                input.organic(),
-                input.latitude(),
-                input.longitude(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, ParcelInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("parcel", fields)
+                .set("name", "name", input.name())
+                .set("varietyCode", "variety_code", input.varietyCode())
+                .set("areaHa", "area_ha", input.areaHa())
+                .set("slopePercent", "slope_percent", input.slopePercent())
+                .set("soil", "soil", input.soil())
+                .set("plantedOn", "planted_on", input.plantedOn())
+                .set("organic", "organic", input.organic())
+                .set("latitude", "latitude", input.latitude())
+                .set("longitude", "longitude", input.longitude())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -11,6 +11,8 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -18,6 +20,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** The SQL for {@code VESSEL}. Every method works on the connection, and in the transaction, that it is given. */
 public final class VesselRepository {
@@ -56,35 +59,26 @@ public final class VesselRepository {
             FROM vessel
             """;
 
-    private static final String UPDATE = """
-            UPDATE vessel
-            SET code = ?,
-                kind = ?,
-                capacity_litres = ?,
-                toast = ?,
-                bought_on = ?,
-                in_use = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM vessel
             WHERE id = ?
             """;
 
+    private static final StoredRow<Vessel> ROW = new StoredRow<>(Vessel.class, VesselRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<Vessel> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, VesselRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Vessel> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, VesselRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Vessel> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, VesselRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -106,19 +100,20 @@ public final class VesselRepository {
                 .set("toast", input.toast())
                 .set("bought_on", input.boughtOn())
                 .set("in_use", input.inUse())
-                .returning(connection, COLUMNS, VesselRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, int id, VesselInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.code(),
-                input.kind(),
-                input.capacityLitres(),
-                input.toast(),
-                input.boughtOn(),
-                input.inUse(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, int id, VesselInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("vessel", fields)
+                .set("code", "code", input.code())
+                .set("kind", "kind", input.kind())
+                .set("capacityLitres", "capacity_litres", input.capacityLitres())
+                .set("toast", "toast", input.toast())
+                .set("boughtOn", "bought_on", input.boughtOn())
+                .set("inUse", "in_use", input.inUse())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

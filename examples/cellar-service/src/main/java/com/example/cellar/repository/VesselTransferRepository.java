@@ -9,12 +9,15 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * The SQL for {@code VESSEL_TRANSFER}. Every method works on the connection, and in the transaction, that it is given.
@@ -59,35 +62,27 @@ public final class VesselTransferRepository {
             FROM vessel_transfer
             """;
 
-    private static final String UPDATE = """
-            UPDATE vessel_transfer
-            SET "from" = ?,
-                "to" = ?,
-                litres = ?,
-                moved_at = ?,
-                moved_by = ?,
-                reason = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM vessel_transfer
             WHERE id = ?
             """;
 
+    private static final StoredRow<VesselTransfer> ROW
+            = new StoredRow<>(VesselTransfer.class, VesselTransferRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<VesselTransfer> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, VesselTransferRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<VesselTransfer> findById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, FIND, VesselTransferRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<VesselTransfer> lockById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, LOCK, VesselTransferRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows of a page that refer to this vessel. */
@@ -120,19 +115,20 @@ public final class VesselTransferRepository {
                 .set("moved_at", input.movedAt())
                 .set("moved_by", input.movedBy())
                 .set("reason", input.reason())
-                .returning(connection, COLUMNS, VesselTransferRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, long id, VesselTransferInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.from(),
-                input.to(),
-                input.litres(),
-                input.movedAt(),
-                input.movedBy(),
-                input.reason(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, long id, VesselTransferInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("vessel_transfer", fields)
+                .set("from", "\"from\"", input.from())
+                .set("to", "\"to\"", input.to())
+                .set("litres", "litres", input.litres())
+                .set("movedAt", "moved_at", input.movedAt())
+                .set("movedBy", "moved_by", input.movedBy())
+                .set("reason", "reason", input.reason())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -10,6 +10,7 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -59,19 +60,22 @@ public final class WineLotHarvestRepository {
             WHERE wine_lot_id = ? AND harvest_id = ?
             """;
 
+    private static final StoredRow<WineLotHarvest> ROW
+            = new StoredRow<>(WineLotHarvest.class, WineLotHarvestRepository::row, "wineLotId", "harvestId");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<WineLotHarvest> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, WineLotHarvestRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<WineLotHarvest> findById(Connection connection, WineLotHarvestKey key) throws SQLException {
-        return Sql.first(connection, FIND, WineLotHarvestRepository::row, key.wineLotId(), key.harvestId());
+        return Sql.first(connection, FIND, ROW, key.wineLotId(), key.harvestId());
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<WineLotHarvest> lockById(Connection connection, WineLotHarvestKey key) throws SQLException {
-        return Sql.first(connection, LOCK, WineLotHarvestRepository::row, key.wineLotId(), key.harvestId());
+        return Sql.first(connection, LOCK, ROW, key.wineLotId(), key.harvestId());
     }
 
     /** The rows of a page that refer to this harvest. */
@@ -96,7 +100,7 @@ public final class WineLotHarvestRepository {
         return new Insert("wine_lot_harvest")
                 .set("wine_lot_id", input.wineLotId())
                 .set("harvest_id", input.harvestId())
-                .returning(connection, COLUMNS, WineLotHarvestRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -9,6 +9,8 @@ import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Sql;
+import com.example.cellar.support.StoredRow;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -18,6 +20,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** The SQL for {@code WINE_LOT}. Every method works on the connection, and in the transaction, that it is given. */
 public final class WineLotRepository {
@@ -59,36 +62,26 @@ public final class WineLotRepository {
             FROM wine_lot
             """;
 
-    private static final String UPDATE = """
-            UPDATE wine_lot
-            SET name = ?,
-                vintage = ?,
-                vessel_id = ?,
-                litres = ?,
-                filled_on = ?,
-                emptied_on = ?,
-                created_at = ?
-            WHERE id = ?
-            """;
-
     private static final String DELETE = """
             DELETE FROM wine_lot
             WHERE id = ?
             """;
 
+    private static final StoredRow<WineLot> ROW = new StoredRow<>(WineLot.class, WineLotRepository::row, "id");
+
     /** The rows of a page, by ascending key if it does not say otherwise. */
     public FoundRows<WineLot> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, WineLotRepository::row);
+        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<WineLot> findById(Connection connection, UUID id) throws SQLException {
-        return Sql.first(connection, FIND, WineLotRepository::row, id);
+        return Sql.first(connection, FIND, ROW, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<WineLot> lockById(Connection connection, UUID id) throws SQLException {
-        return Sql.first(connection, LOCK, WineLotRepository::row, id);
+        return Sql.first(connection, LOCK, ROW, id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -134,20 +127,21 @@ public final class WineLotRepository {
                 .set("filled_on", input.filledOn())
                 .set("emptied_on", input.emptiedOn())
                 .set("created_at", input.createdAt())
-                .returning(connection, COLUMNS, WineLotRepository::row);
+                .returning(connection, COLUMNS, ROW);
     }
 
-    /** Gives every column but those of the key a new value; false if there is no such row. */
-    public boolean update(Connection connection, UUID id, WineLotInput input) throws SQLException {
-        return Sql.update(connection, UPDATE,
-                input.name(),
-                input.vintage(),
-                input.vesselId(),
-                input.litres(),
-                input.filledOn(),
-                input.emptiedOn(),
-                input.createdAt(),
-                id) == 1;
+    /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
+    public boolean update(Connection connection, UUID id, WineLotInput input, Predicate<String> fields)
+            throws SQLException {
+        return new Update("wine_lot", fields)
+                .set("name", "name", input.name())
+                .set("vintage", "vintage", input.vintage())
+                .set("vesselId", "vessel_id", input.vesselId())
+                .set("litres", "litres", input.litres())
+                .set("filledOn", "filled_on", input.filledOn())
+                .set("emptiedOn", "emptied_on", input.emptiedOn())
+                .set("createdAt", "created_at", input.createdAt())
+                .where(connection, "id = ?", id);
     }
 
     /** Deletes the row with this key; false if there is none. */

@@ -18,11 +18,13 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** What can be done with blend components, each in a transaction of its own. */
 public final class BlendComponentService {
@@ -95,12 +97,12 @@ public final class BlendComponentService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public BlendComponent replace(BlendComponentKey key, BlendComponentInput input, Precondition precondition) {
-        checkReplacement(key, input);
+        checkReplacement(key, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, key));
             }
-            return updated(connection, key, input);
+            return updated(connection, key, input, Update.ALL);
         });
     }
 
@@ -114,10 +116,12 @@ public final class BlendComponentService {
         return transactions.write(connection -> {
             BlendComponent current = locked(connection, key);
             precondition.verify(current);
-            BlendComponentInput changed
-                    = MergePatch.apply(patch, BlendComponentInput.of(current), BlendComponentInput.class);
-            checkReplacement(key, changed);
-            return updated(connection, key, changed);
+            BlendComponentInput before = BlendComponentInput.of(current);
+            BlendComponentInput changed = MergePatch.apply(patch, before, BlendComponentInput.class);
+            checkReplacement(key, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, key, changed, patch::has);
         });
     }
 
@@ -146,19 +150,18 @@ public final class BlendComponentService {
         return repository.lockById(connection, key).orElseThrow(() -> missing(key));
     }
 
-    private BlendComponent updated(Connection connection, BlendComponentKey key, BlendComponentInput input)
-            throws SQLException {
-        if (!repository.update(connection, key, input)) {
+    private BlendComponent updated(Connection connection, BlendComponentKey key, BlendComponentInput input,
+            Predicate<String> fields) throws SQLException {
+        if (!repository.update(connection, key, input, fields)) {
             throw missing(key);
         }
         return existing(connection, key);
     }
 
-    private static void checkReplacement(BlendComponentKey key, BlendComponentInput input) {
-        check(input, OnReplace.class)
+    private static Rules checkReplacement(BlendComponentKey key, BlendComponentInput input) {
+        return check(input, OnReplace.class)
                 .sameKey("blendId", input.blendId(), key.blendId())
-                .sameKey("wineLotId", input.wineLotId(), key.wineLotId())
-                .verify();
+                .sameKey("wineLotId", input.wineLotId(), key.wineLotId());
     }
 
     private static ProblemException missing(BlendComponentKey key) {

@@ -15,11 +15,13 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** What can be done with blends, each in a transaction of its own. */
 public final class BlendService {
@@ -92,12 +94,12 @@ public final class BlendService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public Blend replace(int id, BlendInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -111,9 +113,12 @@ public final class BlendService {
         return transactions.write(connection -> {
             Blend current = locked(connection, id);
             precondition.verify(current);
-            BlendInput changed = MergePatch.apply(patch, BlendInput.of(current), BlendInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            BlendInput before = BlendInput.of(current);
+            BlendInput changed = MergePatch.apply(patch, before, BlendInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -142,17 +147,17 @@ public final class BlendService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private Blend updated(Connection connection, int id, BlendInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private Blend updated(Connection connection, int id, BlendInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(int id, BlendInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(int id, BlendInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(int id) {

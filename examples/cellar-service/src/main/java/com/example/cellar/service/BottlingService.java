@@ -17,10 +17,12 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** What can be done with bottlings, each in a transaction of its own. */
 public final class BottlingService {
@@ -93,12 +95,12 @@ public final class BottlingService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public Bottling replace(int id, BottlingInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -112,9 +114,12 @@ public final class BottlingService {
         return transactions.write(connection -> {
             Bottling current = locked(connection, id);
             precondition.verify(current);
-            BottlingInput changed = MergePatch.apply(patch, BottlingInput.of(current), BottlingInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            BottlingInput before = BottlingInput.of(current);
+            BottlingInput changed = MergePatch.apply(patch, before, BottlingInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -143,17 +148,17 @@ public final class BottlingService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private Bottling updated(Connection connection, int id, BottlingInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private Bottling updated(Connection connection, int id, BottlingInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(int id, BottlingInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(int id, BottlingInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(int id) {

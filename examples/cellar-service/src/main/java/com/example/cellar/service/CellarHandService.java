@@ -13,10 +13,12 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** What can be done with cellar hands, each in a transaction of its own. */
 public final class CellarHandService {
@@ -83,12 +85,12 @@ public final class CellarHandService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public CellarHand replace(int id, CellarHandInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -102,9 +104,12 @@ public final class CellarHandService {
         return transactions.write(connection -> {
             CellarHand current = locked(connection, id);
             precondition.verify(current);
-            CellarHandInput changed = MergePatch.apply(patch, CellarHandInput.of(current), CellarHandInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            CellarHandInput before = CellarHandInput.of(current);
+            CellarHandInput changed = MergePatch.apply(patch, before, CellarHandInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -133,17 +138,17 @@ public final class CellarHandService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private CellarHand updated(Connection connection, int id, CellarHandInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private CellarHand updated(Connection connection, int id, CellarHandInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(int id, CellarHandInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(int id, CellarHandInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(int id) {

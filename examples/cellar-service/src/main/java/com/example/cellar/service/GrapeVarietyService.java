@@ -12,10 +12,12 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** What can be done with grape varieties, each in a transaction of its own. */
 public final class GrapeVarietyService {
@@ -68,12 +70,12 @@ public final class GrapeVarietyService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public GrapeVariety replace(String code, GrapeVarietyInput input, Precondition precondition) {
-        checkReplacement(code, input);
+        checkReplacement(code, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, code));
             }
-            return updated(connection, code, input);
+            return updated(connection, code, input, Update.ALL);
         });
     }
 
@@ -87,9 +89,12 @@ public final class GrapeVarietyService {
         return transactions.write(connection -> {
             GrapeVariety current = locked(connection, code);
             precondition.verify(current);
-            GrapeVarietyInput changed = MergePatch.apply(patch, GrapeVarietyInput.of(current), GrapeVarietyInput.class);
-            checkReplacement(code, changed);
-            return updated(connection, code, changed);
+            GrapeVarietyInput before = GrapeVarietyInput.of(current);
+            GrapeVarietyInput changed = MergePatch.apply(patch, before, GrapeVarietyInput.class);
+            checkReplacement(code, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, code, changed, patch::has);
         });
     }
 
@@ -118,17 +123,17 @@ public final class GrapeVarietyService {
         return repository.lockById(connection, code).orElseThrow(() -> missing(code));
     }
 
-    private GrapeVariety updated(Connection connection, String code, GrapeVarietyInput input) throws SQLException {
-        if (!repository.update(connection, code, input)) {
+    private GrapeVariety updated(Connection connection, String code, GrapeVarietyInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, code, input, fields)) {
             throw missing(code);
         }
         return existing(connection, code);
     }
 
-    private static void checkReplacement(String code, GrapeVarietyInput input) {
-        check(input, OnReplace.class)
-                .sameKey("code", input.code(), code)
-                .verify();
+    private static Rules checkReplacement(String code, GrapeVarietyInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("code", input.code(), code);
     }
 
     private static ProblemException missing(String code) {

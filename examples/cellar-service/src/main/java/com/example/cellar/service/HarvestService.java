@@ -17,11 +17,13 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** What can be done with harvests, each in a transaction of its own. */
 public final class HarvestService {
@@ -100,12 +102,12 @@ public final class HarvestService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public Harvest replace(long id, HarvestInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -119,9 +121,12 @@ public final class HarvestService {
         return transactions.write(connection -> {
             Harvest current = locked(connection, id);
             precondition.verify(current);
-            HarvestInput changed = MergePatch.apply(patch, HarvestInput.of(current), HarvestInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            HarvestInput before = HarvestInput.of(current);
+            HarvestInput changed = MergePatch.apply(patch, before, HarvestInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -150,17 +155,17 @@ public final class HarvestService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private Harvest updated(Connection connection, long id, HarvestInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private Harvest updated(Connection connection, long id, HarvestInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(long id, HarvestInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(long id, HarvestInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(long id) {

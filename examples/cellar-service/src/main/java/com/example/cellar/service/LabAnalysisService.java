@@ -15,11 +15,13 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** What can be done with lab analyses, each in a transaction of its own. */
 public final class LabAnalysisService {
@@ -86,12 +88,12 @@ public final class LabAnalysisService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public LabAnalysis replace(long id, LabAnalysisInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -105,9 +107,12 @@ public final class LabAnalysisService {
         return transactions.write(connection -> {
             LabAnalysis current = locked(connection, id);
             precondition.verify(current);
-            LabAnalysisInput changed = MergePatch.apply(patch, LabAnalysisInput.of(current), LabAnalysisInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            LabAnalysisInput before = LabAnalysisInput.of(current);
+            LabAnalysisInput changed = MergePatch.apply(patch, before, LabAnalysisInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -136,17 +141,17 @@ public final class LabAnalysisService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private LabAnalysis updated(Connection connection, long id, LabAnalysisInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private LabAnalysis updated(Connection connection, long id, LabAnalysisInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(long id, LabAnalysisInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(long id, LabAnalysisInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(long id) {

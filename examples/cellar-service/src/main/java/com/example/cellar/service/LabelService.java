@@ -12,10 +12,12 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** What can be done with labels, each in a transaction of its own. */
 public final class LabelService {
@@ -68,12 +70,12 @@ public final class LabelService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public Label replace(int id, LabelInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -87,9 +89,12 @@ public final class LabelService {
         return transactions.write(connection -> {
             Label current = locked(connection, id);
             precondition.verify(current);
-            LabelInput changed = MergePatch.apply(patch, LabelInput.of(current), LabelInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            LabelInput before = LabelInput.of(current);
+            LabelInput changed = MergePatch.apply(patch, before, LabelInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -118,17 +123,17 @@ public final class LabelService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private Label updated(Connection connection, int id, LabelInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private Label updated(Connection connection, int id, LabelInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(int id, LabelInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(int id, LabelInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(int id) {

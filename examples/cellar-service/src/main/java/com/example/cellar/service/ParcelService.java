@@ -15,10 +15,12 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** What can be done with parcels, each in a transaction of its own. */
 public final class ParcelService {
@@ -85,12 +87,12 @@ public final class ParcelService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public Parcel replace(int id, ParcelInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -104,9 +106,12 @@ public final class ParcelService {
         return transactions.write(connection -> {
             Parcel current = locked(connection, id);
             precondition.verify(current);
-            ParcelInput changed = MergePatch.apply(patch, ParcelInput.of(current), ParcelInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            ParcelInput before = ParcelInput.of(current);
+            ParcelInput changed = MergePatch.apply(patch, before, ParcelInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -135,17 +140,17 @@ public final class ParcelService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private Parcel updated(Connection connection, int id, ParcelInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private Parcel updated(Connection connection, int id, ParcelInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(int id, ParcelInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(int id, ParcelInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(int id) {

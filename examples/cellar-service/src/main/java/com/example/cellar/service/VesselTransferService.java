@@ -17,10 +17,12 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** What can be done with vessel transfers, each in a transaction of its own. */
 public final class VesselTransferService {
@@ -99,12 +101,12 @@ public final class VesselTransferService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public VesselTransfer replace(long id, VesselTransferInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -118,10 +120,12 @@ public final class VesselTransferService {
         return transactions.write(connection -> {
             VesselTransfer current = locked(connection, id);
             precondition.verify(current);
-            VesselTransferInput changed
-                    = MergePatch.apply(patch, VesselTransferInput.of(current), VesselTransferInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            VesselTransferInput before = VesselTransferInput.of(current);
+            VesselTransferInput changed = MergePatch.apply(patch, before, VesselTransferInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -150,17 +154,17 @@ public final class VesselTransferService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private VesselTransfer updated(Connection connection, long id, VesselTransferInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private VesselTransfer updated(Connection connection, long id, VesselTransferInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(long id, VesselTransferInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(long id, VesselTransferInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(long id) {

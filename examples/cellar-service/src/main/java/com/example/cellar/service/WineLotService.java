@@ -15,11 +15,13 @@ import com.example.cellar.support.Precondition;
 import com.example.cellar.support.ProblemException;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
+import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** What can be done with wine lots, each in a transaction of its own. */
 public final class WineLotService {
@@ -97,12 +99,12 @@ public final class WineLotService {
      *     for a duplicate, 422 for a reference to a missing row
      */
     public WineLot replace(UUID id, WineLotInput input, Precondition precondition) {
-        checkReplacement(id, input);
+        checkReplacement(id, input).verify();
         return transactions.write(connection -> {
             if (!precondition.isNone()) {
                 precondition.verify(locked(connection, id));
             }
-            return updated(connection, id, input);
+            return updated(connection, id, input, Update.ALL);
         });
     }
 
@@ -116,9 +118,12 @@ public final class WineLotService {
         return transactions.write(connection -> {
             WineLot current = locked(connection, id);
             precondition.verify(current);
-            WineLotInput changed = MergePatch.apply(patch, WineLotInput.of(current), WineLotInput.class);
-            checkReplacement(id, changed);
-            return updated(connection, id, changed);
+            WineLotInput before = WineLotInput.of(current);
+            WineLotInput changed = MergePatch.apply(patch, before, WineLotInput.class);
+            checkReplacement(id, changed)
+                    .forgive(check(before, OnReplace.class), patch::has)
+                    .verify();
+            return updated(connection, id, changed, patch::has);
         });
     }
 
@@ -147,17 +152,17 @@ public final class WineLotService {
         return repository.lockById(connection, id).orElseThrow(() -> missing(id));
     }
 
-    private WineLot updated(Connection connection, UUID id, WineLotInput input) throws SQLException {
-        if (!repository.update(connection, id, input)) {
+    private WineLot updated(Connection connection, UUID id, WineLotInput input, Predicate<String> fields)
+            throws SQLException {
+        if (!repository.update(connection, id, input, fields)) {
             throw missing(id);
         }
         return existing(connection, id);
     }
 
-    private static void checkReplacement(UUID id, WineLotInput input) {
-        check(input, OnReplace.class)
-                .sameKey("id", input.id(), id)
-                .verify();
+    private static Rules checkReplacement(UUID id, WineLotInput input) {
+        return check(input, OnReplace.class)
+                .sameKey("id", input.id(), id);
     }
 
     private static ProblemException missing(UUID id) {

@@ -80,6 +80,12 @@ public final class ProblemException extends RuntimeException {
         return new ProblemException(Problem.of(409, "Conflict", detail, violations), cause);
     }
 
+    /** 409: it cannot be told where a row stands in an order. */
+    public static ProblemException unsortable(String field, String row) {
+        return new ProblemException(Problem.of(409, "Conflict", "The rows cannot be sorted by " + field
+                + ": that of a row (" + row + ") cannot be told. Sort by something else.", List.of()), null);
+    }
+
     /** 409: rows of another collection refer to this one. */
     public static ProblemException stillReferredTo(String children, Throwable cause) {
         return new ProblemException(

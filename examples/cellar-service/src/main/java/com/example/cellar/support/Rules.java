@@ -12,6 +12,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntPredicate;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.hibernate.validator.HibernateValidator;
 import org.hibernate.validator.messageinterpolation.ParameterMessageInterpolator;
@@ -117,6 +118,13 @@ public final class Rules {
     /** A part of the key, which may be left out of the body but not differ from the path. */
     public Rules sameKey(String field, Object value, Object inPath) {
         return require(value == null || value.equals(inPath), field, "Key", "must equal the key in the path");
+    }
+
+    /** Forgives what was broken before, in fields that are not touched. */
+    public Rules forgive(Rules before, Predicate<String> touched) {
+        violations.removeIf(violation -> before.violations.contains(violation)
+                && !touched.test(violation.field().replaceFirst("\\[.*", "")));
+        return this;
     }
 
     private Rules require(boolean kept, String field, String rule, String message) {

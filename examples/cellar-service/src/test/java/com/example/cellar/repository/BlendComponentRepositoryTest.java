@@ -12,6 +12,7 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -48,7 +49,7 @@ class BlendComponentRepositoryTest {
         List<BlendComponent> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
         others.remove(before);
 
-        assertThat(repository.update(connection, before.primaryKey(), input)).isTrue();
+        assertThat(repository.update(connection, before.primaryKey(), input, Update.ALL)).isTrue();
 
         BlendComponent after = repository.findById(connection, before.primaryKey()).orElseThrow();
         assertStored(connection, after, input);

@@ -11,6 +11,7 @@ import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -47,7 +48,7 @@ class GrapeVarietyRepositoryTest {
         List<GrapeVariety> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
         others.remove(before);
 
-        assertThat(repository.update(connection, before.code(), input)).isTrue();
+        assertThat(repository.update(connection, before.code(), input, Update.ALL)).isTrue();
 
         GrapeVariety after = repository.findById(connection, before.code()).orElseThrow();
         assertStored(connection, after, input);

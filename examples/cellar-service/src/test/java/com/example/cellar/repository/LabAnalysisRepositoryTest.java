@@ -10,6 +10,7 @@ import com.example.cellar.support.Page;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
+import com.example.cellar.support.Update;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -46,7 +47,7 @@ class LabAnalysisRepositoryTest {
         List<LabAnalysis> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
         others.remove(before);
 
-        assertThat(repository.update(connection, before.id(), input)).isTrue();
+        assertThat(repository.update(connection, before.id(), input, Update.ALL)).isTrue();
 
         LabAnalysis after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);

@@ -3,7 +3,11 @@ public final class Columns {
     private Columns() {
     }
 
-    /** The value of a column as a type; null for NULL. */
+    /**
+     * The value of a column as a type, whatever the column is declared as; null for NULL.
+     *
+     * @throws SQLException if it holds something else
+     */
     public static <T> T get(ResultSet row, int column, Class<T> type) throws SQLException {
         String text = row.getString(column);
         if (text == null) {
@@ -11,9 +15,10 @@ public final class Columns {
         }
         try {
             return type.cast(switch (type.getSimpleName()) {
-                case "Boolean" -> row.getBoolean(column);
-                case "Long" -> row.getLong(column);
-                case "Double" -> row.getDouble(column);
+                case "Boolean" -> truth(text);
+                case "Integer" -> new BigDecimal(text).intValueExact();
+                case "Long" -> new BigDecimal(text).longValueExact();
+                case "Double" -> number(row.getObject(column));
                 case "UUID" -> UUID.fromString(text.length() == 36 ? text : text.replaceFirst("(.{8})(.{4})(.{4})(.{4})", "$1-$2-$3-$4-"));
                 case "LocalDate" -> LocalDate.parse(text);
                 case "LocalTime" -> LocalTime.parse(text);
@@ -21,9 +26,23 @@ public final class Columns {
                 case "OffsetDateTime" -> moment(text.replace(' ', 'T'));
                 default -> throw new SQLException("Columns of type " + type + " are not known here.");
             });
-        } catch (IllegalArgumentException | DateTimeException e) {
+        } catch (IllegalArgumentException | ArithmeticException | DateTimeException e) {
             throw new SQLException("Column " + column + " holds something that is no " + type.getSimpleName() + ".", e);
         }
+    }
+
+    private static boolean truth(String text) {
+        if (!text.equals("0") && !text.equals("1")) {
+            throw new IllegalArgumentException("neither 0 nor 1");
+        }
+        return text.equals("1");
+    }
+
+    private static double number(Object value) {
+        if (!(value instanceof Number number)) {
+            throw new NumberFormatException("not a number");
+        }
+        return number.doubleValue();
     }
 
     /** The number in a column with so many digits after the point, or more if it has more; null for NULL. */

@@ -1,0 +1,152 @@
+package com.example.cellar.support;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.lang.reflect.Array;
+import java.lang.reflect.InvocationHandler;
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.Method;
+import java.lang.reflect.Proxy;
+import java.lang.reflect.RecordComponent;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Makes the rows of a table, also of what others have stored and the type of a field cannot hold: such a field is null,
+ * and
+ * the log says which one of which row.
+ */
+public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
+    private static final Logger LOG = LoggerFactory.getLogger(StoredRow.class);
+    private static final int MOST_LOGGED = 100;
+
+    private final Class<T> type;
+    private final Sql.RowMapper<T> reader;
+    private final List<String> key;
+    private final List<String> order;
+    private final Set<String> logged;
+
+    /**
+     * For the rows of a table.
+     *
+     * @param type its components are the columns of the queries, in their order
+     * @param reader makes a row, one component after the other
+     * @param key the properties that tell rows apart
+     */
+    public StoredRow(Class<T> type, Sql.RowMapper<T> reader, String... key) {
+        this(type, reader, List.of(key), List.of(), ConcurrentHashMap.newKeySet());
+    }
+
+    private StoredRow(Class<T> type, Sql.RowMapper<T> reader, List<String> key, List<String> order,
+            Set<String> logged) {
+        this.type = type;
+        this.reader = reader;
+        this.key = key;
+        this.order = order;
+        this.logged = logged;
+    }
+
+    /** The same for a query that these properties order. */
+    StoredRow<T> orderedBy(List<String> properties) {
+        return new StoredRow<>(type, reader, key, properties, logged);
+    }
+
+    /**
+     * The row that a result set stands on; null if its key cannot be told, by which it could be asked for.
+     *
+     * @throws ProblemException 409 if the value that says where it stands in an order cannot be told
+     */
+    @Override
+    public T map(ResultSet row) throws SQLException {
+        try {
+            return reader.map(row);
+        } catch (SQLException | RuntimeException e) {
+            return withoutUnreadable(row, e);
+        }
+    }
+
+    private T withoutUnreadable(ResultSet row, Exception first) throws SQLException {
+        Readable columns = new Readable(row);
+        ResultSet readable = (ResultSet) Proxy.newProxyInstance(
+                StoredRow.class.getClassLoader(), new Class<?>[] {ResultSet.class}, columns);
+        Exception failure = first;
+        for (int i = 0; i <= type.getRecordComponents().length; i++) {
+            try {
+                T mapped = reader.map(readable);
+                return known(mapped, columns.unreadable);
+            } catch (ProblemException e) {
+                throw e;
+            } catch (SQLException | RuntimeException e) {
+                columns.leaveOutLast(e);
+                failure = e;
+            }
+        }
+        throw new SQLException("a row of " + type.getSimpleName() + " cannot be read", failure);
+    }
+
+    private T known(T mapped, Set<Integer> unreadable) {
+        List<String> properties = Json.properties(type);
+        ObjectNode values = Json.tree(mapped);
+        String where = key.stream().map(part -> part + " " + values.path(part)).collect(Collectors.joining(", "));
+        for (int column : unreadable) {
+            RecordComponent component = type.getRecordComponents()[column - 1];
+            if (logged.size() < MOST_LOGGED && logged.add(column + " " + where)) {
+                LOG.warn("A {} ({}) holds something in {} that no {} can tell: it is answered as null, and kept. "
+                                + "To see it as it is, map the column as a String.{}", type.getSimpleName(), where,
+                        component.getName(), component.getType().getSimpleName(),
+                        logged.size() < MOST_LOGGED ? "" : " No more of this table is logged.");
+            }
+            if (order.contains(properties.get(column - 1)) && !key.contains(properties.get(column - 1))) {
+                throw ProblemException.unsortable(properties.get(column - 1), where);
+            }
+        }
+        return unreadable.stream().anyMatch(column -> key.contains(properties.get(column - 1))) ? null : mapped;
+    }
+
+    /** The columns of a row without those that could not be read. */
+    private static final class Readable implements InvocationHandler {
+        private final ResultSet row;
+        private final Set<Integer> unreadable = new TreeSet<>();
+        private int last;
+
+        private Readable(ResultSet row) {
+            this.row = row;
+        }
+
+        /** Takes the failure to be about the column read last, unless that cannot be had as text either. */
+        private void leaveOutLast(Exception failure) throws SQLException {
+            try {
+                row.getString(Math.max(last, 1));
+            } catch (SQLException e) {
+                e.addSuppressed(failure);
+                throw e;
+            }
+            unreadable.add(last);
+        }
+
+        @Override
+        public Object invoke(Object proxy, Method method, Object[] arguments) throws Throwable {
+            if (arguments != null && arguments[0] instanceof Integer column) {
+                last = column;
+            }
+            boolean empty = unreadable.contains(last);
+            if (empty && method.getName().equals("wasNull")) {
+                return true;
+            } else if (empty) {
+                return method.getReturnType().isPrimitive() ? Array.get(Array.newInstance(method.getReturnType(), 1), 0)
+                        : null;
+            }
+            try {
+                return method.invoke(row, arguments);
+            } catch (InvocationTargetException e) {
+                throw e.getCause();
+            }
+        }
+    }
+}
