@@ -89,6 +89,19 @@ class WholeWayTest {
         }
     }
 
+    /** SQLite takes such rows where a script turns its checks off, and says nothing. */
+    @Test
+    void seedRowsThatReferToNothingAreRefused() throws Exception {
+        try (TestDatabases presses = TestDatabases.on("sqlite", "CREATE TABLE press (id INTEGER PRIMARY KEY, bought_with INTEGER REFERENCES press);\n")) {
+            Project project = generated(presses.database());
+            Path seed = project.directory().resolve("src/main/resources/db/seed.sql");
+            Files.writeString(seed, "PRAGMA foreign_keys = OFF;\nINSERT INTO press VALUES (1, 77);\nPRAGMA foreign_keys = ON;\n");
+            VineKit.compile(project);
+
+            assertThatThrownBy(() -> VineKit.test(project)).isInstanceOf(Fault.class).hasMessageContaining("from press to press");
+        }
+    }
+
     @Test
     void codeThatDoesNotCompileIsShownWithItsLine() throws Exception {
         try (TestDatabases presses = TestDatabases.h2(PRESSES)) {

@@ -72,6 +72,14 @@ public interface Engine {
     /** What a generated service and its tests need of this engine. */
     List<Library> libraries();
 
+    /**
+     * The tables whose rows refer to rows that are not there, and the tables that they refer to, where a script can have written
+     * such rows and the engine tells of them afterwards.
+     */
+    default List<String> brokenReferences(Connection connection) throws SQLException {
+        return List.of();
+    }
+
     /** Classes of a generated service that only this engine has, by the names of their templates. */
     default List<String> support() {
         return List.of();

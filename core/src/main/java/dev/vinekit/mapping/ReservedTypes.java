@@ -30,7 +30,7 @@ public final class ReservedTypes {
             NumberFormatException UnsupportedOperationException IndexOutOfBoundsException InterruptedException
             CloneNotSupportedException ArithmeticException AssertionError LinkageError ExceptionInInitializerError
             NoSuchElementException ReflectiveOperationException SecurityException Readable Appendable Application Main
-            Server Settings Transactions Sql Insert Binary Bytes Coded Json JsonProvider Problem ProblemMapper
+            Server Settings Transactions Sql Insert Update StoredRow Binary Bytes Coded Json JsonProvider Problem ProblemMapper
             ProblemException Violation Constraint SqlError SqlErrors Columns PageRequest Page Cursor Validated Lists OnCreate OnReplace Rules
             EntryPoint Health MergePatch PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
             ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction UnitTransactions TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer

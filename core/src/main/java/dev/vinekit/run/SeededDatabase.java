@@ -114,6 +114,11 @@ public final class SeededDatabase implements AutoCloseable {
         SeededDatabase database = new SeededDatabase(scratch);
         try {
             scratch.execute(script(project, "seed.sql"));
+            List<String> broken = Engines.named(project.service().engine()).brokenReferences(scratch.anchor());
+            if (!broken.isEmpty()) {
+                throw Fault.inCall("Seed rows refer to rows that are not there: from " + String.join(", from ", broken) + ".",
+                        "Correct " + SCRIPTS + "/seed.sql in the project, or generate it again.");
+            }
             return database;
         } catch (SQLException e) {
             database.close();

@@ -133,6 +133,19 @@ class MisfitValuesTest {
                 .contains("Pressing", "parcel \"South\\n\", day 3", "litres", "Long", "String").doesNotContain("secret", "\n");
     }
 
+    /** The server's default mode takes such a day where no value is given. */
+    @Test
+    void rowWithADefaultThatIsNoDateIsCreatedAndTold() throws Exception {
+        String table = "CREATE TABLE rack (id INT PRIMARY KEY, since DATE NOT NULL DEFAULT '0000-00-00', seen DATETIME DEFAULT '0000-00-00 00:00:00');\n";
+        try (TestDatabases database = TestDatabases.on("mariadb", table);
+                RunningService service = serve(database.database(), "{project: {package: com.example.misfit}}")) {
+            Http.Answer created = new Http(service.url()).post("/racks", "{\"id\":1}");
+
+            assertThat(created.status()).as(created.text()).isEqualTo(201);
+            assertThat(created.body().path("since").isNull()).isTrue();
+        }
+    }
+
     /** A key that is none of its type cannot be asked for: the row is left out, and the others are told. */
     @Test
     void rowWhoseKeyCannotBeToldIsLeftOut() throws Exception {

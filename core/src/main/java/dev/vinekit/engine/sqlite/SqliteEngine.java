@@ -12,7 +12,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -98,6 +101,18 @@ public final class SqliteEngine implements Engine {
     @Override
     public List<Library> libraries() {
         return List.of(new Library("org.xerial", "sqlite-jdbc", "sqlite", "runtime"));
+    }
+
+    @Override
+    public List<String> brokenReferences(Connection connection) throws SQLException {
+        List<String> broken = new ArrayList<>();
+        try (Statement statement = connection.createStatement();
+                ResultSet row = statement.executeQuery("SELECT DISTINCT \"table\", parent FROM pragma_foreign_key_check ORDER BY 1, 2")) {
+            while (row.next()) {
+                broken.add(row.getString(1) + " to " + row.getString(2));
+            }
+        }
+        return broken;
     }
 
     @Override
