@@ -5,6 +5,8 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.mariadb.MariadbAdministrator;
+import dev.vinekit.engine.postgresql.PostgresqlAdministrator;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -54,6 +56,20 @@ public final class TestDatabases implements AutoCloseable {
         ScratchDatabase scratch = engine.scratch();
         scratch.execute(script);
         return new TestDatabases(engine, scratch);
+    }
+
+    /** A database where the login may do everything, also make other logins. */
+    public static TestDatabases administered(String engineName, String script) throws SQLException {
+        Engine engine = Engines.named(engineName);
+        ScratchDatabase scratch = engine.scratchOn(administrator(engineName));
+        scratch.execute(script);
+        return new TestDatabases(engine, scratch);
+    }
+
+    /** The login that may do everything on a server. */
+    public static Database administrator(String engineName) throws SQLException {
+        require(engineName);
+        return engineName.equals("mariadb") ? MariadbAdministrator.database() : PostgresqlAdministrator.database();
     }
 
     /** Every clause that an engine has for tables and what is about them, and names that nobody would choose who had to generate code. */

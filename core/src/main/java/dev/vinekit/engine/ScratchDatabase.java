@@ -16,6 +16,7 @@ public final class ScratchDatabase implements AutoCloseable {
     private final String url;
     private final String user;
     private final String password;
+    private final Help help;
     private final Removal removal;
     private final Connection anchor;
 
@@ -27,12 +28,25 @@ public final class ScratchDatabase implements AutoCloseable {
      */
     public ScratchDatabase(Engine engine, String url, String user, String password, Removal removal)
             throws SQLException {
+        this(engine, url, user, password, statement -> { }, removal);
+    }
+
+    /** As the other constructor, with help for what the login may not do itself. */
+    public ScratchDatabase(Engine engine, String url, String user, String password, Help help, Removal removal)
+            throws SQLException {
         this.engine = engine;
         this.url = url;
         this.user = user;
         this.password = password;
+        this.help = help;
         this.removal = removal;
         this.anchor = connect();
+    }
+
+    /** Does what a statement needs before it runs, and the database's own login may not do. */
+    @FunctionalInterface
+    public interface Help {
+        void before(String statement) throws SQLException;
     }
 
     /** Makes a database go away. */
@@ -146,6 +160,7 @@ public final class ScratchDatabase implements AutoCloseable {
                 engine.copy(anchor, sql, part.rows());
                 return;
             }
+            help.before(sql);
             try (Statement statement = anchor.createStatement()) {
                 statement.execute(sql);
             }

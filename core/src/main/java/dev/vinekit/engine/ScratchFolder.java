@@ -8,7 +8,9 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.security.SecureRandom;
 import java.util.Comparator;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -88,6 +90,13 @@ public final class ScratchFolder implements AutoCloseable {
                 continue; // It has no lock yet, or no longer: another process is making or removing it.
             }
         }
+    }
+
+    /** A password for a server that works in such a folder: nobody can guess it, and any SQL takes it as a literal. */
+    public static String password() {
+        byte[] bytes = new byte[24];
+        new SecureRandom().nextBytes(bytes);
+        return HexFormat.of().formatHex(bytes);
     }
 
     /** Where the files are to lie. */

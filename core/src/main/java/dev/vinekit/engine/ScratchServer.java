@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -31,8 +32,10 @@ public record ScratchServer(String url, String user, String password, String unc
      * A new, empty database, which is dropped when it is closed.
      *
      * @param urlOf the URL of a database on this server
+     * @param help what the login may not do in a database, by its URL
      */
-    public ScratchDatabase database(Engine engine, UnaryOperator<String> urlOf) throws SQLException {
+    public ScratchDatabase database(Engine engine, UnaryOperator<String> urlOf, Function<String, ScratchDatabase.Help> help)
+            throws SQLException {
         String name = "vinekit_scratch_" + Instant.now().getEpochSecond() + "_" + UUID.randomUUID().toString().replace("-", "").substring(16);
         try (Connection connection = DriverManager.getConnection(url, user, password); Statement statement = connection.createStatement()) {
             for (String left : left(statement)) {
@@ -40,7 +43,7 @@ public record ScratchServer(String url, String user, String password, String unc
             }
             statement.execute("CREATE DATABASE " + name);
         }
-        return new ScratchDatabase(engine, urlOf.apply(name), user, password, () -> {
+        return new ScratchDatabase(engine, urlOf.apply(name), user, password, help.apply(urlOf.apply(name)), () -> {
             try (Connection connection = DriverManager.getConnection(url, user, password); Statement statement = connection.createStatement()) {
                 statement.execute(drop.formatted(name));
             }

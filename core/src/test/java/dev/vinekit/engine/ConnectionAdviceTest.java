@@ -79,18 +79,19 @@ class ConnectionAdviceTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "root   | NAME            |        | There is no database of the name            | Check the name",
+        "root   | NAME            | own    | There is no database of the name            | Check the name",
         "nobody | NAME            | wrong  | does not accept the user name or password   | --password-env",
         "taster | mysql           | sip    | does not let user taster use the database   | grant the user"})
     void mariadbRefusalNamesCauseAndFix(String user, String database, String password, String cause, String fix)
             throws Exception {
-        try (TestDatabases own = TestDatabases.on("mariadb", "CREATE TABLE t (id INT)")) {
+        try (TestDatabases own = TestDatabases.administered("mariadb", "CREATE TABLE t (id INT)")) {
             String url = own.database().url().replaceFirst("/vinekit_scratch_[0-9a-f_]+[?]", "/" + database + "?");
             try (Connection admin = own.database().connect()) {
                 admin.createStatement().execute("CREATE USER IF NOT EXISTS taster IDENTIFIED BY 'sip'");
             }
 
-            assertRefused(Database.at(url, user, password == null ? "" : password), cause, fix);
+            String given = "own".equals(password) ? own.database().password() : password;
+            assertRefused(Database.at(url, user, given), cause, fix);
         }
     }
 
@@ -128,7 +129,7 @@ class ConnectionAdviceTest {
 
     @Test
     void schemaThatTheLoginMayNotSeeIsNotTakenForAnEmptyOne() throws Exception {
-        try (TestDatabases postgresql = TestDatabases.on("postgresql", """
+        try (TestDatabases postgresql = TestDatabases.administered("postgresql", """
                 CREATE SCHEMA hidden; CREATE TABLE hidden.t (id INT PRIMARY KEY);
                 DROP ROLE IF EXISTS looker; CREATE ROLE looker LOGIN PASSWORD 'x';
                 """)) {

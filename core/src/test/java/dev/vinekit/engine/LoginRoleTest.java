@@ -39,7 +39,7 @@ class LoginRoleTest {
     @ParameterizedTest
     @ValueSource(strings = {"postgresql", "mariadb"})
     void roleCanDoWhatTheServiceDoesAndNothingElse(String engine) throws Exception {
-        try (Cellar cellar = TestDatabases.cellar(engine)) {
+        try (Cellar cellar = Cellar.openOn(TestDatabases.administrator(engine))) {
             execute(cellar.database(), "CREATE TABLE cellar_secret (id INT PRIMARY KEY)");
             Mapping mapping = VineKit.map(VineKit.read(cellar.database(), new Scope(List.of(), List.of(
                     "blend", "blend_component", "bottling", "cellar_log", "wine_lot"))), "com.example.cellar");
@@ -58,7 +58,7 @@ class LoginRoleTest {
                     .allSatisfy(table -> assertThat(table.access().rights()).contains(Access.Right.SELECT));
             assertThatOneConnectionTooManyIsRefused(limited);
         } finally {
-            try (Cellar again = TestDatabases.cellar(engine)) {
+            try (Cellar again = Cellar.openOn(TestDatabases.administrator(engine))) {
                 execute(again.database(), engine.equals("mariadb") ? "DROP USER 'service_mariadb'@'%'"
                         : "DROP ROLE IF EXISTS service_postgresql");
             }

@@ -277,7 +277,7 @@ class MariadbEngineTest {
 
     @Test
     void rightsAreThoseOfTheLogin() throws SQLException {
-        try (TestDatabases database = TestDatabases.on("mariadb", """
+        try (TestDatabases database = TestDatabases.administered("mariadb", """
                 CREATE TABLE a (id INT PRIMARY KEY); CREATE TABLE b (id INT PRIMARY KEY);
                 CREATE OR REPLACE USER picker IDENTIFIED BY 'x';
                 """)) {

@@ -148,18 +148,19 @@ class PostgresqlEngineTest {
 
     @Test
     void refusedConnectionsNameCauseAndFix() throws SQLException {
-        try (TestDatabases database = TestDatabases.on("postgresql", "CREATE ROLE taster LOGIN PASSWORD 'sip'")) {
+        try (TestDatabases database = TestDatabases.administered("postgresql", "CREATE ROLE taster LOGIN PASSWORD 'sip'")) {
             String url = database.database().url();
-            assertRefused(url + "x", "postgres", "There is no database", "Check the name");
+            assertThatThrownBy(() -> Database.at(url + "x", database.database().user(), database.database().password()).connect())
+                    .hasMessageContaining("There is no database");
             assertRefused("jdbc:postgresql://localhost:1/cellar", "postgres", "No PostgreSQL server answers", "port");
             assertRefused("jdbc:postgresql://no.such.host.invalid/cellar", "postgres", "No PostgreSQL server answers", "host");
-            assertRefused(url, "nobody_here", "does not let user nobody_here in", "role exists");
+            assertRefused(url, "taster", "does not accept the password of user taster", "--password-env");
         }
     }
 
     @Test
     void loginTellsWhoMayDoAnything() throws SQLException {
-        try (TestDatabases database = TestDatabases.on("postgresql",
+        try (TestDatabases database = TestDatabases.administered("postgresql",
                 "DROP ROLE IF EXISTS sipper; CREATE ROLE sipper LOGIN PASSWORD 'sip'")) {
             assertThat(VineKit.login(database.database()).administrator()).isTrue();
             try (Connection connection = DriverManager.getConnection(database.database().url(), "sipper", "sip")) {
@@ -173,13 +174,13 @@ class PostgresqlEngineTest {
 
     @Test
     void scratchDatabasesGoAway() throws SQLException {
-        String url;
+        Database gone;
         try (ScratchDatabase scratch = POSTGRESQL.scratch()) {
-            url = scratch.url();
+            gone = new Database(POSTGRESQL, scratch.url(), scratch.user(), scratch.password());
             scratch.execute("CREATE TABLE t (id int)");
         }
 
-        assertThatThrownBy(() -> DriverManager.getConnection(url, "postgres", "postgres"))
+        assertThatThrownBy(() -> DriverManager.getConnection(gone.url(), gone.user(), gone.password()))
                 .isInstanceOfSatisfying(SQLException.class, e -> assertThat(e.getSQLState()).isEqualTo("3D000"));
     }
 
@@ -256,7 +257,7 @@ class PostgresqlEngineTest {
 
     @Test
     void ownerAndRightsAreThoseOfTheTableAndTheLogin() throws SQLException {
-        try (TestDatabases database = TestDatabases.on("postgresql", """
+        try (TestDatabases database = TestDatabases.administered("postgresql", """
                 DROP ROLE IF EXISTS sipper; CREATE ROLE sipper LOGIN PASSWORD 'x';
                 CREATE TABLE a (id INT PRIMARY KEY); CREATE TABLE b (id INT PRIMARY KEY);
                 GRANT SELECT, UPDATE ON a TO sipper;

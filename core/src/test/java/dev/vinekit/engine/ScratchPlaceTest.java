@@ -55,7 +55,7 @@ class ScratchPlaceTest {
     @Test
     void aLoginThatMayMakeNoDatabaseIsTold() throws SQLException {
         String definition = "CREATE TYPE grade AS ENUM ('a', 'b')";
-        try (TestDatabases source = TestDatabases.on("postgresql", "CREATE ROLE place_reader LOGIN PASSWORD 'made-up'")) {
+        try (TestDatabases source = TestDatabases.administered("postgresql", "CREATE ROLE place_reader LOGIN PASSWORD 'made-up'")) {
             Database reader = new Database(POSTGRESQL, source.database().url(), "place_reader", "made-up");
 
             assertThatThrownBy(() -> new ScratchPlace(lackingFor(definition), Optional.of(reader)).with(definition))

@@ -74,7 +74,8 @@ public final class MariadbEngine implements Engine {
     public String connectionUrl(String givenUrl) {
         String jdbcUrl = givenUrl.startsWith(MYSQL) ? "jdbc:mariadb:" + givenUrl.substring(MYSQL.length()) : givenUrl;
         boolean zoned = jdbcUrl.contains("connectionTimeZone=") || jdbcUrl.contains("timezone=");
-        String inUtc = zoned ? jdbcUrl : with(jdbcUrl, IN_UTC);
+        String closed = jdbcUrl.contains("allowLocalInfile=") ? jdbcUrl : with(jdbcUrl, "allowLocalInfile=false");
+        String inUtc = zoned ? closed : with(closed, IN_UTC);
         return inUtc.contains("sessionVariables=") ? inUtc : with(inUtc, "sessionVariables=sql_mode='" + MODE + "'");
     }
 
@@ -179,17 +180,18 @@ public final class MariadbEngine implements Engine {
 
     @Override
     public ScratchDatabase scratch() throws SQLException {
-        return create(MariadbServer.url(), "root", "");
+        MariadbServer server = MariadbServer.running();
+        return create(server.url(), MariadbServer.USER, server.password(), server::allow);
     }
 
     @Override
     public ScratchDatabase scratchOn(Database server) throws SQLException {
-        return create(server.url(), server.user(), server.password());
+        return create(server.url(), server.user(), server.password(), statement -> { });
     }
 
-    private ScratchDatabase create(String url, String user, String password) throws SQLException {
+    private ScratchDatabase create(String url, String user, String password, ScratchDatabase.Help help) throws SQLException {
         return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s").database(this, name ->
-                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)));
+                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)), database -> help);
     }
 
     @Override

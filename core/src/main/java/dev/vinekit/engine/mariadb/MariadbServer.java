@@ -10,44 +10,93 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
  * A server of our own on a temporary data directory, from the server program that is installed here. It starts when it
- * is first asked for, and goes with its data when the process ends.
+ * is first asked for, and goes with its data when the process ends. Scripts of others run on it, as a user who owns its
+ * databases and may not touch files or reach other servers. Nobody gets in without the passwords, which are made for this one run.
  */
 final class MariadbServer {
     private static final List<String> FOLDERS =
             List.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/usr/local/sbin", "/usr/libexec", "/opt/homebrew/bin");
     private static final int SECONDS = 30;
+    private static final Pattern CREATION = Pattern.compile("(?i)CREATE\\s+(?:DATABASE|SCHEMA)\\s+(?:IF\\s+NOT\\s+EXISTS\\s+)?`?([\\w$ -]+)`?");
+    private static final Set<String> SYSTEM = Set.of("mysql", "sys", "information_schema", "performance_schema");
     private static MariadbServer instance;
+
+    /** Owns the scratch databases, and nothing else. */
+    static final String USER = "vinekit";
 
     private final ScratchFolder folder;
     private final int port;
     private final Process process;
+    private final String password;
+    private final String rootPassword;
 
-    private MariadbServer(ScratchFolder folder, int port, Process process) {
+    private MariadbServer(ScratchFolder folder, int port, Process process, String password, String rootPassword) {
         this.folder = folder;
         this.port = port;
         this.process = process;
+        this.password = password;
+        this.rootPassword = rootPassword;
     }
 
     /**
-     * The URL of the server, without a database.
+     * The server.
      *
      * @throws Fault if no server program is installed, or it does not start
      */
-    static synchronized String url() {
+    static synchronized MariadbServer running() {
         if (instance == null) {
             instance = start();
         }
-        return url(instance.port);
+        return instance;
     }
 
-    private static String url(int port) {
-        return "jdbc:mariadb://127.0.0.1:" + port + "/";
+    /** The URL of the server, without a database. */
+    String url() {
+        return "jdbc:mariadb://127.0.0.1:" + port + "/?allowLocalInfile=false";
+    }
+
+    String password() {
+        return password;
+    }
+
+    /** The password of the user who may do everything, from this machine only. */
+    String rootPassword() {
+        return rootPassword;
+    }
+
+    /** Lets our user have a database that a definition of several makes; those of the server itself are not to be had. */
+    void allow(String statement) throws SQLException {
+        Matcher creation = CREATION.matcher(statement);
+        if (creation.lookingAt() && !SYSTEM.contains(creation.group(1).toLowerCase(Locale.ROOT))) {
+            try (Connection connection = DriverManager.getConnection(url(), "root", rootPassword);
+                    Statement grant = connection.createStatement()) {
+                grant.execute("GRANT ALL PRIVILEGES ON `" + creation.group(1).replaceAll("[_%\\\\]", "\\\\$0") + "`.* TO "
+                        + USER + "@'127.0.0.1'");
+            }
+        }
+    }
+
+    /** Only two users, who come with a password from this machine; ours has no right to files, users or other databases. */
+    private static Path firstStatements(Path directory, String password, String rootPassword) throws IOException {
+        return Files.writeString(directory.resolve("first.sql"), """
+                DELETE FROM mysql.global_priv WHERE User <> 'mariadb.sys';
+                FLUSH PRIVILEGES;
+                CREATE USER root@'127.0.0.1' IDENTIFIED BY '%s';
+                GRANT ALL PRIVILEGES ON *.* TO root@'127.0.0.1' WITH GRANT OPTION;
+                CREATE USER %s@'127.0.0.1' IDENTIFIED BY '%s';
+                GRANT ALL PRIVILEGES ON `vinekit\\_scratch\\_%%`.* TO %s@'127.0.0.1';
+                """.formatted(rootPassword, USER, password, USER));
     }
 
     private static MariadbServer start() {
@@ -64,12 +113,16 @@ final class MariadbServer {
                 throw failure("It could not make its data directory", log);
             }
             int port = freePort();
+            String password = ScratchFolder.password();
+            String rootPassword = ScratchFolder.password();
             Process process = run(log, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
+                    "--init-file=" + firstStatements(directory, password, rootPassword), "--local-infile=0",
+                    "--secure-file-priv=" + Files.createDirectory(directory.resolve("nothing")),
                     "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
                     "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",
                     "--character-set-server=utf8mb4", "--collation-server=utf8mb4_general_ci",
                     "--innodb-flush-log-at-trx-commit=0", "--innodb-fast-shutdown=2");
-            MariadbServer server = new MariadbServer(folder, port, process);
+            MariadbServer server = new MariadbServer(folder, port, process, password, rootPassword);
             server.await(log);
             return server;
         } catch (IOException e) {
@@ -104,7 +157,7 @@ final class MariadbServer {
     private void await(Path log) throws InterruptedException, IOException {
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
         while (System.nanoTime() < end && process.isAlive()) {
-            try (Connection connection = DriverManager.getConnection(url(port), "root", "")) {
+            try (Connection connection = DriverManager.getConnection(url(), USER, password)) {
                 if (connection.isValid(SECONDS)) {
                     return;
                 }
