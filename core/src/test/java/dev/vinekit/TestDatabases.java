@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -61,9 +62,18 @@ public final class TestDatabases implements AutoCloseable {
     /** A database where the login may do everything, also make other logins. */
     public static TestDatabases administered(String engineName, String script) throws SQLException {
         Engine engine = Engines.named(engineName);
-        ScratchDatabase scratch = engine.scratchOn(administrator(engineName));
+        ScratchDatabase scratch = administered(engine);
         scratch.execute(script);
         return new TestDatabases(engine, scratch);
+    }
+
+    /** An empty database of the same kind; where only the file system says who may do what, any. */
+    public static ScratchDatabase administered(Engine engine) throws SQLException {
+        return switch (engine.name()) {
+            case "h2" -> new ScratchDatabase(engine, "jdbc:h2:mem:administered-" + UUID.randomUUID(), "sa", "", () -> { });
+            case "sqlite" -> engine.scratch();
+            default -> engine.scratchOn(administrator(engine.name()));
+        };
     }
 
     /** The login that may do everything on a server. */
@@ -74,10 +84,15 @@ public final class TestDatabases implements AutoCloseable {
 
     /** Every clause that an engine has for tables and what is about them, and names that nobody would choose who had to generate code. */
     public static TestDatabases clauses(String engineName) throws SQLException, IOException {
+        return on(engineName, clausesScript(engineName));
+    }
+
+    /** The same as a script. */
+    public static String clausesScript(String engineName) throws IOException {
         try (InputStream script = TestDatabases.class.getResourceAsStream("clauses-" + engineName + ".sql")) {
             String wide = IntStream.rangeClosed(1, 200).mapToObj(i -> ", c" + i + " INT")
                     .collect(Collectors.joining("", "CREATE TABLE wide (id INT PRIMARY KEY", ");"));
-            return on(engineName, new String(script.readAllBytes(), StandardCharsets.UTF_8) + wide);
+            return new String(script.readAllBytes(), StandardCharsets.UTF_8) + wide;
         }
     }
 

@@ -65,8 +65,9 @@ public final class SeedScript {
                 script.append("-- ").append(entity.title()).append(": ").append(made.count(entity)).append(" rows, for its keys leave room for no more.\n");
             }
         }
-        boolean circular = made.isCircular();
-        dialect.postponing().filter(pair -> circular).ifPresent(pair -> script.append('\n').append(pair.before()));
+        Optional<Dialect.Postponing> postponing = made.isCircular()
+                ? dialect.postponing(open.stream().map(Entity::sqlTable).toList()) : Optional.empty();
+        postponing.ifPresent(pair -> script.append('\n').append(pair.before()));
         for (Entity entity : open) {
             script.append('\n');
             insert(script, made, entity);
@@ -77,7 +78,7 @@ public final class SeedScript {
         StringBuilder updates = new StringBuilder();
         open.forEach(entity -> update(updates, made, entity));
         script.append(updates.isEmpty() ? "" : "\n").append(updates);
-        dialect.postponing().filter(pair -> circular).ifPresent(pair -> script.append('\n').append(pair.after()));
+        postponing.ifPresent(pair -> script.append('\n').append(pair.after()));
         return script.toString();
     }
 

@@ -144,6 +144,11 @@ public interface Engine {
         return Optional.empty();
     }
 
+    /** Why a statement must not be run though driver and database would; empty if it may. */
+    default Optional<String> refusal(String statement) {
+        return Optional.empty();
+    }
+
     /** A statement of somebody's script as a scratch database takes it: without roles that it does not have, for instance. */
     default String adapted(String statement) {
         return statement;

@@ -28,7 +28,7 @@ public final class ScratchDatabase implements AutoCloseable {
      */
     public ScratchDatabase(Engine engine, String url, String user, String password, Removal removal)
             throws SQLException {
-        this(engine, url, user, password, statement -> { }, removal);
+        this(engine, url, user, password, Help.NONE, removal);
     }
 
     /** As the other constructor, with help for what the login may not do itself. */
@@ -43,10 +43,18 @@ public final class ScratchDatabase implements AutoCloseable {
         this.anchor = connect();
     }
 
-    /** Does what a statement needs before it runs, and the database's own login may not do. */
+    /** Does what a database's own login may not do, and what is safe all the same. */
     @FunctionalInterface
     public interface Help {
-        void before(String statement) throws SQLException;
+        /** There is none. */
+        Help NONE = statement -> false;
+
+        /**
+         * Does what a statement needs before it runs, or the statement itself.
+         *
+         * @return whether it has been run
+         */
+        boolean with(String statement) throws SQLException;
     }
 
     /** Makes a database go away. */
@@ -160,7 +168,12 @@ public final class ScratchDatabase implements AutoCloseable {
                 engine.copy(anchor, sql, part.rows());
                 return;
             }
-            help.before(sql);
+            Optional<String> refusal = engine.refusal(sql);
+            if (refusal.isPresent()) {
+                throw new SQLException("not run: " + refusal.get());
+            } else if (help.with(sql)) {
+                return;
+            }
             try (Statement statement = anchor.createStatement()) {
                 statement.execute(sql);
             }

@@ -23,27 +23,30 @@ final class LineBreaker {
         String indent = " ".repeat(line.length() - line.stripLeading().length());
         String text = line.strip();
         if (text.startsWith("/** ") && text.endsWith(" */")) {
-            return indent + "/**\n" + comment(indent, text.substring(4, text.length() - 3)) + "\n" + indent + " */";
+            return indent + "/**\n" + comment(indent + " * ", text.substring(4, text.length() - 3)) + "\n" + indent + " */";
         }
         if (text.startsWith("* ")) {
-            return comment(indent.substring(0, indent.length() - 1), text.substring(2));
+            return comment(indent + "* ", text.substring(2));
+        }
+        if (text.startsWith("// ")) {
+            return comment(indent + "// ", text.substring(3));
         }
         int place = place(line, indent.length());
         return place < 0 ? line : line.substring(0, place).stripTrailing() + "\n"
                 + broken(indent + CONTINUED + line.substring(place).strip());
     }
 
-    private static String comment(String indent, String text) {
+    private static String comment(String before, String text) {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : text.split(" ")) {
-            if (!line.isEmpty() && indent.length() + 4 + line.length() + word.length() > WIDTH) {
-                lines.add(indent + " * " + line);
+            if (!line.isEmpty() && before.length() + 1 + line.length() + word.length() > WIDTH) {
+                lines.add(before + line);
                 line.setLength(0);
             }
             line.append(line.isEmpty() ? "" : " ").append(word);
         }
-        lines.add(indent + " * " + line);
+        lines.add(before + line);
         return String.join("\n", lines);
     }
 

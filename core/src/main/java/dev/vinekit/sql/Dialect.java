@@ -222,10 +222,10 @@ public interface Dialect {
     }
 
     /**
-     * What surrounds inserts of rows that must refer to each other: statements before and after them, each with its
+     * What surrounds inserts into tables whose rows must refer to each other: statements before and after them, each with its
      * semicolon and line end; empty if the engine knows no way.
      */
-    default Optional<Postponing> postponing() {
+    default Optional<Postponing> postponing(List<String> tables) {
         return Optional.empty();
     }
 

@@ -55,7 +55,7 @@ class EnginesTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void definitionOfEveryClauseMakesADatabaseOfTheSameDump(String engine) throws Exception {
-        try (TestDatabases clauses = TestDatabases.clauses(engine)) {
+        try (TestDatabases clauses = TestDatabases.administered(engine, TestDatabases.clausesScript(engine))) {
             Assumptions.assumeTrue(DumpComparison.isPossible(engine), "The engine's program for dumps is not here.");
 
             assertThat(DumpComparison.of(clauses.database(), VineKit.read(clauses.database(), Scope.all())).unexplained()).isEmpty();

@@ -2,6 +2,7 @@ package dev.vinekit.judge;
 
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
+import dev.vinekit.TestDatabases;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.schema.Schema;
 import java.util.ArrayList;
@@ -46,7 +47,7 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
      */
     public static DumpComparison of(Database source, Schema schema) throws Exception {
         String engine = source.engine().name();
-        try (ScratchDatabase copy = Engines.named(engine).scratch()) {
+        try (ScratchDatabase copy = TestDatabases.administered(Engines.named(engine))) {
             copy.execute(Engines.named(engine).dialect(schema).definition(schema));
             List<String> unexplained = new ArrayList<>();
             Map<String, Integer> explained = new LinkedHashMap<>();

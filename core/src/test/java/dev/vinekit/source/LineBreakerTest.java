@@ -37,9 +37,11 @@ class LineBreakerTest {
     void commentsAreBrokenBetweenWords() {
         String one = "    /** " + "a word of many ".repeat(12) + ". */";
         String more = "     * " + "a word of many ".repeat(12);
+        String beside = "        // " + "a word of many ".repeat(12);
 
         assertThat(LineBreaker.apply(one)).startsWith("    /**\n     * a word").endsWith(".\n     */\n");
         assertThat(LineBreaker.apply(more).lines()).hasSize(2).allMatch(line -> line.startsWith("     * ") && line.length() <= LineBreaker.WIDTH);
+        assertThat(LineBreaker.apply(beside).lines()).hasSize(2).allMatch(line -> line.startsWith("        // ") && line.length() <= LineBreaker.WIDTH);
     }
 
     @Test

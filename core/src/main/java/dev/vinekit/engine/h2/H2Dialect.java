@@ -123,8 +123,10 @@ final class H2Dialect implements Dialect {
     }
 
     @Override
-    public Optional<Postponing> postponing() {
-        return Optional.of(new Postponing("SET REFERENTIAL_INTEGRITY FALSE;\n", "SET REFERENTIAL_INTEGRITY TRUE;\n"));
+    public Optional<Postponing> postponing(List<String> tables) {
+        return Optional.of(new Postponing(
+                tables.stream().map(table -> "ALTER TABLE " + table + " SET REFERENTIAL_INTEGRITY FALSE;\n").collect(Collectors.joining()),
+                tables.stream().map(table -> "ALTER TABLE " + table + " SET REFERENTIAL_INTEGRITY TRUE CHECK;\n").collect(Collectors.joining())));
     }
 
     @Override

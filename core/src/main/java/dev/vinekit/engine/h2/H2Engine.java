@@ -2,6 +2,7 @@ package dev.vinekit.engine.h2;
 
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
@@ -9,6 +10,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -22,6 +24,12 @@ import java.util.regex.Pattern;
 public final class H2Engine implements Engine {
     private static final Pattern ABOUT_USERS = Pattern.compile(
             "(?i)(?:GRANT|REVOKE)\\b|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE)\\b");
+
+    private static final Pattern SETTING = Pattern.compile("(?i)SET\\s+(?:REFERENTIAL_INTEGRITY|MODE|IGNORECASE|(?:DATABASE\\s+)?COLLATION"
+            + "|DEFAULT_LOCK_TIMEOUT|DEFAULT_NULL_ORDERING|MAX_MEMORY_ROWS)\\s+(?:TO\\s+)?\\w+(?:\\s+STRENGTH\\s+\\w+)?");
+
+    /** Owns the tables of scratch databases. */
+    private static final String USER = "VINEKIT";
 
     @Override
     public String name() {
@@ -110,14 +118,39 @@ public final class H2Engine implements Engine {
 
     @Override
     public ScratchDatabase scratch() throws SQLException {
-        return new ScratchDatabase(this, "jdbc:h2:mem:scratch-" + UUID.randomUUID(), "sa", "", () -> { });
+        return closed("jdbc:h2:mem:scratch-" + UUID.randomUUID(), ScratchFolder.password());
     }
 
     @Override
     public ScratchDatabase keptIn(Path folder) throws SQLException, IOException {
         Files.createDirectories(folder);
         Files.deleteIfExists(folder.resolve("database.mv.db"));
-        return new ScratchDatabase(this, "jdbc:h2:" + folder.resolve("database").toAbsolutePath(), "sa", "", () -> { });
+        return closed("jdbc:h2:" + folder.resolve("database").toAbsolutePath(), "");
+    }
+
+    /**
+     * A database in which scripts of others may run: their login may make tables and is no administrator, and so cannot call
+     * Java, read or write files, or reach other databases, also not from defaults and views.
+     */
+    private ScratchDatabase closed(String url, String administratorPassword) throws SQLException {
+        String password = ScratchFolder.password();
+        Connection administrator = DriverManager.getConnection(url, "sa", administratorPassword);
+        try (Statement statement = administrator.createStatement()) {
+            statement.execute("CREATE USER " + USER + " PASSWORD '" + password + "'");
+            statement.execute("GRANT ALTER ANY SCHEMA TO " + USER);
+            return new ScratchDatabase(this, url, USER, password, sql -> changes(administrator, sql), administrator::close);
+        }
+    }
+
+    /** Settings of the whole database that only an administrator may change, and that dumps contain. */
+    private static boolean changes(Connection administrator, String sql) throws SQLException {
+        boolean harmless = SETTING.matcher(sql).matches();
+        if (harmless) {
+            try (Statement statement = administrator.createStatement()) {
+                statement.execute(sql);
+            }
+        }
+        return harmless;
     }
 
     @Override

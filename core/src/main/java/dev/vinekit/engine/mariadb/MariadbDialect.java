@@ -199,7 +199,7 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
-    public Optional<Postponing> postponing() {
+    public Optional<Postponing> postponing(List<String> tables) {
         return Optional.of(new Postponing("SET foreign_key_checks = 0;\n", "SET foreign_key_checks = 1;\n"));
     }
 

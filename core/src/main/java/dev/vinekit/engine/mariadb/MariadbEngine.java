@@ -186,7 +186,7 @@ public final class MariadbEngine implements Engine {
 
     @Override
     public ScratchDatabase scratchOn(Database server) throws SQLException {
-        return create(server.url(), server.user(), server.password(), statement -> { });
+        return create(server.url(), server.user(), server.password(), ScratchDatabase.Help.NONE);
     }
 
     private ScratchDatabase create(String url, String user, String password, ScratchDatabase.Help help) throws SQLException {

@@ -76,7 +76,7 @@ final class MariadbServer {
     }
 
     /** Lets our user have a database that a definition of several makes; those of the server itself are not to be had. */
-    void allow(String statement) throws SQLException {
+    boolean allow(String statement) throws SQLException {
         Matcher creation = CREATION.matcher(statement);
         if (creation.lookingAt() && !SYSTEM.contains(creation.group(1).toLowerCase(Locale.ROOT))) {
             try (Connection connection = DriverManager.getConnection(url(), "root", rootPassword);
@@ -85,6 +85,7 @@ final class MariadbServer {
                         + USER + "@'127.0.0.1'");
             }
         }
+        return false;
     }
 
     /** Only two users, who come with a password from this machine; ours has no right to files, users or other databases. */

@@ -196,7 +196,7 @@ final class PostgresqlDialect implements Dialect {
 
     /** A serial column counts with a sequence of which only the server knows the name. */
     @Override
-    public Optional<Postponing> postponing() {
+    public Optional<Postponing> postponing(List<String> tables) {
         return Optional.of(new Postponing("BEGIN;\nSET CONSTRAINTS ALL DEFERRED;\n", "COMMIT;\n"));
     }
 

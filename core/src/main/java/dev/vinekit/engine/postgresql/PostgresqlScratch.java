@@ -26,7 +26,7 @@ final class PostgresqlScratch {
     }
 
     static ScratchDatabase on(Engine engine, Database server) throws SQLException {
-        return create(engine, server.url(), server.user(), server.password(), database -> statement -> { });
+        return create(engine, server.url(), server.user(), server.password(), database -> ScratchDatabase.Help.NONE);
     }
 
     private static ScratchDatabase create(

