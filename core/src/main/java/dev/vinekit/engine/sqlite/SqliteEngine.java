@@ -26,8 +26,8 @@ public final class SqliteEngine implements Engine {
     private static final String SCRATCH =
             "?foreign_keys=true&journal_mode=WAL&synchronous=OFF&transaction_mode=IMMEDIATE&busy_timeout=10000&limit_attached=0";
 
-    private static final Pattern DRIVER_COMMAND = Pattern.compile("(?i)\\s*(?:BACKUP|RESTORE)\\b");
-    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)\\s*(?:ATTACH|DETACH|VACUUM|BACKUP|RESTORE)\\b");
+    private static final Pattern REACHES_FILES = Pattern.compile("(?i)\\s*(?:(?:BACKUP|RESTORE)\\b|PRAGMA\\s+\\w+_store_directory)");
+    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)\\s*(?:(?:ATTACH|DETACH|VACUUM|BACKUP|RESTORE)\\b|PRAGMA\\s+\\w+_store_directory)");
 
     /** Opens for reading and writing, and makes no file ({@code SQLITE_OPEN_READWRITE} alone). */
     private static final String EXISTING = "open_mode=2";
@@ -150,10 +150,10 @@ public final class SqliteEngine implements Engine {
         }
     }
 
-    /** The driver has commands of its own that copy databases from and to files. */
+    /** The driver has commands of its own that copy databases from and to files, and SQLite one for where temporary files lie. */
     @Override
     public Optional<String> refusal(String statement) {
-        return DRIVER_COMMAND.matcher(statement).lookingAt() ? Optional.of("a command of the driver that reaches files") : Optional.empty();
+        return REACHES_FILES.matcher(statement).lookingAt() ? Optional.of("it reaches files") : Optional.empty();
     }
 
     @Override
