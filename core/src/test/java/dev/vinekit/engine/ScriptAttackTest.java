@@ -21,6 +21,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -30,6 +31,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** A script that somebody hands us reads and writes no files, runs no programs and reaches no other server. */
 class ScriptAttackTest {
     private static final String SECRET = "the cellar's key is under the third barrel";
+
+    /** What the server takes: it leaves the directory out, and runs no events. */
+    private static final Pattern IGNORED = Pattern.compile(" DATA DIRECTORY=|^CREATE EVENT sly");
 
     @TempDir
     private Path directory;
@@ -53,7 +57,8 @@ class ScriptAttackTest {
 
                     assertThat(out).as(attack).doesNotExist();
                     assertThat(loot(scratch)).as(attack).noneMatch(text -> text.contains("barrel") || text.contains("secret"));
-                    assertThat(told).as(attack + " is said to be refused or left out").isNotEmpty();
+                    assertThat(directory).as(attack).isDirectoryNotContaining(file -> !file.equals(secret));
+                    assertThat(told.isEmpty()).as(attack + " is said to be refused or left out").isEqualTo(IGNORED.matcher(attack).find());
                 }
             }
         }

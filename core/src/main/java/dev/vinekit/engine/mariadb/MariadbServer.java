@@ -117,7 +117,7 @@ final class MariadbServer {
             String password = ScratchFolder.password();
             String rootPassword = ScratchFolder.password();
             Process process = run(log, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
-                    "--init-file=" + firstStatements(directory, password, rootPassword), "--local-infile=0",
+                    "--init-file=" + firstStatements(directory, password, rootPassword), "--local-infile=0", "--skip-symbolic-links",
                     "--secure-file-priv=" + Files.createDirectory(directory.resolve("nothing")),
                     "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
                     "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",

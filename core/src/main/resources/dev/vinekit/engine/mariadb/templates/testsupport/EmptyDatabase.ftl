@@ -33,7 +33,7 @@ final class EmptyDatabase implements AutoCloseable {
                     GRANT ALL PRIVILEGES ON tests.* TO tests@'127.0.0.1';
                     """.formatted(password));
             server = run("mariadbd", "--no-defaults", data, user, "--port=" + port, "--bind-address=127.0.0.1",
-                    "--init-file=" + first, "--local-infile=0", "--secure-file-priv=" + Files.createDirectory(directory.toPath().resolve("nothing")),
+                    "--init-file=" + first, "--local-infile=0", "--skip-symbolic-links", "--secure-file-priv=" + Files.createDirectory(directory.toPath().resolve("nothing")),
                     "--socket=" + new File(directory, "socket"), "--skip-log-bin", "--skip-name-resolve",
                     "--character-set-server=utf8mb4", "--innodb-flush-log-at-trx-commit=0");
             await();
