@@ -6,12 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.vinekit.cellar.Cellar;
+import dev.vinekit.engine.Engines;
+import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.RunningService;
-import dev.vinekit.run.SeededDatabase;
 import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
@@ -209,11 +210,12 @@ class DecisionsTest {
             project = VineKit.write(VineKit.plan(VineKit.generate(mapping, Cellar.seed("h2")), directory.resolve("p")));
         }
         VineKit.compileService(project);
-        try (SeededDatabase database = SeededDatabase.of(project);
+        try (ScratchDatabase database = TestDatabases.administered(Engines.named("h2"));
                 RunningService service = VineKit.serve(project, Map.of("DB_URL", database.url(), "DB_USER", database.user(),
                         "DB_PASSWORD", database.password(), "HTTP_PORT", "0"));
-                Connection connection = DriverManager.getConnection(database.url(), database.user(), database.password());
-                Statement statement = connection.createStatement()) {
+                Statement statement = database.anchor().createStatement()) {
+            database.execute(Files.readString(project.directory().resolve("src/main/resources/db/schema.sql")));
+            database.execute(Cellar.seed("h2"));
             for (int limit : List.of(1, 10, 400)) {
                 assertThat(statements(statement, service, "/vessel-transfers?limit=" + limit)).isEqualTo(1);
                 assertThat(statements(statement, service, "/vessel-transfers?include=fromVessel&limit=" + limit)).isEqualTo(2);

@@ -13,7 +13,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -97,15 +100,51 @@ class AbuseTest {
         }
         assertHarmless(http.post("/bottlings", "{\"blendId\":1,\"bottledOn\":\"2024-01-01\",\"bottles\":5,"
                 + "\"closedWith\":\"cork\",\"litres\":1}"), 400);
-        for (String readings : List.of("1e999999999", "{\"deep\":[1,{\"er\":-1e-999999999}]}", "{\"a\":\"\\u0000\"}")) {
+        for (String readings : List.of("1e999999999", "{\"deep\":[1,{\"er\":-1e-999999999}]}", "{\"a\":\"\\u0000\"}",
+                "[".repeat(201) + "]".repeat(201), "[1e9000,1e9000]", "[" + "1e900,".repeat(100) + "1]", "[" + "1e-900,".repeat(100) + "1]",
+                "{\"half\":\"\\ud83c\"}", "{\"\\udf77\":1}")) {
             assertHarmless(http.post("/lab-analyses", "{\"wineLotId\":\"00000000-0000-4000-a000-000000000001\","
                     + "\"takenAt\":\"2024-03-01T10:15:30Z\",\"readings\":" + readings + "}"), 400);
         }
+        assertHarmless(http.post("/vessels", VESSEL.replace("ABUSE", "half \\ud83c").formatted("")), 400);
         assertHarmless(http.send("PATCH", "/vessels/1", "{\"id\":2}"), 400);
         assertHarmless(http.send("PATCH", "/vessels/1", "[{\"code\":\"x\"}]"), 400);
         assertHarmless(http.send("PUT", "/parcels/1", "{\"name\":\"x\",\"varietyCode\":\"ARV\",\"areaHa\":1,\"soil\":\"clay\","
                 + "\"organic\":true,\"latitude\":1e400}"), 400);
         assertThat(rows(http)).isEqualTo(rows);
+    }
+
+    /** What is wrong a thousand times is told a hundred times, and what would be right once. */
+    @Test
+    void answersToWrongBodiesStaySmall() {
+        Http http = ServedCellar.on("h2").http();
+        String many = IntStream.range(0, 20_000).mapToObj(i -> "\"p" + i + "\":1").collect(Collectors.joining(",", "{", "}"));
+        String rows = "[" + "{\"x\":1},".repeat(999) + "{\"x\":1}]";
+        for (String body : List.of(many, rows, "{\"" + "long ".repeat(9_000) + "\":1}")) {
+            Http.Answer answer = http.post("/vessels", body);
+
+            assertThat(answer.status()).isEqualTo(400);
+            assertThat(answer.text().length()).isLessThan(50_000);
+            assertThat(answer.body().path("violations")).isNotEmpty().hasSizeLessThanOrEqualTo(100);
+        }
+        assertThat(http.post("/vessels", many).body().path("detail").asText()).contains("properties to send: id, code", "and ").endsWith("more.");
+    }
+
+    /** Deep, but not too deep: it comes back as it was, also in a list. */
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    void whatIsTakenCanBeToldAgain(String engine) {
+        Http http = ServedCellar.on(engine).http();
+        int levels = engine.equals("mariadb") ? 30 : 200;
+        String readings = "[".repeat(levels) + "0.001" + ",0.001".repeat(3000) + "]".repeat(levels);
+        Http.Answer created = http.post("/lab-analyses", "{\"wineLotId\":\"00000000-0000-4000-a000-000000000001\","
+                + "\"takenAt\":\"2024-03-01T10:15:30Z\",\"readings\":" + readings + "}");
+
+        assertThat(created.status()).as(created.text()).isEqualTo(201);
+        String path = created.header("Location").substring(http.url().length());
+        assertThat(http.get(path).body().path("readings").toString()).isEqualTo(readings);
+        assertThat(http.get("/lab-analyses?limit=500").status()).isEqualTo(200);
+        assertThat(http.send("DELETE", path, "").status()).isEqualTo(204);
     }
 
     @ParameterizedTest

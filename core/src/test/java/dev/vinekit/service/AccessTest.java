@@ -123,6 +123,7 @@ class AccessTest {
         refused(parts[0] + "." + new PlainJWT(claims("winemaker").build()).serialize().split("\\.")[1] + "." + parts[2] + "x");
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(past(60))));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(null)));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(null).serializeNullClaims(true)));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.notBeforeTime(past(-60))));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.audience("another")));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.audience((String) null)));

@@ -45,6 +45,20 @@ class EntityTagTest {
         assertThat(http.get("/labels/1").header("ETag")).isEqualTo(tag);
     }
 
+    /** A change that wants no row there, or not in this state, finds one (RFC 9110, section 13.1.2). */
+    @ParameterizedTest
+    @CsvSource({"PUT, *, 412", "PATCH, *, 412", "DELETE, *, 412", "PUT, OWN, 412", "PATCH, W/OWN, 412", "PATCH, \"other\", 200"})
+    void changeThatWantsAnotherStateIsRefused(String method, String header, int status) {
+        Http http = ServedCellar.on("h2").http();
+        Http.Answer before = http.get("/labels/3");
+
+        Http.Answer answer = http.with("If-None-Match", header.replace("OWN", before.header("ETag")))
+                .send(method, "/labels/3", method.equals("PATCH") ? "{}" : before.text());
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(http.get("/labels/3").header("ETag")).isEqualTo(before.header("ETag"));
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {"other | 400", "* | 200", "\"a\",,  \"b\" | 412", "\"broken | 400"})
     void headerIsAListOfTags(String header, int status) {

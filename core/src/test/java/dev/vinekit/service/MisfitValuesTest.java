@@ -54,7 +54,8 @@ class MisfitValuesTest {
                     "BOOLEAN | 'yes' | null | \"yes\"", "TEXT NOT NULL | 12 | \"12\" | \"12\"",
                     "DATE NOT NULL | '0000-00-00' | null | \"0000-00-00\"", "DATE | 'in May' | null | \"in May\"",
                     "DATE | 2460000 | null | \"2460000\"", "DATETIME NOT NULL | 1700000000 | null | \"1700000000\"",
-                    "TIME | '25:00' | null | \"25:00\"", "UUID | 'none' | null | \"none\"", "JSON NOT NULL | '{broken' | null | "));
+                    "TIME | '25:00' | null | \"25:00\"", "UUID | 'none' | null | \"none\"", "JSON NOT NULL | '{broken' | null | ",
+                    "JSON | '" + "[".repeat(600) + "]".repeat(600) + "' | null | "));
 
     @TempDir
     private Path directory;

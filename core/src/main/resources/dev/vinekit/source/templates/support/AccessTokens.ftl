@@ -76,7 +76,11 @@ public final class AccessTokens {
             throw invalid("The header Authorization does not have a bearer token.", null);
         }
         try {
-            return new Caller(processor.process(bearer.group(1), null), rolesClaim);
+            JWTClaimsSet claims = processor.process(bearer.group(1), null);
+            if (claims.getExpirationTime() == null) {
+                throw invalid("The token does not say when it expires.", null);
+            }
+            return new Caller(claims, rolesClaim);
         } catch (KeySourceException e) {
             throw ProblemException.unavailable(e);
         } catch (java.text.ParseException | JOSEException | BadJOSEException e) {

@@ -1,6 +1,10 @@
 /** JSON as the service reads and writes it: strict on the way in, ISO 8601 and exact decimals on the way out. */
 public final class Json {
-    public static final JsonMapper MAPPER = JsonMapper.builder()
+    /** What is read can be written as a part of a row and of a list, whose levels come on top: Jackson writes 1000. */
+    private static final int MOST_LEVELS = 500;
+
+    public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_LEVELS).build()).build())
             .addModule(new JavaTimeModule())
             .defaultLeniency(false)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)

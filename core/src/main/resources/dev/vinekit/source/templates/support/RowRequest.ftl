@@ -21,7 +21,7 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
             return Response.ok(selection.of(List.of(row), embed).get(0)).build();
         }
         RowState whole = RowState.of(row);
-        Precondition.of(headers).verify(row);
+        Precondition.toRead(headers).verify(row);
         if (Precondition.isKnown(headers, whole.tag())) {
             return Response.notModified().header(HttpHeaders.ETAG, whole.tag()).build();
         }

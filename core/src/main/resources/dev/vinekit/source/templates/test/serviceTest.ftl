@@ -137,7 +137,7 @@ class ${e.name}ServiceTest {
         ${e.name} stored = row();
         when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
 
-        assertProblem(412, () -> service.replace(${e.keyCode.ofStored}, input(), new Precondition(List.of("\"another\""))));
+        assertProblem(412, () -> service.replace(${e.keyCode.ofStored}, input(), Precondition.matching("\"another\"")));
 
         verify(repository, never()).update(connection, ${e.keyCode.ofStored}, input(), Update.ALL);
     }
@@ -184,7 +184,7 @@ class ${e.name}ServiceTest {
         ${e.name} stored = row();
         when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
 
-        assertProblem(412, () -> service.delete(${e.keyCode.ofStored}, new Precondition(List.of("\"another\""))));
+        assertProblem(412, () -> service.delete(${e.keyCode.ofStored}, Precondition.matching("\"another\"")));
 
         verify(repository, never()).delete(connection, ${e.keyCode.ofStored});
     }

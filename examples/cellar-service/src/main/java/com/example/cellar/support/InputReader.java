@@ -6,9 +6,11 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.RecordComponent;
+import java.math.BigDecimal;
 import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Iterator;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -17,6 +19,11 @@ import java.util.stream.Collectors;
 public final class InputReader {
     /** More digits than a database keeps: writing them out would be an attack. */
     static final int MOST_DIGITS = 9999;
+    private static final int USUAL_DIGITS = 40;
+
+    /** How deep a value may be nested, so that it can be told again as a part of a row and of a list. */
+    private static final int MOST_LEVELS = 200;
+    private static final int LONGEST_NAME = 60;
 
     private static final ClassValue<Shape> SHAPES = new ClassValue<>() {
         @Override
@@ -117,8 +124,10 @@ public final class InputReader {
         List<Violation> violations = new ArrayList<>();
         body.fieldNames().forEachRemaining(name -> {
             if (!names.contains(name)) {
-                violations.add(new Violation(
-                        name, "Unknown", "is not one of the properties to send: " + String.join(", ", names)));
+                String shown = name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) + "..." : name;
+                violations.add(new Violation(shown, "Unknown", violations.isEmpty()
+                        ? "is not one of the properties to send: " + String.join(", ", names)
+                                : "is not one of them either"));
             }
         });
         return violations;
@@ -146,18 +155,42 @@ public final class InputReader {
         return null;
     }
 
-    /** Whether no number has so many digits that writing them out would be an attack, and no text has a NUL. */
+    /** Whether a value can be written as text again: not deeper nested, and not with more digits, than is sensible. */
     private static boolean isMeasured(JsonNode node) {
+        return digits(node, MOST_LEVELS) <= MOST_DIGITS;
+    }
+
+    /**
+     * How many digits writing out exponents adds; more than are allowed if a text is none, or the value is nested too
+     * deep.
+     */
+    private static long digits(JsonNode node, int levels) {
         if (node.isContainerNode()) {
-            for (JsonNode inner : node) {
-                if (!isMeasured(inner)) {
-                    return false;
-                }
+            long sum = levels == 0 ? MOST_DIGITS + 1L : 0;
+            for (Iterator<JsonNode> inner = node.elements(); inner.hasNext() && sum <= MOST_DIGITS;) {
+                sum += digits(inner.next(), levels - 1);
             }
-            return true;
+            return node.properties().stream().allMatch(property -> isText(property.getKey())) ? sum : MOST_DIGITS + 1L;
         }
-        return node.isTextual() ? node.textValue().indexOf('\0') < 0
-                : !node.isBigDecimal() || Math.abs((long) node.decimalValue().scale()) <= MOST_DIGITS;
+        if (node.isTextual()) {
+            return isText(node.textValue()) ? 0 : MOST_DIGITS + 1L;
+        } else if (!node.isBigDecimal()) {
+            return 0;
+        }
+        BigDecimal number = node.decimalValue();
+        long added = Math.max(-(long) number.scale(), (long) number.scale() - number.precision());
+        return Math.abs((long) number.scale()) > MOST_DIGITS ? MOST_DIGITS + 1L : added > USUAL_DIGITS ? added : 0;
+    }
+
+    /** Whether a text can be stored: no NUL, and no half of a pair of UTF-16 alone. */
+    static boolean isText(String text) {
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            int c = text.codePointAt(i);
+            if (c == 0 || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Whether a number is not beyond what its type can hold. */
@@ -184,7 +217,9 @@ public final class InputReader {
             case "OffsetDateTime" -> "must be a date and time with an offset such as 2024-05-31T17:30:00+02:00";
             case "UUID" -> "must be a UUID such as 123e4567-e89b-42d3-a456-426614174000";
             case "Binary" -> "must be bytes in Base64";
-            default -> "must be text without NUL characters";
+            case "JsonNode" -> "must be JSON of at most " + MOST_LEVELS
+                    + " levels, without NUL characters and very large numbers";
+            default -> "must be text of whole characters without NUL";
         };
     }
 }

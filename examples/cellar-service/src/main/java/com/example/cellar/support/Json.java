@@ -1,6 +1,8 @@
 package com.example.cellar.support;
 
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.StreamWriteFeature;
 import com.fasterxml.jackson.core.json.JsonWriteFeature;
@@ -21,7 +23,12 @@ import java.util.List;
 
 /** JSON as the service reads and writes it: strict on the way in, ISO 8601 and exact decimals on the way out. */
 public final class Json {
-    public static final JsonMapper MAPPER = JsonMapper.builder()
+    /** What is read can be written as a part of a row and of a list, whose levels come on top: Jackson writes 1000. */
+    private static final int MOST_LEVELS = 500;
+
+    public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_LEVELS).build())
+                            .build())
             .addModule(new JavaTimeModule())
             .defaultLeniency(false)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 /** A request that cannot be carried out, with the answer that says why. */
 public final class ProblemException extends RuntimeException {
     private static final long serialVersionUID = 1L;
+    private static final int MOST_TOLD = 100;
 
     private final transient Problem problem;
 
@@ -18,12 +19,14 @@ public final class ProblemException extends RuntimeException {
         return problem;
     }
 
-    /** 400: the body breaks rules. */
+    /** 400: the body breaks rules. So many that nobody would read them are not told. */
     public static ProblemException invalid(List<Violation> violations) {
-        String detail = violations.stream()
+        List<Violation> told = violations.size() > MOST_TOLD ? violations.subList(0, MOST_TOLD) : violations;
+        String detail = told.stream()
                 .map(violation -> violation.field() + " " + violation.message())
                 .collect(Collectors.joining("; "));
-        return new ProblemException(Problem.of(400, "Bad Request", detail + ".", violations), null);
+        String more = told.size() < violations.size() ? "; and " + (violations.size() - told.size()) + " more" : "";
+        return new ProblemException(Problem.of(400, "Bad Request", detail + more + ".", told), null);
     }
 
     /** 400: the request as a whole cannot be understood. */
@@ -39,8 +42,7 @@ public final class ProblemException extends RuntimeException {
     /** 412: the row is not in the state that the client knows. */
     public static ProblemException changed() {
         return new ProblemException(Problem.of(412, "Precondition Failed",
-                "The row has changed since it was read, or If-Match does not have the ETag of the row itself. "
-                + "Read it again.", List.of()), null);
+                "The row has changed since it was read, or is in a state that the request does not want. Read it again.", List.of()), null);
     }
 
     /** 503: the database does not answer, or not in time. */
