@@ -197,7 +197,7 @@ class WholeWayTest {
     }
 
     private static Map<String, String> settings(SeededDatabase scratch, String port) {
-        return Map.of("DB_URL", scratch.url(), "DB_USER", scratch.user(), "HTTP_PORT", port);
+        return Map.of("DB_URL", scratch.url(), "DB_USER", scratch.user(), "DB_PASSWORD", scratch.password(), "HTTP_PORT", port);
     }
 
     private static HttpResponse<String> post(RunningService service, String body) throws Exception {

@@ -1,7 +1,8 @@
 /**
- * An empty database on a MariaDB server of the tests' own, which runs on a temporary directory and is stopped when it is
- * closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}. Scripts run in it as a
- * user who owns it, but may not touch files or reach other servers. Nobody else gets in: the password is a new one.
+ * An empty database on a MariaDB server of the tests' own, which runs on a temporary directory and is stopped when it
+ * is closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}. Scripts run
+ * in it as a user who owns it, but may not touch files or reach other servers. Nobody else gets in: the password is a
+ * new one.
  */
 final class EmptyDatabase implements AutoCloseable {
     private static final int SECONDS = 30;
@@ -73,7 +74,8 @@ final class EmptyDatabase implements AutoCloseable {
     }
 
     String url() {
-        return "jdbc:mariadb://127.0.0.1:" + port + "/tests?allowMultiQueries=true&allowLocalInfile=false&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
+        return "jdbc:mariadb://127.0.0.1:" + port + "/tests?allowMultiQueries=true&allowLocalInfile=false"
+                + "&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
     }
 
     String user() {

@@ -1,6 +1,7 @@
 /**
- * An empty database on a PostgreSQL server of the tests' own, which is stopped when it is closed. Scripts run in it as a role
- * that owns it, but may not touch files, run programs or reach other servers. Nobody else gets in: the passwords are new ones.
+ * An empty database on a PostgreSQL server of the tests' own, which is stopped when it is closed. Scripts run in it as a
+ * role that owns it, but may not touch files, run programs or reach other servers. Nobody else gets in: the passwords
+ * are new ones.
  */
 final class EmptyDatabase implements AutoCloseable {
     private final String password = UUID.randomUUID().toString();
