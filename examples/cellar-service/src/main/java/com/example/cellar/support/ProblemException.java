@@ -42,7 +42,8 @@ public final class ProblemException extends RuntimeException {
     /** 412: the row is not in the state that the client knows. */
     public static ProblemException changed() {
         return new ProblemException(Problem.of(412, "Precondition Failed",
-                "The row has changed since it was read, or is in a state that the request does not want. Read it again.", List.of()), null);
+                "The row has changed since it was read, or is in a state that the request does not want. "
+                + "Read it again.", List.of()), null);
     }
 
     /** 503: the database does not answer, or not in time. */

@@ -19,8 +19,7 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Makes the rows of a table, also of what others have stored and the type of a field cannot hold: such a field is null,
- * and
- * the log says which one of which row.
+ * and the log says which one of which row.
  */
 public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     private static final Logger LOG = LoggerFactory.getLogger(StoredRow.class);

@@ -8,8 +8,7 @@ import java.util.UUID;
 
 /**
  * An empty database in memory, gone when it is closed. Scripts run in it as a user who may make tables, but not call
- * Java, read
- * or write files, or reach other databases.
+ * Java, read or write files, or reach other databases.
  */
 final class EmptyDatabase implements AutoCloseable {
     private final String password = UUID.randomUUID().toString();

@@ -186,8 +186,7 @@ public final class TestDatabase implements AutoCloseable {
     private void run(String script) throws SQLException, IOException {
         try (InputStream text = TestDatabase.class.getResourceAsStream(script);
                 Statement statement = anchor.createStatement()) {
-            // A comment first: some drivers have commands of their own, which reach files, for texts that begin with
-            // them.
+            // A comment first: some drivers take texts that begin with certain words for commands that reach files.
             statement.executeUpdate("-- " + script + "\n" + new String(text.readAllBytes(), StandardCharsets.UTF_8));
         }
     }
