@@ -6,7 +6,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.ShrinkingMode;
 
 class RandomSchemasOfH2Test {
-    @Property(tries = 100, seed = "1", shrinking = ShrinkingMode.OFF, edgeCases = EdgeCasesMode.NONE)
+    @Property(tries = 15, seed = "1", shrinking = ShrinkingMode.OFF, edgeCases = EdgeCasesMode.NONE)
     void schemasGoAllTheWay(@ForAll long number) throws Exception {
         RandomSchema.assertGreen("h2", number);
     }

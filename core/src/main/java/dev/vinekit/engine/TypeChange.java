@@ -22,7 +22,8 @@ final class TypeChange {
             return !now.labels().containsAll(was.labels());
         }
         if (was.isWholeNumber() && now.isWholeNumber()) {
-            return digits(now) < digits(was) || now.unsigned() && !was.unsigned();
+            boolean anyOfWas = was.kind() == SqlType.Kind.DECIMAL && now.kind() != SqlType.Kind.DECIMAL;
+            return digits(now) - (anyOfWas ? 1 : 0) < digits(was) || now.unsigned() && !was.unsigned();
         }
         boolean decimal = (was.isWholeNumber() || was.kind() == SqlType.Kind.DECIMAL) && now.kind() == SqlType.Kind.DECIMAL;
         if (decimal) {
@@ -39,7 +40,7 @@ final class TypeChange {
                 && !now.isText();
     }
 
-    /** The digits that a number of a type may have. */
+    /** The digits that a number of a type may have; of binary ones, not every number with as many. */
     private static int digits(SqlType type) {
         return switch (type.kind()) {
             case TINYINT -> 3;

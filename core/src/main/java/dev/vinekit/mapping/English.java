@@ -27,6 +27,8 @@ final class English {
             "index", "indexes", "knife", "knives", "leaf", "leaves", "life", "lives", "loaf", "loaves", "man", "men",
             "matrix", "matrices", "medium", "media", "mouse", "mice", "ox", "oxen", "person", "people",
             "phenomenon", "phenomena", "quiz", "quizzes", "shelf", "shelves", "synthesis", "syntheses",
+            "emphasis", "emphases", "hypothesis", "hypotheses", "parenthesis", "parentheses", "oasis", "oases",
+            "synopsis", "synopses", "prognosis", "prognoses",
             "thesis", "theses", "tooth", "teeth", "vertex", "vertices", "wife", "wives", "wolf", "wolves",
             "woman", "women", "movie", "movies", "cookie", "cookies", "lie", "lies", "tie", "ties", "pie", "pies",
             "cache", "caches", "axe", "axes", "hero", "heroes", "potato", "potatoes", "tomato", "tomatoes",

@@ -47,4 +47,39 @@ class DefaultValueTest {
     void textTellsWhatItComesTo(String text, DefaultValue.Meaning meaning) {
         assertThat(DefaultValue.of(text).meaning()).isEqualTo(meaning);
     }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "current_timestamp() ON UPDATE current_timestamp()   | true",
+        "NULL ON UPDATE current_timestamp(3)                 | true",
+        "ON UPDATE CURRENT_TIMESTAMP                         | true",
+        "'0000-00-00 00:00:00' on update current_timestamp() | true",
+        "current_timestamp()                                 | false",
+        "' ON UPDATE '                                       | false",
+        "'see ON UPDATE now'                                 | false",
+        "concat('a', ' ON UPDATE b')                         | false"})
+    void changesOfARowMayTakeTheTimeToo(String text, boolean onUpdate) {
+        assertThat(DefaultValue.of(text).isOnUpdate()).isEqualTo(onUpdate);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
+        "'0000-00-00'          | true",
+        "'0000-00-00 00:00:00' | true",
+        "'2024-00-10'          | true",
+        "'2024-10-00'          | true",
+        "('0000-00-00')        | true",
+        "'2024-10-10'          | false",
+        "'00:00:00'            | false",
+        "0                     | false",
+        "current_timestamp()   | false"})
+    void somethingThatLooksLikeADateMayBeNone(String text, boolean noDate) {
+        assertThat(DefaultValue.of(text).isNoDate()).isEqualTo(noDate);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"NULL | false", "NULL ON UPDATE now() | false", "0 | true", "now() | true"})
+    void anExplicitNullIsNoValue(String text, boolean value) {
+        assertThat(DefaultValue.of(text).isValue()).isEqualTo(value);
+    }
 }

@@ -1,0 +1,53 @@
+package dev.vinekit.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vinekit.run.TestOutcome;
+import java.io.StringReader;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.w3c.dom.Element;
+import org.xml.sax.InputSource;
+
+class JunitXmlTest {
+    @Test
+    void outcomesAreCounted() throws Exception {
+        Element suite = parsed(List.of(passed("listTest"), failed("createTest", "expected: 201\nbut was: 500"), passed("readTest")));
+
+        assertThat(suite.getAttribute("name")).isEqualTo("VesselControllerTest");
+        assertThat(suite.getAttribute("tests")).isEqualTo("3");
+        assertThat(suite.getAttribute("failures")).isEqualTo("1");
+        assertThat(suite.getAttribute("time")).isEqualTo("0.750");
+        Element failure = (Element) suite.getElementsByTagName("failure").item(0);
+        assertThat(failure.getAttribute("message")).isEqualTo("expected: 201");
+        assertThat(failure.getTextContent()).isEqualTo("expected: 201\nbut was: 500");
+        assertThat(((Element) failure.getParentNode()).getAttribute("name")).isEqualTo("createTest");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"<a>&amp;]]>", "\"quoted\"", "\u0000", "\u001b[31m", "\ud800", "\uffff", "gr\u00fcn \ud83c\udf47"})
+    void anyReasonIsWellFormed(String reason) throws Exception {
+        Element suite = parsed(List.of(failed("listTest", reason)));
+
+        assertThat(suite.getElementsByTagName("failure").item(0).getTextContent())
+                .isEqualTo(reason.replaceAll("[\u0000\u001b\uffff]|\\p{Cs}", "\ufffd"));
+    }
+
+    private static Element parsed(List<TestOutcome> outcomes) throws Exception {
+        return DocumentBuilderFactory.newInstance().newDocumentBuilder()
+                .parse(new InputSource(new StringReader(JunitXml.of("VesselControllerTest", outcomes)))).getDocumentElement();
+    }
+
+    private static TestOutcome passed(String name) {
+        return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250), Optional.empty(), "");
+    }
+
+    private static TestOutcome failed(String name, String reason) {
+        return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250), Optional.of(reason), "");
+    }
+}
