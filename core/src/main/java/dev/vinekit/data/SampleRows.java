@@ -4,7 +4,6 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaName;
-import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
@@ -25,7 +24,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -33,11 +31,6 @@ import java.util.stream.Stream;
 /** Makes sample rows by rule, the same for the same mapping. */
 public final class SampleRows {
     private static final LocalDate DAY = LocalDate.of(2021, 3, 1);
-
-    /** How many rows of a table the seed and one test may make between them, and how many are more than anybody makes. */
-    private static final int ENOUGH_ROWS = 100;
-    private static final int LARGE = 1000;
-    private static final int LETTERS = 26;
 
     private final Mapping mapping;
     private final Solutions solutions;
@@ -140,65 +133,12 @@ public final class SampleRows {
             return isFillable(entity);
         }
         Map<Field, Sample> values = row(entity, false).values();
-        return entity.table().keys().stream().allMatch(key -> hasRoom(entity, key) && key.columns().stream().map(entity::field).anyMatch(field -> {
+        return entity.table().keys().stream().allMatch(key -> KeyRoom.hasRoom(entity, key) && key.columns().stream().map(entity::field).anyMatch(field -> {
             Sample sample = values.get(field);
             return sample instanceof Sample.Reference reference
                     ? isEndless(mapping.entity(reference.relation().foreignKey().target()), asked)
                     : sample == null || sample instanceof Sample.Nothing || sample.isNumbered();
         }));
-    }
-
-    /** Whether a key of digits has a value for as many rows as tests may make. */
-    private static boolean hasRoom(Entity entity, UniqueKey key) {
-        List<Field> digits = digits(entity, key);
-        return digits.isEmpty() || product(digits) >= ENOUGH_ROWS;
-    }
-
-    /** The whole numbers of a key in which nothing else can differ much, and none of them much by itself; empty for other keys. */
-    private static List<Field> digits(Entity entity, UniqueKey key) {
-        List<Field> fields = key.columns().stream().map(entity::field).toList();
-        boolean refers = entity.relations().stream().anyMatch(relation -> relation.fields().stream().anyMatch(fields::contains));
-        boolean compared = entity.rowRules().stream().anyMatch(rule -> rule instanceof RowRule.Compare compare
-                && (fields.contains(compare.left()) || fields.contains(compare.right())));
-        if (refers || compared || fields.stream().anyMatch(field -> field.input() != Field.Input.WRITABLE || room(entity, field) >= LARGE)) {
-            return List.of();
-        }
-        List<Field> digits = fields.stream().filter(field -> field.type().isExactNumber() && field.enumeration().isEmpty()
-                && choices(entity, field).isEmpty()).toList();
-        int others = fields.stream().filter(field -> !digits.contains(field)).mapToInt(field -> room(entity, field)).max().orElse(0);
-        return product(digits) < others ? List.of() : digits;
-    }
-
-    private static long product(List<Field> digits) {
-        return digits.stream().mapToLong(field -> new NumberSamples(field).room()).reduce(1, (a, b) -> a * b);
-    }
-
-    /** About how many values a field can have. */
-    private static int room(Entity entity, Field field) {
-        List<String> choices = choices(entity, field);
-        if (!choices.isEmpty()) {
-            return choices.size();
-        }
-        return switch (field.type()) {
-            case INTEGER, LONG, BIG_DECIMAL -> new NumberSamples(field).room();
-            case STRING -> field.maxLength() == 1 ? LETTERS : field.maxLength() == 2 ? ENOUGH_ROWS : Integer.MAX_VALUE;
-            case BINARY -> field.column().type().length() == 1 ? ENOUGH_ROWS : Integer.MAX_VALUE;
-            default -> Integer.MAX_VALUE;
-        };
-    }
-
-    /** The values of a field of which there are only a few, as texts; empty for others. */
-    static List<String> choices(Entity entity, Field field) {
-        if (field.enumeration().isPresent()) {
-            return List.copyOf(field.enumeration().get().constants().values());
-        }
-        if (field.type() == JavaType.BOOLEAN) {
-            return List.of("TRUE", "FALSE");
-        } else if (field.type() == JavaType.STRING) {
-            return TextSamples.options(field);
-        }
-        return entity.rowRules().stream().filter(rule -> rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field))
-                .findFirst().map(rule -> ((RowRule.OneOf) rule).options().stream().map(BigDecimal::toPlainString).toList()).orElse(List.of());
     }
 
     /** Why no rows of a table can be made up; empty if they can. */
@@ -268,8 +208,8 @@ public final class SampleRows {
             return constant(field, other);
         }
         Optional<Sample> digit = entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
-                .map(key -> digits(entity, key)).filter(digits -> digits.contains(field)).findFirst()
-                .map(digits -> new NumberSamples(field).digit((int) product(digits.subList(0, digits.indexOf(field)))));
+                .map(key -> KeyRoom.digits(entity, key)).filter(digits -> digits.contains(field)).findFirst()
+                .map(digits -> new NumberSamples(field).digit((int) KeyRoom.product(digits.subList(0, digits.indexOf(field)))));
         if (digit.isPresent()) {
             return digit.get();
         }
@@ -398,7 +338,7 @@ public final class SampleRows {
         }
         Set<String> references = new HashSet<>();
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
-        boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field) && distinguishing(entity, new UniqueKey("",
+        boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field) && KeyRoom.distinguishing(entity, new UniqueKey("",
                 entity.comparable().stream().map(other -> other.column().name()).toList())).equals(field.column().name());
         if (tellsApart || !references.contains(field.column().name()) && isReferredTo(entity, field)) {
             return true;
@@ -407,35 +347,19 @@ public final class SampleRows {
                 .filter(key -> key.columns().stream().anyMatch(references::contains))
                 .filter(key -> sharesReference(entity, key, references))
                 .map(key -> new UniqueKey("", key.columns().stream().filter(column -> !references.contains(column)).toList()))
-                .anyMatch(rest -> rest.columns().contains(field.column().name()) && distinguishing(entity, rest).equals(field.column().name()));
+                .anyMatch(rest -> rest.columns().contains(field.column().name()) && KeyRoom.distinguishing(entity, rest).equals(field.column().name()));
         if (besideReference && field.enumeration().isEmpty()) {
             return true;
         }
         return entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().noneMatch(references::contains))
-                .anyMatch(key -> distinguishing(entity, key).equals(field.column().name()));
+                .anyMatch(key -> KeyRoom.distinguishing(entity, key).equals(field.column().name()));
     }
 
     /** Whether another key has a reference of this one too: rows that repeat that must still differ here. */
     private static boolean sharesReference(Entity entity, UniqueKey key, Set<String> references) {
         return entity.table().keys().stream().filter(other -> !other.equals(key))
                 .anyMatch(other -> other.columns().stream().anyMatch(column -> references.contains(column) && key.columns().contains(column)));
-    }
-
-    /** The column of a key by which rows differ: of those with much room the one whose type makes the best samples. */
-    private static String distinguishing(Entity entity, UniqueKey key) {
-        List<Field> fields = key.columns().stream().map(entity::field).toList();
-        int most = fields.stream().mapToInt(field -> Math.min(LARGE, room(entity, field))).max().orElse(0);
-        List<Field> roomy = fields.stream().filter(field -> Math.min(LARGE, room(entity, field)) == most).toList();
-        for (JavaType type : List.of(JavaType.UUID, JavaType.STRING, JavaType.LONG, JavaType.INTEGER,
-                JavaType.BIG_DECIMAL, JavaType.DATE, JavaType.DATE_TIME, JavaType.OFFSET_DATE_TIME, JavaType.TIME,
-                JavaType.OFFSET_TIME, JavaType.BINARY, JavaType.DOUBLE, JavaType.FLOAT)) {
-            Optional<Field> found = roomy.stream().filter(field -> field.type() == type).findFirst();
-            if (found.isPresent()) {
-                return found.get().column().name();
-            }
-        }
-        return roomy.get(0).column().name();
     }
 
     /** Where each column stands among those that it is compared with: least first. */

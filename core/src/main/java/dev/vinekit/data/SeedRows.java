@@ -91,7 +91,7 @@ final class SeedRows {
             } else if (sample.isNumbered()) {
                 room *= distinct(field, sample);
             } else if (plan.strides.containsKey(field)) {
-                room *= SampleRows.choices(entity, field).size();
+                room *= KeyRoom.choices(entity, field).size();
             }
             room = Math.min(room, wanted);
         }
@@ -181,7 +181,7 @@ final class SeedRows {
             return Optional.of(sample.text(n));
         }
         if (plan.strides.containsKey(field)) {
-            List<String> choices = SampleRows.choices(entity, field);
+            List<String> choices = KeyRoom.choices(entity, field);
             return Optional.of(choices.get((n - 1) / plan.strides.get(field) % choices.size()));
         }
         boolean free = !plan.tied.contains(field);
@@ -337,12 +337,12 @@ final class SeedRows {
         private void stride(Entity entity, UniqueKey key) {
             List<Field> fields = key.columns().stream().map(entity::field).toList();
             boolean few = fields.stream().allMatch(field -> field.input() == Field.Input.WRITABLE && !tied.contains(field)
-                    && !fixed.contains(field) && !SampleRows.choices(entity, field).isEmpty()
+                    && !fixed.contains(field) && !KeyRoom.choices(entity, field).isEmpty()
                     && !(samples.get(field) instanceof Sample.Reference) && !samples.get(field).isNumbered());
             int stride = 1;
             for (Field field : few ? fields : List.<Field>of()) {
                 strides.put(field, stride);
-                stride *= SampleRows.choices(entity, field).size();
+                stride *= KeyRoom.choices(entity, field).size();
             }
         }
 
