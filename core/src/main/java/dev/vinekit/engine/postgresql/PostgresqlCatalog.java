@@ -29,6 +29,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -40,7 +41,7 @@ final class PostgresqlCatalog {
             """;
 
     private static final String TABLES = """
-            SELECT n.nspname AS schema, c.relname AS name, obj_description(c.oid, 'pg_class') AS comment, c.relkind AS kind,
+            SELECT n.nspname AS schema, c.relname AS name, cd.description AS comment, c.relkind AS kind,
                 ARRAY(SELECT pn.nspname FROM pg_inherits h JOIN pg_class p ON p.oid = h.inhparent JOIN pg_namespace pn ON pn.oid = p.relnamespace
                     WHERE h.inhrelid = c.oid ORDER BY h.inhseqno)::text[] AS parent_schemas,
                 ARRAY(SELECT p.relname FROM pg_inherits h JOIN pg_class p ON p.oid = h.inhparent
@@ -52,6 +53,7 @@ final class PostgresqlCatalog {
                 has_table_privilege(c.oid, 'UPDATE') AS may_update, has_table_privilege(c.oid, 'DELETE') AS may_delete
             FROM pg_class c
             JOIN pg_namespace n ON n.oid = c.relnamespace
+            LEFT JOIN pg_description cd ON cd.classoid = 'pg_class'::regclass AND cd.objoid = c.oid AND cd.objsubid = 0
             WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND NOT c.relispartition
             """;
 
@@ -68,7 +70,7 @@ final class PostgresqlCatalog {
                 CASE WHEN a.attcollation <> t.typcollation THEN
                     (SELECT quote_ident(cn.nspname) || '.' || quote_ident(co.collname) FROM pg_collation co
                         JOIN pg_namespace cn ON cn.oid = co.collnamespace WHERE co.oid = a.attcollation) END AS collation,
-                col_description(a.attrelid, a.attnum) AS comment,
+                cd.description AS comment,
                 CASE WHEN 'e' IN (COALESCE(b.typtype, t.typtype), e.typtype) THEN
                     ARRAY(SELECT l.enumlabel FROM pg_enum l WHERE l.enumtypid = COALESCE(e.oid, b.oid, t.oid)
                         ORDER BY l.enumsortorder) END AS labels
@@ -80,6 +82,7 @@ final class PostgresqlCatalog {
             LEFT JOIN pg_type e ON e.oid = COALESCE(b.typelem, t.typelem) AND COALESCE(b.typlen, t.typlen) = -1
                 AND COALESCE(b.typcategory, t.typcategory) = 'A'
             LEFT JOIN pg_attrdef d ON a.atthasdef AND d.adrelid = a.attrelid AND d.adnum = a.attnum
+            LEFT JOIN pg_description cd ON cd.classoid = 'pg_class'::regclass AND cd.objoid = a.attrelid AND cd.objsubid = a.attnum
             WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm', 'f') AND a.attnum > 0 AND NOT a.attisdropped
             ORDER BY a.attnum
             """;
@@ -100,14 +103,14 @@ final class PostgresqlCatalog {
 
     private static final String SERIALS = """
             SELECT o.refobjid AS relation, o.refobjsubid AS number, @SERIAL AS plain
-            FROM pg_class s
-            JOIN pg_sequence q ON q.seqrelid = s.oid
-            JOIN pg_depend o ON o.classid = 'pg_class'::regclass AND o.objid = s.oid
+            FROM pg_sequence q
+            CROSS JOIN LATERAL (SELECT refobjid, refobjsubid FROM pg_depend
+                WHERE classid = 'pg_class'::regclass AND objid = q.seqrelid AND refclassid = 'pg_class'::regclass AND deptype = 'a' OFFSET 0) o
+            JOIN pg_class s ON s.oid = q.seqrelid
             JOIN pg_class c ON c.oid = o.refobjid
             JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = o.refobjsubid
             JOIN pg_attrdef d ON d.adrelid = c.oid AND d.adnum = a.attnum
-            WHERE s.relkind = 'S' AND o.refclassid = 'pg_class'::regclass AND o.deptype = 'a'
-                AND EXISTS (SELECT FROM pg_depend u WHERE u.classid = 'pg_attrdef'::regclass AND u.objid = d.oid AND u.refobjid = s.oid)
+            WHERE EXISTS (SELECT FROM pg_depend u WHERE u.classid = 'pg_attrdef'::regclass AND u.objid = d.oid AND u.refobjid = s.oid)
             """.replace("@SERIAL", PLAIN_SERIAL);
 
     private static final String CONSTRAINTS = """
@@ -146,7 +149,7 @@ final class PostgresqlCatalog {
             JOIN pg_type b ON b.oid = t.typbasetype
             LEFT JOIN pg_type e ON e.oid = b.typelem AND b.typlen = -1 AND b.typcategory = 'A'
             LEFT JOIN pg_constraint k ON k.contypid = t.oid AND k.contype = 'c'
-            WHERE t.typtype = 'd' AND EXISTS (SELECT FROM pg_attribute a
+            WHERE t.typtype = 'd' AND t.typnamespace <> 'information_schema'::regnamespace AND EXISTS (SELECT FROM pg_attribute a
                 JOIN pg_class c ON c.oid = a.attrelid AND c.relkind IN ('r', 'p', 'f')
                 JOIN pg_namespace n ON n.oid = c.relnamespace
                 WHERE a.atttypid = t.oid AND NOT a.attisdropped AND n.nspname = ANY (?))
@@ -162,11 +165,11 @@ final class PostgresqlCatalog {
             JOIN pg_class s ON s.oid = q.seqrelid
             JOIN pg_namespace n ON n.oid = s.relnamespace
             WHERE n.nspname = ANY (?)
-                AND NOT EXISTS (SELECT FROM pg_depend o
-                    LEFT JOIN pg_class c ON c.oid = o.refobjid
+                AND NOT EXISTS (SELECT FROM (SELECT refobjid, refobjsubid, deptype FROM pg_depend
+                        WHERE classid = 'pg_class'::regclass AND objid = s.oid OFFSET 0) o
+                    LEFT JOIN pg_class c ON o.deptype = 'a' AND c.oid = o.refobjid
                     LEFT JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = o.refobjsubid
-                    WHERE o.classid = 'pg_class'::regclass AND o.objid = s.oid
-                        AND (o.deptype IN ('i', 'e') OR o.deptype = 'a' AND @SERIAL))
+                    WHERE o.deptype IN ('i', 'e') OR o.deptype = 'a' AND @SERIAL)
             ORDER BY n.nspname, s.relname
             """.replace("@ODD", ODD_SEQUENCE).replace("@SERIAL", PLAIN_SERIAL);
 
@@ -191,6 +194,7 @@ final class PostgresqlCatalog {
     private static final Pattern PLAIN_UNIQUE_INDEX =
             Pattern.compile("CREATE UNIQUE INDEX .* USING btree \\((?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\")(?:, (?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\"))*\\)", Pattern.DOTALL);
 
+    private static final Pattern NUMBER = Pattern.compile("\\d+");
     private static final Pattern ELEMENT = Pattern.compile("'(?:[^']|'')*'::(?:character varying|bpchar)");
     private static final Pattern CAST_ARRAY = Pattern.compile(
             "\\(\\(ARRAY\\[((?:" + ELEMENT.pattern() + "(?:, )?)+)]\\)::text\\[]\\)");
@@ -283,18 +287,19 @@ final class PostgresqlCatalog {
 
     private Column column(ResultSet row) throws SQLException {
         boolean computed = !row.getString("generated").isEmpty();
+        List<Long> place = place(row);
         Optional<String> value = Optional.ofNullable(row.getString("default_value"));
         Column.Identity identity = switch (row.getString("identity")) {
             case "a" -> Column.Identity.ALWAYS;
             case "d" -> Column.Identity.BY_DEFAULT;
-            default -> serials.containsKey(place(row)) ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
+            default -> serials.containsKey(place) ? Column.Identity.AUTO_INCREMENT : Column.Identity.NONE;
         };
         String domain = row.getString("domain");
         return new Column(
                 row.getString("column_name"),
                 domain == null ? type(row) : type(row).withDomain(domain),
                 !row.getBoolean("required"),
-                computed || serials.getOrDefault(place(row), false) ? Optional.empty() : value.map(DefaultValue::of),
+                computed || serials.getOrDefault(place, false) ? Optional.empty() : value.map(DefaultValue::of),
                 identity,
                 computed ? Optional.of(new Column.Computed(value.orElseThrow(), row.getString("generated").equals("s")))
                         : Optional.empty(),
@@ -402,7 +407,8 @@ final class PostgresqlCatalog {
     /** The names of the columns of a relation whose numbers an array holds. */
     private List<String> columns(ResultSet row, String relation, String numbers) throws SQLException {
         long number = row.getLong(relation);
-        return Catalog.strings(row.getArray(numbers)).stream()
+        String list = row.getString(numbers);
+        return NUMBER.matcher(list.substring(list.indexOf('{'))).results().map(MatchResult::group)
                 .map(column -> columnNames.getOrDefault(List.of(number, Long.valueOf(column)), "")).toList();
     }
 

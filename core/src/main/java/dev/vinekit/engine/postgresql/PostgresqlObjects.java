@@ -187,44 +187,62 @@ final class PostgresqlObjects {
                     ELSE 'USING INDEX ' || (SELECT quote_ident(x.relname) FROM pg_index i JOIN pg_class x ON x.oid = i.indexrelid
                         WHERE i.indrelid = c.oid AND i.indisreplident) END
                     WHERE c.relreplident <> 'd' AND c.relkind IN ('r', 'p')
-                UNION ALL
-                SELECT ' cluster', 'ALTER TABLE ' || it || ' CLUSTER ON ' || quote_ident(x.relname) FROM pg_index i JOIN pg_class x ON x.oid = i.indexrelid
-                    WHERE i.indrelid = c.oid AND i.indisclustered
-                UNION ALL
-                SELECT ' index ' || x.relname, 'ALTER INDEX ' || quote_ident(n.nspname) || '.' || quote_ident(x.relname)
-                    || ' SET (' || array_to_string(x.reloptions, ', ') || ')'
-                    FROM pg_constraint k JOIN pg_class x ON x.oid = k.conindid
-                    WHERE k.conrelid = c.oid AND k.contype IN ('p', 'u') AND x.reloptions IS NOT NULL
-                UNION ALL
-                SELECT ' ' || a.attname || s.name, 'ALTER TABLE ' || it || ' ALTER COLUMN ' || quote_ident(a.attname) || s.change
-                    FROM pg_attribute a
-                    JOIN pg_type t ON t.oid = a.atttypid
-                    CROSS JOIN LATERAL (
-                        SELECT ' storage' AS name, ' SET STORAGE ' || CASE a.attstorage WHEN 'p' THEN 'PLAIN' WHEN 'e' THEN 'EXTERNAL'
-                            WHEN 'm' THEN 'MAIN' ELSE 'EXTENDED' END AS change WHERE a.attstorage <> t.typstorage
-                        UNION ALL
-                        SELECT ' statistics', ' SET STATISTICS ' || a.attstattarget WHERE a.attstattarget > -1
-                        UNION ALL
-                        SELECT ' options', ' SET (' || array_to_string(a.attoptions, ', ') || ')' WHERE a.attoptions IS NOT NULL
-                        UNION ALL
-                        SELECT ' numbers', ' SET START WITH ' || q.seqstart || ' SET INCREMENT BY ' || q.seqincrement
-                            || ' SET MINVALUE ' || q.seqmin || ' SET MAXVALUE ' || q.seqmax || ' SET CACHE ' || q.seqcache
-                            || CASE WHEN q.seqcycle THEN ' SET CYCLE' ELSE '' END || ' RESTART'
-                            FROM pg_depend d JOIN pg_sequence q ON q.seqrelid = d.objid
-                            WHERE d.classid = 'pg_class'::regclass AND d.refclassid = 'pg_class'::regclass AND d.refobjid = c.oid
-                                AND d.refobjsubid = a.attnum AND d.deptype = 'i' AND a.attidentity <> '' AND @ODD
-                    ) s
-                    WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped AND c.relkind IN ('r', 'p')
             ) what
             WHERE n.nspname = ANY (?) AND c.relkind IN ('r', 'p', 'v', 'm') AND NOT c.relispartition
+            UNION ALL
+            SELECT 'SETTING', n.nspname, c.relname || ' cluster', n.nspname, c.relname,
+                'ALTER TABLE ' || quote_ident(n.nspname) || '.' || quote_ident(c.relname) || ' CLUSTER ON ' || quote_ident(x.relname), NULL, NULL
+            FROM pg_index i
+            JOIN pg_class x ON x.oid = i.indexrelid
+            JOIN pg_class c ON c.oid = i.indrelid
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            WHERE n.nspname = ANY (?) AND i.indisclustered AND NOT c.relispartition
+            UNION ALL
+            SELECT 'SETTING', n.nspname, c.relname || ' index ' || x.relname, n.nspname, c.relname,
+                'ALTER INDEX ' || quote_ident(n.nspname) || '.' || quote_ident(x.relname) || ' SET (' || array_to_string(x.reloptions, ', ') || ')', NULL, NULL
+            FROM pg_class x
+            JOIN pg_constraint k ON k.conindid = x.oid AND k.contype IN ('p', 'u')
+            JOIN pg_class c ON c.oid = k.conrelid
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            WHERE n.nspname = ANY (?) AND x.relkind = 'i' AND x.reloptions IS NOT NULL AND NOT c.relispartition
+            UNION ALL
+            SELECT 'SETTING', n.nspname, c.relname || ' ' || a.attname || s.name, n.nspname, c.relname,
+                'ALTER TABLE ' || quote_ident(n.nspname) || '.' || quote_ident(c.relname) || ' ALTER COLUMN ' || quote_ident(a.attname) || s.change, NULL, NULL
+            FROM pg_attribute a
+            JOIN pg_type t ON t.oid = a.atttypid
+            JOIN pg_class c ON c.oid = a.attrelid
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            CROSS JOIN LATERAL (
+                SELECT ' storage' AS name, ' SET STORAGE ' || CASE a.attstorage WHEN 'p' THEN 'PLAIN' WHEN 'e' THEN 'EXTERNAL'
+                    WHEN 'm' THEN 'MAIN' ELSE 'EXTENDED' END AS change WHERE a.attstorage <> t.typstorage
+                UNION ALL
+                SELECT ' statistics', ' SET STATISTICS ' || a.attstattarget WHERE a.attstattarget > -1
+                UNION ALL
+                SELECT ' options', ' SET (' || array_to_string(a.attoptions, ', ') || ')' WHERE a.attoptions IS NOT NULL
+            ) s
+            WHERE n.nspname = ANY (?) AND a.attnum > 0 AND NOT a.attisdropped AND c.relkind IN ('r', 'p') AND NOT c.relispartition
+                AND (a.attstorage <> t.typstorage OR a.attstattarget > -1 OR a.attoptions IS NOT NULL)
+            UNION ALL
+            SELECT 'SETTING', n.nspname, c.relname || ' ' || a.attname || ' numbers', n.nspname, c.relname,
+                'ALTER TABLE ' || quote_ident(n.nspname) || '.' || quote_ident(c.relname) || ' ALTER COLUMN ' || quote_ident(a.attname)
+                    || ' SET START WITH ' || q.seqstart || ' SET INCREMENT BY ' || q.seqincrement
+                    || ' SET MINVALUE ' || q.seqmin || ' SET MAXVALUE ' || q.seqmax || ' SET CACHE ' || q.seqcache
+                    || CASE WHEN q.seqcycle THEN ' SET CYCLE' ELSE '' END || ' RESTART', NULL, NULL
+            FROM pg_sequence q
+            JOIN pg_depend d ON d.classid = 'pg_class'::regclass AND d.objid = q.seqrelid AND d.refclassid = 'pg_class'::regclass AND d.deptype = 'i'
+            JOIN pg_class c ON c.oid = d.refobjid
+            JOIN pg_namespace n ON n.oid = c.relnamespace
+            JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = d.refobjsubid AND a.attidentity <> ''
+            WHERE n.nspname = ANY (?) AND @ODD AND NOT c.relispartition
             UNION ALL
             SELECT 'SETTING', sn.nspname, s.relname || ' owner', cn.nspname, c.relname,
                 'ALTER SEQUENCE ' || quote_ident(sn.nspname) || '.' || quote_ident(s.relname) || ' OWNED BY '
                     || quote_ident(cn.nspname) || '.' || quote_ident(c.relname) || '.' || quote_ident(a.attname), NULL, NULL
-            FROM pg_class s
+            FROM pg_sequence q
+            CROSS JOIN LATERAL (SELECT refobjid, refobjsubid FROM pg_depend
+                WHERE classid = 'pg_class'::regclass AND objid = q.seqrelid AND refclassid = 'pg_class'::regclass AND deptype = 'a' OFFSET 0) d
+            JOIN pg_class s ON s.oid = q.seqrelid
             JOIN pg_namespace sn ON sn.oid = s.relnamespace
-            JOIN pg_sequence q ON q.seqrelid = s.oid
-            JOIN pg_depend d ON d.classid = 'pg_class'::regclass AND d.objid = s.oid AND d.refclassid = 'pg_class'::regclass AND d.deptype = 'a'
             JOIN pg_class c ON c.oid = d.refobjid
             JOIN pg_namespace cn ON cn.oid = c.relnamespace
             JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = d.refobjsubid
