@@ -300,11 +300,13 @@ final class TableRules {
         return find(column).map(found -> dialect.comparesExactly(table, found)).orElse(true);
     }
 
+    /** Whether a service can hold texts to an expression, in time that grows with their length only. */
     private static boolean compiles(String regex) {
         try {
             Pattern.compile(regex);
+            com.google.re2j.Pattern.compile(regex);
             return true;
-        } catch (PatternSyntaxException e) {
+        } catch (PatternSyntaxException | com.google.re2j.PatternSyntaxException e) {
             return false;
         }
     }

@@ -34,7 +34,7 @@ public final class Sources {
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
             "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql", "StoredRow", "Update",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "ColumnConverter", "KeyParameters");
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "LinearPattern", "Framing", "Connections", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
@@ -138,7 +138,6 @@ public final class Sources {
             case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
             case "Versioned" -> service.versioned();
             case "ColumnConverter" -> service.converted();
-            case "KeyParameters" -> service.temporalKeys();
             case "UnitTransactions" -> mapping.conventions().interfaces();
             default -> true;
         };

@@ -216,6 +216,11 @@ public interface Dialect {
         return false;
     }
 
+    /** Whether the driver reads some rows of a query at a time only in a transaction, and all of them at once otherwise. */
+    default boolean cursorsInTransactions() {
+        return false;
+    }
+
     /** How an insert may name a value for a column that always numbers itself; empty if nothing is needed. */
     default String overridingIdentity() {
         return "";

@@ -49,6 +49,12 @@ final class PostgresqlDialect implements Dialect {
         return COMMON_REGEX.matcher(pattern).matches() ? Optional.of(pattern) : Optional.empty();
     }
 
+    /** pgjdbc documentation, "Getting results based on a cursor". */
+    @Override
+    public boolean cursorsInTransactions() {
+        return true;
+    }
+
     /** Newline-sensitive matching is off unless a pattern turns it on (PostgreSQL manual, section 9.7.3.5). */
     @Override
     public boolean regexIsWhole() {

@@ -27,7 +27,7 @@ public record ServiceView(
         boolean asText,
         boolean json,
         boolean lists,
-        boolean temporalKeys,
+        boolean cursorsInTransactions,
         boolean renamed,
         boolean converted,
         boolean nullableNumbers,

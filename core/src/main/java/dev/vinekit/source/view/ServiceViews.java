@@ -2,7 +2,6 @@ package dev.vinekit.source.view;
 
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Conventions;
-import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
@@ -50,7 +49,7 @@ public final class ServiceViews {
                 fields(mapping).anyMatch(FieldViews::isAsText),
                 uses(mapping, JavaType.JSON),
                 uses(mapping, JavaType.LIST),
-                hasTemporalKey(mapping),
+                dialect.cursorsInTransactions(),
                 fields(mapping).anyMatch(field -> !field.jsonName().equals(field.name().value())),
                 fields(mapping).anyMatch(field -> field.converter().isPresent()),
                 fields(mapping).anyMatch(field -> field.overridden() && field.type().isPrimitive()),
@@ -93,13 +92,5 @@ public final class ServiceViews {
 
     private static boolean uses(Mapping mapping, JavaType type) {
         return fields(mapping).anyMatch(field -> field.type() == type || field.member().filter(type::equals).isPresent());
-    }
-
-    private static boolean hasTemporalKey(Mapping mapping) {
-        return mapping.entities().stream().map(Entity::key).filter(key -> key.size() == 1)
-                .anyMatch(key -> switch (key.get(0).type()) {
-                    case BINARY, DATE, TIME, DATE_TIME, OFFSET_TIME, OFFSET_DATE_TIME -> true;
-                    default -> false;
-                });
     }
 }

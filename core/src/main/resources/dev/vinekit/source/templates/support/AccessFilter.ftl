@@ -1,6 +1,9 @@
 /** Lets nobody through to a method that {@link Requires} rights but those who have them. */
 @Provider
 public final class AccessFilter implements DynamicFeature {
+    /** The property of a request that says whose it is, where that has been verified. */
+    static final String CALLER = "caller";
+
     private final AccessTokens tokens;
 
     public AccessFilter(AccessTokens tokens) {
@@ -18,7 +21,8 @@ public final class AccessFilter implements DynamicFeature {
     private record Check(AccessTokens tokens, List<AccessRight> rights) implements ContainerRequestFilter {
         @Override
         public void filter(ContainerRequestContext request) {
-            SecurityContext caller = tokens.caller(request.getHeaderString(HttpHeaders.AUTHORIZATION));
+            SecurityContext caller = request.getProperty(CALLER) instanceof SecurityContext known ? known
+                    : tokens.caller(request.getHeaderString(HttpHeaders.AUTHORIZATION));
             for (AccessRight right : rights) {
                 if (!right.belongsTo(caller)) {
                     throw ProblemException.forbidden();

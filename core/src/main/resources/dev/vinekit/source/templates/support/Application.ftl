@@ -2,6 +2,9 @@
 public final class Application {
     private final List<Object> controllers;
     private final Settings settings;
+<#if s.secured>
+    private final AccessTokens tokens;
+</#if>
 
     /**
      * The service on a database.
@@ -10,6 +13,9 @@ public final class Application {
      */
     public Application(DataSource dataSource, Settings settings) {
         this.settings = settings;
+<#if s.secured>
+        this.tokens = new AccessTokens(settings.access());
+</#if>
         Transactions transactions = new Transactions(dataSource, new SqlErrors(List.of(
 <#list s.constrained as e>
                 ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>)));</#if>
@@ -34,9 +40,16 @@ public final class Application {
         return controllers;
     }
 
+<#if s.secured>
+    /** Who verifies tokens. */
+    AccessTokens tokens() {
+        return tokens;
+    }
+
+</#if>
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
         return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper()<#if s.secured>,
-                new AccessFilter(new AccessTokens(settings.access()))</#if><#if s.temporalKeys>, new KeyParameters()</#if>);
+                new AccessFilter(tokens)</#if>, new KeyParameters());
     }
 }

@@ -18,13 +18,11 @@ public final class Binary {
         return bytes.clone();
     }
 
-<#if s.bytes>
     /** The number of bytes. */
     public int length() {
         return bytes.length;
     }
 
-</#if>
     /**
      * The bytes that a part of a path stands for.
      *

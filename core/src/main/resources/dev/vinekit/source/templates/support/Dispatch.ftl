@@ -4,35 +4,120 @@
  * connection to the database.
  */
 final class Dispatch implements HttpHandler {
+<#if s.secured>
+    /** Whose body was taken. */
+    private static final AttachmentKey<SecurityContext> CALLER = AttachmentKey.create(SecurityContext.class);
+
+</#if>
     private final SynchronousDispatcher controllers;
     private final Optional<ExecutorService> threads;
     private final Settings.Http settings;
+<#if s.secured>
+    private final AccessTokens tokens;
+</#if>
+
+    /** Bytes of bodies that have come, and of answers that have not gone. */
+    private final AtomicLong bodies = new AtomicLong();
+    private final AtomicLong answers = new AtomicLong();
 
     /**
      * For controllers that have been started.
      *
      * @param threads where requests are worked on; the server's own pool if there are none
+<#if s.secured>
+     * @param tokens say who may send a body
+</#if>
      */
-    Dispatch(ResteasyDeployment deployment, Optional<ExecutorService> threads, Settings.Http settings) {
+    Dispatch(ResteasyDeployment deployment, Optional<ExecutorService> threads, Settings.Http settings<#if s.secured>, AccessTokens tokens</#if>) {
         this.controllers = (SynchronousDispatcher) deployment.getDispatcher();
         this.threads = threads;
         this.settings = settings;
+<#if s.secured>
+        this.tokens = tokens;
+</#if>
     }
 
     @Override
     public void handleRequest(HttpServerExchange exchange) {
-        if (exchange.isRequestComplete()) {
+        if (answers.get() > settings.mostAnswerBytes()) {
+            exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
+        } else if (exchange.isRequestComplete()) {
             workOn(exchange, new byte[0]);
-            return;
+        } else {
+<#if s.secured>
+            exchange.dispatch(threads.orElse(null), same -> receiveFromCaller(same));
+<#else>
+            receive(exchange, exchange.getRequestChannel(), new Body(exchange));
+</#if>
         }
-        Receiver body = exchange.getRequestReceiver();
-        body.setMaxBufferSize(settings.greatestBody());
-        body.receiveFullBytes(this::workOn, (same, error) -> {
-            if (error instanceof Receiver.RequestToLargeException) {
-                same.setStatusCode(StatusCodes.REQUEST_ENTITY_TOO_LARGE);
+    }
+
+<#if s.secured>
+    /** Takes a body of those only who have a token. */
+    private void receiveFromCaller(HttpServerExchange exchange) {
+        try {
+            exchange.putAttachment(CALLER, tokens.caller(exchange.getRequestHeaders().getFirst(Headers.AUTHORIZATION)));
+            exchange.dispatch(exchange.getIoThread(), same -> receive(same, same.getRequestChannel(), new Body(same)));
+        } catch (ProblemException e) {
+            workOn(exchange, new byte[0]);
+        }
+    }
+
+</#if>
+    /** Reads a body as it comes, in the server's own thread. */
+    private void receive(HttpServerExchange exchange, StreamSourceChannel channel, Body body) {
+        try (PooledByteBuffer pooled = exchange.getConnection().getByteBufferPool().allocate()) {
+            ByteBuffer buffer = pooled.getBuffer();
+            int count = channel.read(buffer);
+            while (count > 0) {
+                int refusal = body.take(buffer.flip());
+                if (refusal != 0) {
+                    channel.suspendReads();
+                    exchange.setStatusCode(refusal).endExchange();
+                    return;
+                }
+                count = channel.read(buffer.clear());
             }
-            same.endExchange();
-        });
+            if (count < 0) {
+                channel.suspendReads();
+                workOn(exchange, body.bytes.toByteArray());
+            } else {
+                channel.getReadSetter().set(same -> {
+                    channel.suspendReads();
+                    Connectors.executeRootHandler(again -> receive(again, same, body), exchange);
+                });
+                channel.resumeReads();
+            }
+        } catch (IOException e) {
+            exchange.setStatusCode(StatusCodes.BAD_REQUEST).setPersistent(false).endExchange();
+        }
+    }
+
+    /** What has come of a body: it grows with what is sent, and all of them together have a limit. */
+    private final class Body {
+        private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+
+        Body(HttpServerExchange exchange) {
+            exchange.addExchangeCompleteListener((done, then) -> {
+                bodies.addAndGet(-bytes.size());
+                then.proceed();
+            });
+        }
+
+        /** Takes some more; not 0 but a status if that is too much. */
+        private int take(ByteBuffer more) {
+            if (bytes.size() + more.remaining() > settings.greatestBody()) {
+                return StatusCodes.REQUEST_ENTITY_TOO_LARGE;
+            }
+            if (bodies.addAndGet(more.remaining()) > settings.mostBodyBytes()) {
+                bodies.addAndGet(-more.remaining());
+                return StatusCodes.SERVICE_UNAVAILABLE;
+            }
+            byte[] part = new byte[more.remaining()];
+            more.get(part);
+            bytes.writeBytes(part);
+            return 0;
+        }
     }
 
     private void workOn(HttpServerExchange exchange, byte[] body) {
@@ -46,6 +131,12 @@ final class Dispatch implements HttpHandler {
         } catch (UnreadableUrl e) {
             answer.setStatus(StatusCodes.BAD_REQUEST);
         }
+        int size = answer.body.size();
+        answers.addAndGet(size);
+        exchange.addExchangeCompleteListener((done, then) -> {
+            answers.addAndGet(-size);
+            then.proceed();
+        });
         exchange.dispatch(exchange.getIoThread(), answer::send);
     }
 
@@ -69,6 +160,9 @@ final class Dispatch implements HttpHandler {
             }
             this.headers = new ResteasyHttpHeaders(sent, false);
             this.context = new SynchronousExecutionContext(controllers, this, answer);
+<#if s.secured>
+            attributes.put(AccessFilter.CALLER, exchange.getAttachment(CALLER));
+</#if>
         }
 
         @Override
@@ -147,11 +241,12 @@ final class Dispatch implements HttpHandler {
         }
     }
 
+    /** The path and query as if they were sent to nobody in particular: what a client calls the service by is in no link. */
     private ResteasyUriInfo url(HttpServerExchange exchange) {
         String query = exchange.getQueryString();
+        String url = "http://localhost" + (exchange.isHostIncludedInRequestURI() ? exchange.getRequestPath() : exchange.getRequestURI());
         try {
-            return query.isEmpty() ? new UrlAlone(exchange.getRequestURL(), settings.basePath())
-                    : new ResteasyUriInfo(exchange.getRequestURL() + "?" + query, settings.basePath());
+            return query.isEmpty() ? new UrlAlone(url, settings.basePath()) : new ResteasyUriInfo(url + "?" + query, settings.basePath());
         } catch (IllegalArgumentException e) {
             throw new UnreadableUrl(e);
         }

@@ -10,9 +10,9 @@ public final class EntryPoint {
 
     /** The collections by name, each with its link. */
     @GET
-    public Map<String, URI> collections(@Context UriInfo uri) {
-        Map<String, URI> links = new LinkedHashMap<>();
-        collections.forEach(name -> links.put(name, uri.getBaseUriBuilder().path(name).build()));
+    public Map<String, String> collections(@Context UriInfo uri) {
+        Map<String, String> links = new LinkedHashMap<>();
+        collections.forEach(name -> links.put(name, uri.getBaseUriBuilder().path(name).build().getRawPath()));
         return links;
     }
 }

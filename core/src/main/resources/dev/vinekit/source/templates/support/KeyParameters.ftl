@@ -1,15 +1,24 @@
-/** Path parameters of types that Jakarta REST does not read by itself. */
+/** Path parameters: each value has one form, so that each row has one path. */
 @Provider
 public final class KeyParameters implements ParamConverterProvider {
     @Override
     public <T> ParamConverter<T> getConverter(Class<T> type, Type genericType, Annotation[] annotations) {
-        return Temporal.class.isAssignableFrom(type)<#if s.binary> || type == Binary.class</#if> ? new Converter<>(type) : null;
+        Class<?> boxed = MethodType.methodType(type).wrap().returnType();
+        boolean read = Temporal.class.isAssignableFrom(boxed) || Number.class.isAssignableFrom(boxed) || boxed == UUID.class<#if s.binary>
+                || boxed == Binary.class</#if>;
+        return read ? converter(boxed) : null;
+    }
+
+    /** Of a primitive type and its box there is one for both. */
+    @SuppressWarnings("unchecked")
+    private static <T> ParamConverter<T> converter(Class<?> boxed) {
+        return (ParamConverter<T>) new Converter<>(boxed);
     }
 
     private record Converter<T>(Class<T> type) implements ParamConverter<T> {
         @Override
         public T fromString(String value) {
-            return PathKeys.parse(value, type);
+            return PathKeys.part(value, type);
         }
 
         @Override

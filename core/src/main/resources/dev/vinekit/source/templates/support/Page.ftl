@@ -8,7 +8,10 @@
  * @param counted whether the number of rows on all pages is wanted too
  */
 public record Page(Condition condition, List<OrderBy> order, List<Object> after, int limit, boolean counted) {
-    /** Every row. */
+    /** A page ends where its rows have so many characters and bytes, though it may have more rows. */
+    static final int MOST_CHARACTERS = 1 << 21;
+
+    /** Every row, however large they are. */
     public static Page all() {
         return first(Integer.MAX_VALUE);
     }
@@ -39,17 +42,27 @@ public record Page(Condition condition, List<OrderBy> order, List<Object> after,
         List<OrderBy> whole = filters.complete(order);
         String clause = whole.isEmpty() ? "ORDER BY 1\n" : OrderBy.clause(whole);
         StoredRow<T> ordered = mapper.orderedBy(whole.stream().map(by -> by.column().name()).toList());
-        List<T> rows;
+        List<T> rows = new ArrayList<>();
+        long[] left = {limit == Integer.MAX_VALUE ? Long.MAX_VALUE : MOST_CHARACTERS};
+        Sql.Taker taker = row -> {
+            T next = ordered.map(row);
+            rows.add(next);
+            left[0] -= ordered.size(next);
+            return left[0] > 0;
+        };
+        boolean ended;
         if (filters.isKeyed()) {
             Condition wanted = after.isEmpty() ? condition : OrderBy.after(condition, whole, after);
-            rows = Sql.list(connection, select + wanted.where() + clause + ${s.limit}, ordered, wanted.valuesAnd(limit));
+            ended = Sql.each(connection, select + wanted.where() + clause + ${s.limit}, ordered.rowsAtATime(limit), taker,
+                    wanted.valuesAnd(limit));
         } else {
             long offset = after.isEmpty() ? 0 : (Long) after.get(0);
-            rows = Sql.list(connection, select + condition.where() + clause + ${s.page}, ordered,
+            ended = Sql.each(connection, select + condition.where() + clause + ${s.page}, ordered.rowsAtATime(limit), taker,
                     condition.valuesAnd(<#if s.offsetFirst>offset, limit<#else>limit, offset</#if>));
         }
+        boolean more = !ended || rows.size() >= limit;
         rows.removeIf(Objects::isNull);
-        return new FoundRows<>(rows, counted
+        return new FoundRows<>(rows, more, counted
                 ? OptionalLong.of(Sql.count(connection, count + condition.where(), condition.valuesAnd()))
                 : OptionalLong.empty());
     }

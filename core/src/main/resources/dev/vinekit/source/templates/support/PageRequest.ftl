@@ -67,12 +67,12 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
         List<T> shown = rows.size() <= limit ? rows : rows.subList(0, limit);
         Response.ResponseBuilder response = Response.ok(selection.of(shown, embed));
         found.total().ifPresent(total -> response.header("Total-Count", total));
-        if (rows.size() > limit) {
+        if (found.more() && !shown.isEmpty()) {
             URI next = uri.getRequestUriBuilder()
                     .replaceQueryParam("limit", limit)
                     .replaceQueryParam("after", cursor(shown))
                     .build();
-            response.link(next, "next");
+            response.header(HttpHeaders.LINK, "<" + next.getRawPath() + "?" + next.getRawQuery() + ">; rel=\"next\"");
         }
         return response.build();
     }

@@ -1,5 +1,7 @@
 /** Keys as one path segment: the parts, percent-encoded, joined by commas. */
 public final class PathKeys {
+    private static final Pattern PLAIN = Pattern.compile("-?(?:0|[1-9][0-9]*+)(?:\\.[0-9]++)?");
+
     private PathKeys() {
     }
 
@@ -39,6 +41,21 @@ public final class PathKeys {
      */
     static String decoded(String part) {
         return URLDecoder.decode(part.replace("+", "%2B"), StandardCharsets.UTF_8);
+    }
+
+    /**
+     * A part as a value, in the one form that it has in paths.
+     *
+     * @throws IllegalArgumentException if it is not one of this type, or has another form
+     */
+    public static <T> T part(String part, Class<T> type) {
+        T value = parse(part, type);
+        boolean usual = !(value instanceof Number || value instanceof UUID) || text(value).equals(part)
+                || value instanceof BigDecimal && PLAIN.matcher(part).matches();
+        if (!usual) {
+            throw new IllegalArgumentException("another form of " + value);
+        }
+        return value;
     }
 
     /**

@@ -42,9 +42,9 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
      * @param segment the key as a segment of a path
      */
     public static Response created(UriInfo collection, String segment, Object row) {
-        String path = collection.getAbsolutePath().toString();
-        URI location = URI.create(path.endsWith("/") ? path + segment : path + "/" + segment);
+        String path = collection.getAbsolutePath().getRawPath();
         RowState stored = RowState.of(row);
-        return Response.created(location).entity(stored.json()).header(HttpHeaders.ETAG, stored.tag()).build();
+        return Response.status(Response.Status.CREATED).header(HttpHeaders.LOCATION, path.endsWith("/") ? path + segment : path + "/" + segment)
+                .entity(stored.json()).header(HttpHeaders.ETAG, stored.tag()).build();
     }
 }

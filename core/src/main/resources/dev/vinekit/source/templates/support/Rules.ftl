@@ -1,13 +1,19 @@
 /** Checks an input: the annotations of its fields, then rules that need more than an annotation. Null keeps every rule. */
 public final class Rules {
-    private static final Validator VALIDATOR = Validation.byProvider(HibernateValidator.class).configure()
-            .messageInterpolator(new ParameterMessageInterpolator())
-            .buildValidatorFactory().getValidator();
+    private static final Validator VALIDATOR = validator();
 
     private final List<Violation> violations;
 
     private Rules(List<Violation> violations) {
         this.violations = violations;
+    }
+
+    private static Validator validator() {
+        HibernateValidatorConfiguration configuration = Validation.byProvider(HibernateValidator.class).configure()
+                .messageInterpolator(new ParameterMessageInterpolator());
+        ConstraintMapping mapping = configuration.createConstraintMapping();
+        mapping.constraintDefinition(jakarta.validation.constraints.Pattern.class).includeExistingValidators(false).validatedBy(LinearPattern.class);
+        return configuration.addMapping(mapping).buildValidatorFactory().getValidator();
     }
 
     /** Begins with the annotations of the default group and of this one. */

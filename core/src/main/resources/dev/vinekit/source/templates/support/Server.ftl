@@ -2,12 +2,16 @@
 public final class Server implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Server.class);
 
+    /** So many bytes are read and written at a time. */
+    private static final int BUFFER = 1 << 14;
+
     private final HikariDataSource pool;
     private final Optional<ExecutorService> threads = Workers.virtual();
     private final Settings settings;
     private final Application application;
     private final Gate gate;
-    private final Undertow http;
+    private final XnioWorker worker;
+    private final AcceptingChannel<StreamConnection> http;
 
     private Server(Settings settings) {
         this.settings = settings;
@@ -15,8 +19,8 @@ public final class Server implements AutoCloseable {
         try {
             application = new Application(pool, settings);
             gate = new Gate(service(), settings.http());
+            worker = worker();
             http = listener();
-            start();
         } catch (RuntimeException e) {
             pool.close();
             threads.ifPresent(ExecutorService::shutdown);
@@ -66,39 +70,59 @@ public final class Server implements AutoCloseable {
         deployment.start();
         return Handlers.path()
                 .addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"))
-                .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()));
+                .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()<#if s.secured>, application.tokens()</#if>));
     }
 
-    private Undertow listener() {
-        int idle = (int) settings.http().idleTime().toMillis();
-        return Undertow.builder()
-                .addHttpListener(settings.http().port(), settings.http().host())
-                .setWorkerThreads(threads.isPresent() ? 1 : settings.http().threads())
-                .setServerOption(UndertowOptions.MAX_HEADER_SIZE,
-                        2 * (settings.http().greatestUrl() + settings.http().greatestHeaders()))
-                .setServerOption(UndertowOptions.REQUEST_PARSE_TIMEOUT, idle)
-                .setServerOption(UndertowOptions.NO_REQUEST_TIMEOUT, idle)
-                .setSocketOption(Options.READ_TIMEOUT, idle)
-                .setSocketOption(Options.WRITE_TIMEOUT, idle)
-                .setHandler(gate)
-                .build();
-    }
-
-    private void start() {
+    private XnioWorker worker() {
         try {
-            http.start();
-        } catch (RuntimeException e) {
-            if (e.getCause() instanceof BindException) {
-                throw new IllegalStateException("Port " + settings.http().port() + " on " + settings.http().host()
-                        + " is in use. Set HTTP_PORT to another one; 0 picks a free one.", e);
-            }
-            throw e;
+            return Xnio.getInstance().createWorker(OptionMap.builder()
+                    .set(Options.WORKER_NAME, "http")
+                    .set(Options.WORKER_IO_THREADS, Math.max(2, Runtime.getRuntime().availableProcessors()))
+                    .set(Options.WORKER_TASK_CORE_THREADS, threads.isPresent() ? 1 : settings.http().threads())
+                    .set(Options.WORKER_TASK_MAX_THREADS, threads.isPresent() ? 1 : settings.http().threads())
+                    .set(Options.TCP_NODELAY, true)
+                    .getMap());
+        } catch (IOException e) {
+            throw new UncheckedIOException("The threads of the server cannot be started.", e);
+        }
+    }
+
+    private AcceptingChannel<StreamConnection> listener() {
+        int idle = (int) settings.http().idleTime().toMillis();
+        HttpOpenListener parser = new HttpOpenListener(new DefaultByteBufferPool(true, BUFFER), OptionMap.builder()
+                .set(UndertowOptions.MAX_HEADER_SIZE, 4 * (settings.http().greatestUrl() + settings.http().greatestHeaders()))
+                .set(UndertowOptions.MAX_HEADERS, Integer.MAX_VALUE)
+                .set(UndertowOptions.REQUEST_PARSE_TIMEOUT, idle)
+                .set(UndertowOptions.NO_REQUEST_TIMEOUT, idle)
+                .getMap());
+        parser.setRootHandler(gate);
+        try {
+            AcceptingChannel<StreamConnection> channel = worker.createStreamConnectionServer(
+                    new InetSocketAddress(settings.http().host(), settings.http().port()),
+                    ChannelListeners.openListenerAdapter(new Connections(parser, settings.http())),
+                    OptionMap.builder()
+                            .set(Options.TCP_NODELAY, true)
+                            .set(Options.REUSE_ADDRESSES, true)
+                            .set(Options.BACKLOG, 1000)
+                            .set(Options.READ_TIMEOUT, idle)
+                            .set(Options.WRITE_TIMEOUT, idle)
+                            .set(Options.CONNECTION_HIGH_WATER, settings.http().mostConnections())
+                            .set(Options.CONNECTION_LOW_WATER, settings.http().mostConnections())
+                            .getMap());
+            channel.resumeAccepts();
+            return channel;
+        } catch (IOException e) {
+            worker.shutdownNow();
+            throw new IllegalStateException(e instanceof BindException
+                    ? "Port " + settings.http().port() + " on " + settings.http().host()
+                            + " is in use. Set HTTP_PORT to another one; 0 picks a free one."
+                    : "Nothing can listen on " + settings.http().host() + ": " + e.getMessage(), e);
         }
     }
 
     /** Where the entry point is, without a slash at the end. */
     public String url() {
-        int port = ((InetSocketAddress) http.getListenerInfo().get(0).getAddress()).getPort();
+        int port = http.getLocalAddress(InetSocketAddress.class).getPort();
         return "http://" + settings.http().host() + ":" + port + settings.http().basePath();
     }
 
@@ -111,7 +135,8 @@ public final class Server implements AutoCloseable {
     @Override
     public void close() {
         gate.close(settings.http().stopTime());
-        http.stop();
+        IoUtils.safeClose(http);
+        worker.shutdownNow();
         threads.ifPresent(ExecutorService::shutdown);
         pool.close();
     }

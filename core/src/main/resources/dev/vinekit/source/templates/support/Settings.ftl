@@ -1,5 +1,9 @@
 /** What the environment says. Each setting has a default but the database's URL<#if s.secured> and what tokens are verified by</#if>. */
 public record Settings(Database database, Http http<#if s.secured>, Access access</#if>) {
+    /** Names that this machine alone calls itself by. */
+    private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
+    private static final int GREATEST = 1_000_000_000;
+
     /**
      * The database.
      *
@@ -30,7 +34,16 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      * @param greatestUrl {@code HTTP_MAX_URL_BYTES}
      * @param greatestHeaders {@code HTTP_MAX_HEADER_BYTES}: of all headers together
      * @param idleTime {@code HTTP_IDLE_SECONDS}: after which a client that sends or reads nothing is cut off
+     * @param requestTime {@code HTTP_REQUEST_SECONDS}: within which a request must have come
+     * @param answerTime {@code HTTP_ANSWER_SECONDS}: within which a client must have read its answer
      * @param stopTime {@code HTTP_STOP_SECONDS}: how long running requests may go on when the service is stopped
+     * @param hosts {@code HTTP_HOSTS}: the names, with commas between, that requests may call the service by; any if empty,
+     *     which is the default only where the service listens on more than this machine's own addresses
+     * @param mostConnections {@code HTTP_MAX_CONNECTIONS}
+     * @param mostRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
+     * @param mostBodyBytes {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default
+     * @param mostAnswerBytes {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
+     *     default
      */
     public record Http(
             String host,
@@ -41,7 +54,14 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             int greatestUrl,
             int greatestHeaders,
             Duration idleTime,
-            Duration stopTime) {
+            Duration requestTime,
+            Duration answerTime,
+            Duration stopTime,
+            Set<String> hosts,
+            int mostConnections,
+            int mostRequests,
+            int mostBodyBytes,
+            int mostAnswerBytes) {
     }
 <#if s.secured>
 
@@ -84,16 +104,25 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 read.number("DB_POOL_SIZE", 10, 1, 1000),
                 read.seconds("DB_POOL_WAIT_SECONDS", 5, 1, 600),
                 read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400));
+        String host = read.text("HTTP_HOST", "localhost");
+        int greatestBody = read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000);
         Http http = new Http(
-                read.text("HTTP_HOST", "localhost"),
+                host,
                 read.number("HTTP_PORT", 8080, 0, 65_535),
                 read.path("HTTP_BASE_PATH", ${s.basePath}),
                 read.number("HTTP_THREADS", 64, 1, 10_000),
-                read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000),
+                greatestBody,
                 read.number("HTTP_MAX_URL_BYTES", 8000, 100, 100_000),
                 read.number("HTTP_MAX_HEADER_BYTES", 16_000, 1000, 100_000),
                 read.seconds("HTTP_IDLE_SECONDS", 60, 1, 3600),
-                read.seconds("HTTP_STOP_SECONDS", 20, 0, 3600));
+                read.seconds("HTTP_REQUEST_SECONDS", 30, 1, 3600),
+                read.seconds("HTTP_ANSWER_SECONDS", 60, 1, 3600),
+                read.seconds("HTTP_STOP_SECONDS", 20, 0, 3600),
+                read.names("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : ""),
+                read.number("HTTP_MAX_CONNECTIONS", 10_000, 1, 1_000_000),
+                read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
+                read.number("HTTP_MAX_BYTES_COMING", Math.max(greatestBody, shareOfHeap(64)), greatestBody, GREATEST),
+                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST));
 <#if s.secured>
         Access access = new Access(
                 read.text("AUTH_SECRET", ""),
@@ -108,6 +137,11 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
 </#if>
     }
 
+    /** One in so many bytes of the greatest heap. */
+    private static int shareOfHeap(int parts) {
+        return (int) Math.max(1_000_000, Math.min(GREATEST, Runtime.getRuntime().maxMemory() / parts));
+    }
+
     private record Reader(Map<String, String> environment) {
         String text(String name, String otherwise) {
             return environment.getOrDefault(name, otherwise);
@@ -115,16 +149,24 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
 
         int number(String name, int otherwise, int least, int most) {
             String text = text(name, String.valueOf(otherwise));
-            int number = text.matches("[0-9]{1,9}") ? Integer.parseInt(text) : -1;
+            long number = text.matches("[0-9]{1,10}") ? Long.parseLong(text) : -1;
             if (number < least || number > most) {
                 throw new IllegalArgumentException(
                         name + " is not a number from " + least + " to " + most + ": " + text);
             }
-            return number;
+            return (int) number;
         }
 
         Duration seconds(String name, int otherwise, int least, int most) {
             return Duration.ofSeconds(number(name, otherwise, least, most));
+        }
+
+        Set<String> names(String name, String otherwise) {
+            String text = text(name, otherwise);
+            if (!text.matches("(?:[A-Za-z0-9._:\\[\\]-]+(?:,[A-Za-z0-9._:\\[\\]-]+)*)?")) {
+                throw new IllegalArgumentException(name + " is not a list of host names with commas between: " + text);
+            }
+            return text.isEmpty() ? Set.of() : Set.of(text.toLowerCase(Locale.ROOT).split(","));
         }
 
         String path(String name, String otherwise) {

@@ -5,12 +5,19 @@
 public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     private static final Logger LOG = LoggerFactory.getLogger(StoredRow.class);
     private static final int MOST_LOGGED = 100;
+    private static final int FIRST_ROWS = 16;
+    private static final long UNSEEN = Page.MOST_CHARACTERS / FIRST_ROWS;
+    private static final Set<Class<?>> LARGE = Set.of(String.class, JsonNode.class, List.class<#if s.binary>, Binary.class</#if>);
 
     private final Class<T> type;
     private final Sql.RowMapper<T> reader;
     private final List<String> key;
     private final List<String> order;
     private final Set<String> logged;
+    private final List<RecordComponent> large;
+
+    /** The characters and bytes of the largest row that was seen; before the first what it may have. */
+    private final AtomicLong largest;
 
     /**
      * For the rows of a table.
@@ -20,20 +27,23 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
      * @param key the properties that tell rows apart
      */
     public StoredRow(Class<T> type, Sql.RowMapper<T> reader, String... key) {
-        this(type, reader, List.of(key), List.of(), ConcurrentHashMap.newKeySet());
+        this(type, reader, List.of(key), List.of(), ConcurrentHashMap.newKeySet(), new AtomicLong(UNSEEN));
     }
 
-    private StoredRow(Class<T> type, Sql.RowMapper<T> reader, List<String> key, List<String> order, Set<String> logged) {
+    private StoredRow(
+            Class<T> type, Sql.RowMapper<T> reader, List<String> key, List<String> order, Set<String> logged, AtomicLong largest) {
         this.type = type;
         this.reader = reader;
         this.key = key;
         this.order = order;
         this.logged = logged;
+        this.largest = largest;
+        this.large = Arrays.stream(type.getRecordComponents()).filter(component -> LARGE.contains(component.getType())).toList();
     }
 
     /** The same for a query that these properties order. */
     StoredRow<T> orderedBy(List<String> properties) {
-        return new StoredRow<>(type, reader, key, properties, logged);
+        return new StoredRow<>(type, reader, key, properties, logged, largest);
     }
 
     /**
@@ -43,11 +53,52 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
      */
     @Override
     public T map(ResultSet row) throws SQLException {
+        T mapped;
         try {
-            return reader.map(row);
+            mapped = reader.map(row);
         } catch (SQLException | RuntimeException e) {
-            return withoutUnreadable(row, e);
+            mapped = withoutUnreadable(row, e);
         }
+        if (mapped != null) {
+            largest.accumulateAndGet(size(mapped), (before, now) -> before == UNSEEN ? now : Math.max(before, now));
+        }
+        return mapped;
+    }
+
+    /** How many rows are to be read at a time, if a query gives so many at most; 0 for all. */
+    int rowsAtATime(int most) {
+        long size = largest.get();
+        return size * most <= Page.MOST_CHARACTERS ? 0 : (int) Math.max(1, Page.MOST_CHARACTERS / size);
+    }
+
+    /** About how many characters and bytes a row has. */
+    long size(T row) {
+        long size = 1;
+        for (RecordComponent component : row == null ? List.<RecordComponent>of() : large) {
+            try {
+                size += size(component.getAccessor().invoke(row));
+            } catch (ReflectiveOperationException e) {
+                throw new IllegalStateException("a record hides " + component, e);
+            }
+        }
+        return size;
+    }
+
+    private static long size(Object value) {
+        if (value instanceof CharSequence text) {
+            return text.length();
+<#if s.binary>
+        } else if (value instanceof Binary binary) {
+            return binary.length();
+</#if>
+        } else if (value instanceof JsonNode json && json.isValueNode()) {
+            return json.asText().length();
+        }
+        long size = 1;
+        for (Object part : value instanceof Iterable<?> parts ? parts : List.of()) {
+            size += size(part);
+        }
+        return size;
     }
 
     private T withoutUnreadable(ResultSet row, Exception first) throws SQLException {

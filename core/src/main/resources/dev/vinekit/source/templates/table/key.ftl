@@ -14,7 +14,7 @@ public record ${e.keyName}(<#list e.key as f>${f.boxed} ${f.name}<#sep>, </#list
         List<String> parts = PathKeys.split(segment, ${e.key?size});
         return new ${e.keyName}(
 <#list e.key as f>
-                PathKeys.parse(parts.get(${f?index}), ${f.boxed}.class)<#if f?has_next>,<#else>);</#if>
+                PathKeys.part(parts.get(${f?index}), ${f.boxed}.class)<#if f?has_next>,<#else>);</#if>
 </#list>
     }
 }

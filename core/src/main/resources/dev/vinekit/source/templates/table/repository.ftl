@@ -117,7 +117,7 @@ public final class ${e.name}Repository {
 <#if piece == "doc">
     /** The rows with these values of ${l.doc}, in one statement. */
 <#else>
-        return list(connection, Page.all().where(condition -> ${l.narrowing})).rows();
+        return list(connection, Page.first(keys.size() + 1).where(condition -> ${l.narrowing})).whole();
 </#if>
 </@shape.method>
 </#list>

@@ -30,7 +30,7 @@ class ${e.name}ServiceTest {
     @Test
     @Tag("service")
     void listGivesThePageOfTheRepository() throws SQLException {
-        FoundRows<${e.name}> page = new FoundRows<>(List.of(), OptionalLong.empty());
+        FoundRows<${e.name}> page = new FoundRows<>(List.of(), false, OptionalLong.empty());
         when(repository.list(connection, Page.first(7))).thenReturn(page);
 
         assertThat(service.list(Page.first(7))).isSameAs(page);

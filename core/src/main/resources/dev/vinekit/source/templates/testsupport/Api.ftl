@@ -26,10 +26,11 @@ public final class Api {
         return send("GET", path, "application/json", null);
     }
 
-    /** Reads what is at a whole URL of the service. */
-    public ApiAnswer at(String location) {
-        assertThat(location).startsWith(url);
-        return get(location.substring(url.length()));
+    /** Reads what a reference of an answer leads to. */
+    public ApiAnswer at(String reference) {
+        String whole = URI.create(url + "/").resolve(reference).toString();
+        assertThat(whole).startsWith(url);
+        return get(whole.substring(url.length()));
     }
 
     public ApiAnswer post(String path, Object body) {

@@ -21,7 +21,7 @@ public record BlendComponentKey(Integer blendId, UUID wineLotId) {
     public static BlendComponentKey fromString(String segment) {
         List<String> parts = PathKeys.split(segment, 2);
         return new BlendComponentKey(
-                PathKeys.parse(parts.get(0), Integer.class),
-                PathKeys.parse(parts.get(1), UUID.class));
+                PathKeys.part(parts.get(0), Integer.class),
+                PathKeys.part(parts.get(1), UUID.class));
     }
 }

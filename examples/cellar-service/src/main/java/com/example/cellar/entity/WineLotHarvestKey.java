@@ -21,7 +21,7 @@ public record WineLotHarvestKey(UUID wineLotId, Long harvestId) {
     public static WineLotHarvestKey fromString(String segment) {
         List<String> parts = PathKeys.split(segment, 2);
         return new WineLotHarvestKey(
-                PathKeys.parse(parts.get(0), UUID.class),
-                PathKeys.parse(parts.get(1), Long.class));
+                PathKeys.part(parts.get(0), UUID.class),
+                PathKeys.part(parts.get(1), Long.class));
     }
 }

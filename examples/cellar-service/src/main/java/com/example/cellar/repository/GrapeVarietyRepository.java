@@ -82,7 +82,8 @@ public final class GrapeVarietyRepository {
 
     /** The rows with these values of code, in one statement. */
     public List<GrapeVariety> lookUpByCode(Connection connection, Collection<String> keys) throws SQLException {
-        return list(connection, Page.all().where(condition -> condition.in("code", "?", keys))).rows();
+        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("code", "?", keys)))
+                .whole();
     }
 
     /** The number of rows that fulfil a condition. */

@@ -85,7 +85,7 @@ public final class HarvestRepository {
 
     /** The rows with these values of id, in one statement. */
     public List<Harvest> lookUpById(Connection connection, Collection<Long> keys) throws SQLException {
-        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
+        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
     }
 
     /** The rows of a page that refer to this parcel. */

@@ -79,7 +79,7 @@ public final class LabelRepository {
 
     /** The rows with these values of id, in one statement. */
     public List<Label> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
+        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
     }
 
     /** The number of rows that fulfil a condition. */

@@ -87,7 +87,7 @@ public final class ParcelRepository {
 
     /** The rows with these values of id, in one statement. */
     public List<Parcel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
+        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
     }
 
     /** The rows of a page that refer to this grape variety. */

@@ -86,7 +86,7 @@ public final class WineLotRepository {
 
     /** The rows with these values of id, in one statement. */
     public List<WineLot> lookUpById(Connection connection, Collection<UUID> keys) throws SQLException {
-        return list(connection, Page.all().where(condition -> condition.in("id", "?", keys))).rows();
+        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
     }
 
     /** The rows of a page that refer to this vessel. */

@@ -139,6 +139,6 @@ public final class Application {
 
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper());
+        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper(), new KeyParameters());
     }
 }

@@ -25,6 +25,11 @@ public final class Binary {
         return bytes.clone();
     }
 
+    /** The number of bytes. */
+    public int length() {
+        return bytes.length;
+    }
+
     /**
      * The bytes that a part of a path stands for.
      *

@@ -1,6 +1,7 @@
 package com.example.cellar.support;
 
-import io.undertow.io.Receiver;
+import io.undertow.connector.PooledByteBuffer;
+import io.undertow.server.Connectors;
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 import io.undertow.util.HeaderValues;
@@ -12,6 +13,7 @@ import jakarta.ws.rs.core.MultivaluedMap;
 import jakarta.ws.rs.core.NewCookie;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
@@ -22,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
+import java.util.concurrent.atomic.AtomicLong;
 import org.jboss.resteasy.core.SynchronousDispatcher;
 import org.jboss.resteasy.core.SynchronousExecutionContext;
 import org.jboss.resteasy.plugins.server.BaseHttpRequest;
@@ -30,6 +33,7 @@ import org.jboss.resteasy.specimpl.ResteasyUriInfo;
 import org.jboss.resteasy.spi.ResteasyAsynchronousContext;
 import org.jboss.resteasy.spi.ResteasyDeployment;
 import org.jboss.resteasy.util.CaseInsensitiveMap;
+import org.xnio.channels.StreamSourceChannel;
 
 /**
  * Hands requests to the controllers and sends what they answer: what a servlet container would do, without one.
@@ -40,6 +44,10 @@ final class Dispatch implements HttpHandler {
     private final SynchronousDispatcher controllers;
     private final Optional<ExecutorService> threads;
     private final Settings.Http settings;
+
+    /** Bytes of bodies that have come, and of answers that have not gone. */
+    private final AtomicLong bodies = new AtomicLong();
+    private final AtomicLong answers = new AtomicLong();
 
     /**
      * For controllers that have been started.
@@ -54,18 +62,69 @@ final class Dispatch implements HttpHandler {
 
     @Override
     public void handleRequest(HttpServerExchange exchange) {
-        if (exchange.isRequestComplete()) {
+        if (answers.get() > settings.mostAnswerBytes()) {
+            exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
+        } else if (exchange.isRequestComplete()) {
             workOn(exchange, new byte[0]);
-            return;
+        } else {
+            receive(exchange, exchange.getRequestChannel(), new Body(exchange));
         }
-        Receiver body = exchange.getRequestReceiver();
-        body.setMaxBufferSize(settings.greatestBody());
-        body.receiveFullBytes(this::workOn, (same, error) -> {
-            if (error instanceof Receiver.RequestToLargeException) {
-                same.setStatusCode(StatusCodes.REQUEST_ENTITY_TOO_LARGE);
+    }
+
+    /** Reads a body as it comes, in the server's own thread. */
+    private void receive(HttpServerExchange exchange, StreamSourceChannel channel, Body body) {
+        try (PooledByteBuffer pooled = exchange.getConnection().getByteBufferPool().allocate()) {
+            ByteBuffer buffer = pooled.getBuffer();
+            int count = channel.read(buffer);
+            while (count > 0) {
+                int refusal = body.take(buffer.flip());
+                if (refusal != 0) {
+                    channel.suspendReads();
+                    exchange.setStatusCode(refusal).endExchange();
+                    return;
+                }
+                count = channel.read(buffer.clear());
             }
-            same.endExchange();
-        });
+            if (count < 0) {
+                channel.suspendReads();
+                workOn(exchange, body.bytes.toByteArray());
+            } else {
+                channel.getReadSetter().set(same -> {
+                    channel.suspendReads();
+                    Connectors.executeRootHandler(again -> receive(again, same, body), exchange);
+                });
+                channel.resumeReads();
+            }
+        } catch (IOException e) {
+            exchange.setStatusCode(StatusCodes.BAD_REQUEST).setPersistent(false).endExchange();
+        }
+    }
+
+    /** What has come of a body: it grows with what is sent, and all of them together have a limit. */
+    private final class Body {
+        private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+
+        Body(HttpServerExchange exchange) {
+            exchange.addExchangeCompleteListener((done, then) -> {
+                bodies.addAndGet(-bytes.size());
+                then.proceed();
+            });
+        }
+
+        /** Takes some more; not 0 but a status if that is too much. */
+        private int take(ByteBuffer more) {
+            if (bytes.size() + more.remaining() > settings.greatestBody()) {
+                return StatusCodes.REQUEST_ENTITY_TOO_LARGE;
+            }
+            if (bodies.addAndGet(more.remaining()) > settings.mostBodyBytes()) {
+                bodies.addAndGet(-more.remaining());
+                return StatusCodes.SERVICE_UNAVAILABLE;
+            }
+            byte[] part = new byte[more.remaining()];
+            more.get(part);
+            bytes.writeBytes(part);
+            return 0;
+        }
     }
 
     private void workOn(HttpServerExchange exchange, byte[] body) {
@@ -79,6 +138,12 @@ final class Dispatch implements HttpHandler {
         } catch (UnreadableUrl e) {
             answer.setStatus(StatusCodes.BAD_REQUEST);
         }
+        int size = answer.body.size();
+        answers.addAndGet(size);
+        exchange.addExchangeCompleteListener((done, then) -> {
+            answers.addAndGet(-size);
+            then.proceed();
+        });
         exchange.dispatch(exchange.getIoThread(), answer::send);
     }
 
@@ -180,11 +245,17 @@ final class Dispatch implements HttpHandler {
         }
     }
 
+    /**
+     * The path and query as if they were sent to nobody in particular: what a client calls the service by is in no
+     * link.
+     */
     private ResteasyUriInfo url(HttpServerExchange exchange) {
         String query = exchange.getQueryString();
+        String url = "http://localhost"
+                + (exchange.isHostIncludedInRequestURI() ? exchange.getRequestPath() : exchange.getRequestURI());
         try {
-            return query.isEmpty() ? new UrlAlone(exchange.getRequestURL(), settings.basePath())
-                    : new ResteasyUriInfo(exchange.getRequestURL() + "?" + query, settings.basePath());
+            return query.isEmpty() ? new UrlAlone(url, settings.basePath())
+                    : new ResteasyUriInfo(url + "?" + query, settings.basePath());
         } catch (IllegalArgumentException e) {
             throw new UnreadableUrl(e);
         }

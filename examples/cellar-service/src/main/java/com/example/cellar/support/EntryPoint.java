@@ -6,7 +6,6 @@ import jakarta.ws.rs.Produces;
 import jakarta.ws.rs.core.Context;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,9 +22,9 @@ public final class EntryPoint {
 
     /** The collections by name, each with its link. */
     @GET
-    public Map<String, URI> collections(@Context UriInfo uri) {
-        Map<String, URI> links = new LinkedHashMap<>();
-        collections.forEach(name -> links.put(name, uri.getBaseUriBuilder().path(name).build()));
+    public Map<String, String> collections(@Context UriInfo uri) {
+        Map<String, String> links = new LinkedHashMap<>();
+        collections.forEach(name -> links.put(name, uri.getBaseUriBuilder().path(name).build().getRawPath()));
         return links;
     }
 }

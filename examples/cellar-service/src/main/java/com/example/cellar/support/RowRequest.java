@@ -4,7 +4,6 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.UriInfo;
-import java.net.URI;
 import java.util.List;
 import java.util.function.BiFunction;
 
@@ -53,9 +52,10 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
      * @param segment the key as a segment of a path
      */
     public static Response created(UriInfo collection, String segment, Object row) {
-        String path = collection.getAbsolutePath().toString();
-        URI location = URI.create(path.endsWith("/") ? path + segment : path + "/" + segment);
+        String path = collection.getAbsolutePath().getRawPath();
         RowState stored = RowState.of(row);
-        return Response.created(location).entity(stored.json()).header(HttpHeaders.ETAG, stored.tag()).build();
+        return Response.status(Response.Status.CREATED)
+                .header(HttpHeaders.LOCATION, path.endsWith("/") ? path + segment : path + "/" + segment)
+                .entity(stored.json()).header(HttpHeaders.ETAG, stored.tag()).build();
     }
 }

@@ -15,20 +15,29 @@ import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.hibernate.validator.HibernateValidator;
+import org.hibernate.validator.HibernateValidatorConfiguration;
+import org.hibernate.validator.cfg.ConstraintMapping;
 import org.hibernate.validator.messageinterpolation.ParameterMessageInterpolator;
 
 /**
  * Checks an input: the annotations of its fields, then rules that need more than an annotation. Null keeps every rule.
  */
 public final class Rules {
-    private static final Validator VALIDATOR = Validation.byProvider(HibernateValidator.class).configure()
-            .messageInterpolator(new ParameterMessageInterpolator())
-            .buildValidatorFactory().getValidator();
+    private static final Validator VALIDATOR = validator();
 
     private final List<Violation> violations;
 
     private Rules(List<Violation> violations) {
         this.violations = violations;
+    }
+
+    private static Validator validator() {
+        HibernateValidatorConfiguration configuration = Validation.byProvider(HibernateValidator.class).configure()
+                .messageInterpolator(new ParameterMessageInterpolator());
+        ConstraintMapping mapping = configuration.createConstraintMapping();
+        mapping.constraintDefinition(jakarta.validation.constraints.Pattern.class).includeExistingValidators(false)
+                .validatedBy(LinearPattern.class);
+        return configuration.addMapping(mapping).buildValidatorFactory().getValidator();
     }
 
     /** Begins with the annotations of the default group and of this one. */

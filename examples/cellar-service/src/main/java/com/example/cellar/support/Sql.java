@@ -42,6 +42,35 @@ public final class Sql {
         }
     }
 
+    /** Takes the row that a result set stands on, and says whether another is wanted. */
+    @FunctionalInterface
+    interface Taker {
+        boolean take(ResultSet row) throws SQLException;
+    }
+
+    /**
+     * Hands over the rows of a query one after the other, for as long as they are wanted.
+     *
+     * @param atATime how many rows to have in memory at a time; 0 for all
+     * @return whether all were wanted
+     */
+    static boolean each(Connection connection, String sql, int atATime, Taker taker, Object... values)
+            throws SQLException {
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = bind(connection.prepareStatement(sql), values)) {
+            statement.setFetchSize(atATime);
+            try (ResultSet row = statement.executeQuery()) {
+                boolean wanted = true;
+                while (wanted && row.next()) {
+                    wanted = taker.take(row);
+                }
+                return wanted;
+            }
+        } finally {
+            log(sql, begin, values);
+        }
+    }
+
     /** The first row of a query, if there is one. */
     public static <T> Optional<T> first(Connection connection, String sql, RowMapper<T> mapper, Object... values)
             throws SQLException {
