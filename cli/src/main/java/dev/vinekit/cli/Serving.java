@@ -1,5 +1,7 @@
 package dev.vinekit.cli;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Operation;
@@ -9,6 +11,7 @@ import dev.vinekit.run.SeededDatabase;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
+import org.slf4j.LoggerFactory;
 
 /** Runs a service until the process is told to stop. */
 final class Serving {
@@ -51,9 +54,15 @@ final class Serving {
                 : style.warning("No access control: everyone who reaches the port may read and write."));
         project.service().tables().stream().filter(table -> table.operations().contains(Operation.LIST)).findFirst()
                 .ifPresent(table -> System.out.println("Try: curl " + (secured ? "-H \"Authorization: Bearer $TOKEN\" " : "") + service.url() + "/" + table.path() + "?limit=3"));
-        System.out.println("Stop with Ctrl-C.");
+        System.out.println("Stop with Ctrl-C. The log of the service:");
+        showLog(project.service().basePackage());
         untilStopped(service);
         return 0;
+    }
+
+    /** From now on: what it logs while it starts is said already. */
+    private static void showLog(String basePackage) {
+        ((Logger) LoggerFactory.getLogger(basePackage)).setLevel(Level.INFO);
     }
 
     private static void untilStopped(RunningService service) {

@@ -1,7 +1,5 @@
 package dev.vinekit.fault;
 
-import java.util.Objects;
-
 /** Something could not be done: what was tried, on what, why not, and what would put it right. */
 public final class Fault extends RuntimeException {
     private static final long serialVersionUID = 1L;
@@ -18,9 +16,9 @@ public final class Fault extends RuntimeException {
     private final String fix;
 
     private Fault(Kind kind, String what, String fix, Throwable cause) {
-        super(Objects.requireNonNull(what, "what"), cause);
+        super(Visible.text(what), cause);
         this.kind = kind;
-        this.fix = Objects.requireNonNull(fix, "fix");
+        this.fix = Visible.text(fix);
     }
 
     /** A mistake in the call. */

@@ -1,5 +1,6 @@
 package dev.vinekit.report;
 
+import dev.vinekit.fault.Visible;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.run.RuleOutcome;
 import dev.vinekit.run.TestOutcome;
@@ -61,7 +62,7 @@ final class HtmlReport {
         model.put("whole", report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).map(HtmlReport::shown).toList());
         model.put("slowest", report.outcomes().stream().sorted(Comparator.comparing(TestOutcome::duration).reversed())
                 .limit(SLOWEST).map(HtmlReport::shown).toList());
-        return rendered(model);
+        return Visible.text(rendered(model));
     }
 
     private static Row row(TestReport report, ServiceDescription.TableDescription table, List<String> aspects) {

@@ -1,6 +1,7 @@
 package dev.vinekit.source;
 
 import dev.vinekit.data.SampleRows;
+import dev.vinekit.fault.Visible;
 import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
@@ -154,8 +155,8 @@ public final class Sources {
         if (service.interfaces()) {
             file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker", templates.render("project/mocks", model), "project/mocks");
         }
-        file("src/main/resources/db/schema.sql", mapping.definition(), "schema.sql");
-        file("src/main/resources/db/seed.sql", seed, "seed.sql");
+        file("src/main/resources/db/schema.sql", Visible.script(mapping.definition()), "schema.sql");
+        file("src/main/resources/db/seed.sql", Visible.script(seed), "seed.sql");
         file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));

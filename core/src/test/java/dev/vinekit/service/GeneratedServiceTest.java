@@ -48,7 +48,7 @@ abstract class GeneratedServiceTest {
     @Test
     void basePathIsASetting() throws Exception {
         assertThat(service.url()).endsWith("/cellar/v1");
-        assertThat(body(get("/")).path("vessels").asText()).isEqualTo(service.url() + "/vessels");
+        assertThat(body(get("/")).path("vessels").asText()).isEqualTo("/cellar/v1/vessels");
     }
 
     @ParameterizedTest
@@ -153,7 +153,7 @@ abstract class GeneratedServiceTest {
                 + "'remarks':'Zeile\\nzwei \u2013 \u00e4\u00f6\u00fc'}";
 
         HttpResponse<String> created = send("POST", "/lab-analyses", JSON, analysis);
-        String path = created.headers().firstValue("Location").orElseThrow().substring("/api".length());
+        String path = created.headers().firstValue("Location").orElseThrow().substring(URI.create(service.url()).getPath().length());
         String read = get(path).body();
 
         assertThat(read).isEqualTo(created.body())
@@ -275,7 +275,7 @@ abstract class GeneratedServiceTest {
         HttpResponse<String> created = sendAsIs("POST", "/grape-varieties", JSON,
                 "{\"code\":" + quoted + ",\"name\":" + quoted + ",\"colour\":\"red\"}");
         assertThat(created.statusCode()).as(created.body()).isEqualTo(201);
-        String path = created.headers().firstValue("Location").orElseThrow().substring("/api".length());
+        String path = created.headers().firstValue("Location").orElseThrow().substring(URI.create(service.url()).getPath().length());
 
         assertThat(body(get(path)).path("code").asText()).isEqualTo(code);
         assertThat(send("DELETE", path, JSON, "").statusCode()).isEqualTo(204);

@@ -59,7 +59,7 @@ class ServingTest {
     private static Socket opened(RunningService service, String method, String path, String rest) throws IOException {
         URI url = URI.create(service.url());
         Socket socket = new Socket(url.getHost(), url.getPort());
-        socket.getOutputStream().write((method + " " + url.getPath() + path + " HTTP/1.1\r\nHost: x\r\n"
+        socket.getOutputStream().write((method + " " + url.getPath() + path + " HTTP/1.1\r\nHost: localhost\r\n"
                 + "Content-Type: application/json\r\n" + rest).getBytes(StandardCharsets.UTF_8));
         socket.getOutputStream().flush();
         return socket;

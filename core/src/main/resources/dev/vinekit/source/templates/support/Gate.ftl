@@ -46,7 +46,7 @@ final class Gate implements HttpHandler {
         if (refusal == 0) {
             next.handleRequest(exchange);
         } else {
-            exchange.setStatusCode(refusal).endExchange();
+            exchange.setStatusCode(refusal).setReasonPhrase(reason(refusal)).endExchange();
         }
     }
 
@@ -144,8 +144,9 @@ final class Gate implements HttpHandler {
 
     private static String problem(int status, String id) {
         String detail = switch (status) {
-            case StatusCodes.BAD_REQUEST -> "This is not a request of HTTP/1.1: the URL is text in UTF-8, percent-encoded, also a semicolon; "
-                    + "headers have a name, a colon and their own form; bodies are as long as they say.";
+            case StatusCodes.BAD_REQUEST -> "This is not a request of HTTP/1.1: the URL is text in UTF-8, "
+                    + "percent-encoded, a semicolon too; headers have a name, a colon and their own form; "
+                    + "bodies are as long as they say.";
             case StatusCodes.NOT_FOUND -> "There is nothing at this path.";
             case StatusCodes.REQUEST_TIME_OUT -> "The request took too long to come.";
             case StatusCodes.REQUEST_ENTITY_TOO_LARGE -> "The body is too large.";
@@ -153,7 +154,8 @@ final class Gate implements HttpHandler {
             case StatusCodes.UNSUPPORTED_MEDIA_TYPE -> "A body is JSON in UTF-8, without a content encoding.";
             case MISDIRECTED -> "The service does not go by this name. HTTP_HOSTS says which it goes by.";
             case StatusCodes.REQUEST_HEADER_FIELDS_TOO_LARGE -> "The headers are too large, or too many.";
-            case StatusCodes.SERVICE_UNAVAILABLE -> "The service has too much to do, or is about to stop. Try again later.";
+            case StatusCodes.SERVICE_UNAVAILABLE -> "The service has too much to do, or is about to stop. "
+                    + "Try again later.";
             default -> "The request cannot be carried out.";
         };
         return Json.tree(Problem.of(status, reason(status), detail, List.of()).to(id)).toString();

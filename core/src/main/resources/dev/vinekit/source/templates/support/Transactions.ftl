@@ -1,7 +1,9 @@
 /** Lends a connection for a piece of work, and turns what the database refuses into an answer for the client. */
 public final class Transactions {
-    /** How often work is begun that others have got in the way of. */
-    private static final int ATTEMPTS = 3;
+    /** How long work is begun again that others have got in the way of. */
+    private static final Duration PATIENCE = Duration.ofSeconds(3);
+    private static final int SHORTEST_PAUSE_MILLIS = 5;
+    private static final int LONGEST_PAUSE_MILLIS = 200;
 
     private final DataSource dataSource;
     private final SqlErrors errors;
@@ -47,22 +49,32 @@ public final class Transactions {
         return inOne(work, true);
     }
 
+    /** Runs a step that writes for each element, in their order, as one {@link #write}. */
+    public <E, T> List<T> writeEach(List<E> elements, Step<E, T> step) {
+        return writeEach(elements, element -> "", step);
+    }
+
     /**
-     * Runs a step that writes for each element, as one {@link #write}.
+     * Runs a step that writes for each element, as one {@link #write}: those with the same keys as others come in an order
+     * that is the same for all who write them, so that nobody waits for somebody who waits for them.
      *
+     * @param key that of an element, as far as it has one
+     * @return what came of each, in the order of the elements
      * @throws ProblemException naming the element that cannot be written
      */
-    public <E, T> List<T> writeEach(List<E> elements, Step<E, T> step) {
+    public <E, T> List<T> writeEach(List<E> elements, Function<E, String> key, Step<E, T> step) {
+        List<Integer> order = IntStream.range(0, elements.size()).boxed()
+                .sorted(Comparator.comparing(i -> key.apply(elements.get(i)))).toList();
         return write(connection -> {
-            List<T> results = new ArrayList<>();
-            for (E element : elements) {
+            List<T> results = new ArrayList<>(Collections.nCopies(elements.size(), null));
+            for (int i : order) {
                 try {
-                    results.add(step.run(connection, element));
+                    results.set(i, step.run(connection, elements.get(i)));
                 } catch (SQLException e) {
                     if (errors.isTransient(e)) {
                         throw e;
                     }
-                    throw named(errors.translate(e, false), results.size());
+                    throw named(errors.translate(e, false), i);
                 }
             }
             return results;
@@ -74,14 +86,26 @@ public final class Transactions {
     }
 
     private <T> T inOne(Work<T> work, boolean deleting) {
-        for (int attempt = 1; ; attempt++) {
+        long begin = System.nanoTime();
+        for (int pause = SHORTEST_PAUSE_MILLIS; ; pause = Math.min(2 * pause, LONGEST_PAUSE_MILLIS)) {
             try {
                 return once(work);
             } catch (SQLException e) {
-                if (attempt == ATTEMPTS || !errors.isCollision(e)) {
+                if (!errors.isCollision(e) || System.nanoTime() - begin > PATIENCE.toNanos() || !hasPaused(pause)) {
                     throw errors.translate(e, deleting);
                 }
             }
+        }
+    }
+
+    /** Waits a while that is another for each who got in the way of the others; false if the service is about to stop. */
+    private static boolean hasPaused(int millis) {
+        try {
+            Thread.sleep(ThreadLocalRandom.current().nextLong(millis, 3L * millis));
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
         }
     }
 

@@ -89,7 +89,14 @@ public final class ${e.name}Service {
      */
 <#else>
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
+<#assign given = e.inserts?filter(input -> e.key?map(part -> "" + part.name)?seq_contains("" + input.name))>
+<#if given?size == 0>
         return transactions.writeEach(inputs, repository::insert);
+<#elseif given?size == 1>
+        return transactions.writeEach(inputs, input -> String.valueOf(input.${given[0].name}()), repository::insert);
+<#else>
+        return transactions.writeEach(inputs, input -> <#list given as part>input.${part.name}()<#sep> + "," + </#list>, repository::insert);
+</#if>
 </#if>
 </@shape.method>
 </#if>

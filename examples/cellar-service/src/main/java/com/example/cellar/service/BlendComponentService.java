@@ -87,7 +87,7 @@ public final class BlendComponentService {
      */
     public List<BlendComponent> createAll(List<BlendComponentInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
-        return transactions.writeEach(inputs, repository::insert);
+        return transactions.writeEach(inputs, input -> input.blendId() + "," + input.wineLotId(), repository::insert);
     }
 
     /**

@@ -60,7 +60,7 @@ public final class GrapeVarietyService {
      */
     public List<GrapeVariety> createAll(List<GrapeVarietyInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
-        return transactions.writeEach(inputs, repository::insert);
+        return transactions.writeEach(inputs, input -> String.valueOf(input.code()), repository::insert);
     }
 
     /**

@@ -83,7 +83,7 @@ public final class WineLotHarvestService {
      */
     public List<WineLotHarvest> createAll(List<WineLotHarvestInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
-        return transactions.writeEach(inputs, repository::insert);
+        return transactions.writeEach(inputs, input -> input.wineLotId() + "," + input.harvestId(), repository::insert);
     }
 
     /**

@@ -89,7 +89,7 @@ public final class WineLotService {
      */
     public List<WineLot> createAll(List<WineLotInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
-        return transactions.writeEach(inputs, repository::insert);
+        return transactions.writeEach(inputs, input -> String.valueOf(input.id()), repository::insert);
     }
 
     /**
