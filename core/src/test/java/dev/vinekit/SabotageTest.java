@@ -50,6 +50,8 @@ class SabotageTest {
     @BeforeAll
     void generate(@TempDir Path directory) throws Exception {
         Path file = Files.writeString(directory.resolve("vinekit.yaml"), """
+                http:
+                  other-tables: ["*"]
                 entities:
                   label:
                     access: {read: [cellar-hand, winemaker], create: [winemaker], replace: [winemaker], delete: [winemaker]}

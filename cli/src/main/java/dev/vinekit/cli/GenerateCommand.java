@@ -4,6 +4,7 @@ import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
@@ -21,6 +22,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -159,13 +161,22 @@ final class GenerateCommand extends ToolCommand {
             System.out.println(style.warning("No access control: everyone who reaches the service may read and write."));
             return;
         }
-        List<String> open = mapping.entities().stream().filter(entity -> entity.access().isEmpty())
-                .map(entity -> entity.table().name().name()).toList();
-        System.out.println("Access by bearer tokens, with roles for " + (mapping.entities().size() - open.size()) + " of "
+        List<String> closed = tables(mapping, entity -> entity.operations().isEmpty());
+        List<String> open = tables(mapping, entity -> !entity.operations().isEmpty()
+                && entity.operations().stream().allMatch(operation -> entity.roles(operation).contains("*")));
+        System.out.println("Access by bearer tokens, with roles for " + (mapping.entities().size() - open.size() - closed.size()) + " of "
                 + mapping.entities().size() + " tables and views.");
-        if (!open.isEmpty()) {
-            String head = "Open to everybody with a valid token: ";
-            System.out.println(style.warning(head + style.some(open, head.length() + 1) + "."));
+        name("Open to everybody with a valid token: ", open, style);
+        name("Closed to everybody, for nothing is said of them: ", closed, style);
+    }
+
+    private static List<String> tables(Mapping mapping, Predicate<Entity> wanted) {
+        return mapping.entities().stream().filter(wanted).map(entity -> entity.table().name().name()).toList();
+    }
+
+    private static void name(String head, List<String> tables, Style style) {
+        if (!tables.isEmpty()) {
+            System.out.println(style.warning(head + style.some(tables, head.length() + 1) + "."));
         }
     }
 

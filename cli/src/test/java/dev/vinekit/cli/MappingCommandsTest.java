@@ -131,7 +131,7 @@ class MappingCommandsTest {
         Tool.Result generated = tool.run("generate", "--script", "schema.sql", "--engine", "h2", "--dir", ".");
         assertThat(generated.exit()).as(generated.err()).isZero();
         assertThat(generated.out()).contains("Access by bearer tokens, with roles for 1 of 3 tables and views.",
-                "Open to everybody with a valid token: NOTE, TAPPING.");
+                "Closed to everybody, for nothing is said of them: NOTE, TAPPING.");
 
         Tool.Result token = tool.run("token", "--role", "cooper");
         Tool.Result again = tool.run("token", "--role", "cooper", "--subject", "someone");

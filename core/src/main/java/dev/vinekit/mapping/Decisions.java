@@ -68,8 +68,15 @@ public record Decisions(
     public record Seed(Optional<String> file, Optional<Integer> rows, Optional<Integer> number) {
     }
 
-    /** What clients see of the service as a whole. */
-    public record Http(Optional<String> basePath) {
+    /**
+     * What clients see of the service as a whole.
+     *
+     * @param otherTables the roles that may do everything with tables of which nothing is said; nobody, if anything is said of any
+     */
+    public record Http(Optional<String> basePath, List<String> otherTables) {
+        public Http {
+            otherTables = orEmpty(otherTables);
+        }
     }
 
     /**
@@ -130,7 +137,7 @@ public record Decisions(
         project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
-        http = http == null ? new Http(Optional.empty()) : http;
+        http = http == null ? new Http(Optional.empty(), null) : http;
         entities = orEmpty(entities);
     }
 

@@ -37,6 +37,7 @@ public final class Mapper {
     private final Map<TableName, String> paths = new HashMap<>();
     private final List<Remark> remarks = new ArrayList<>();
     private final KeyTypes keyTypes;
+    private final AccessChoice access;
 
     /**
      * A mapping, and what of the decisions could not be followed.
@@ -57,6 +58,7 @@ public final class Mapper {
         Schema reached = schema.withTables(schema.tables().stream().map(table -> withinReach(table, known)).toList());
         this.schema = OneDigitTypes.decided(reached, decisions);
         this.lookup = new DecisionLookup(decisions, this.schema);
+        this.access = new AccessChoice(decisions, this.schema, lookup);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
                 .flatMap(wanted -> JavaType.fitting(column.type()).stream().filter(type -> type.simpleName().equals(wanted)).findFirst()));
     }
@@ -179,9 +181,9 @@ public final class Mapper {
                 rowRules,
                 checkedFields(checks, fields, rules),
                 new OperationChoice(table, schema.tables().stream().filter(other -> other.parents().contains(table.name()))
-                        .map(other -> other.name().name()).toList(), dialect, decided, remarks).of(fields, keyColumns),
+                        .map(other -> other.name().name()).toList(), dialect, decided, access.of(read), remarks).of(fields, keyColumns),
                 version,
-                OperationChoice.access(decided.decided().access()),
+                access.of(read),
                 dialect.isTransactional(table));
     }
 

@@ -16,6 +16,7 @@ final class OperationChoice {
     private final Table table;
     private final Dialect dialect;
     private final DecisionLookup.OfTable decided;
+    private final Map<Operation, List<String>> access;
     private final List<Remark> remarks;
     private final List<String> children;
 
@@ -23,13 +24,16 @@ final class OperationChoice {
      * For a table.
      *
      * @param children tables that have its columns too
+     * @param access the roles for each operation; empty if there is no access control
      * @param remarks takes what a person should know
      */
-    OperationChoice(Table table, List<String> children, Dialect dialect, DecisionLookup.OfTable decided, List<Remark> remarks) {
+    OperationChoice(Table table, List<String> children, Dialect dialect, DecisionLookup.OfTable decided,
+            Map<Operation, List<String>> access, List<Remark> remarks) {
         this.table = table;
         this.children = children;
         this.dialect = dialect;
         this.decided = decided;
+        this.access = access;
         this.remarks = remarks;
     }
 
@@ -54,12 +58,12 @@ final class OperationChoice {
         }
         Set<Operation> kept = EnumSet.noneOf(Operation.class);
         kept.addAll(decided.decided().operations().isPresent() ? wanted(possible, allowed) : possible);
-        Map<Operation, List<String>> access = access(decided.decided().access());
         List<String> closed = kept.stream().filter(operation -> Entity.roles(access, operation).isEmpty())
                 .map(operation -> operation.name().toLowerCase(Locale.ROOT)).toList();
         if (!closed.isEmpty()) {
-            remark(Remark.Topic.OPERATION, "No role may do this, so the service does not have it: " + String.join(", ", closed)
-                    + ". Name roles under access, or \"*\" for everybody with a token.");
+            remark(Remark.Topic.OPERATION, "No role may do this, so the service does not have it: "
+                    + String.join(", ", closed) + ". Name roles under access, or \"*\" for everybody with a token"
+                    + (decided.decided().access().isEmpty() ? "; http.other-tables opens all tables like this one." : "."));
         }
         kept.removeIf(operation -> Entity.roles(access, operation).isEmpty());
         return kept;

@@ -39,6 +39,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Who may do what with a service that has an access section. */
 class AccessTest {
     private static final String MAPPING = """
+            http:
+              other-tables: ["*"]
             entities:
               parcel:
                 access: {read: [cellar-hand, winemaker], create: [winemaker], replace: [winemaker]}

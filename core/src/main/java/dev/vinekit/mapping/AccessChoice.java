@@ -1,0 +1,60 @@
+package dev.vinekit.mapping;
+
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.ViewQuery;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Who may do what with a table: what is said of it, or else of all others. Once anything is said, nobody may do the rest, and a
+ * view shows nobody what its tables do not.
+ */
+final class AccessChoice {
+    private static final String EVERYBODY = "*";
+
+    private final Schema schema;
+    private final DecisionLookup lookup;
+    private final List<String> others;
+    private final boolean restricted;
+
+    AccessChoice(Decisions decisions, Schema schema, DecisionLookup lookup) {
+        this.schema = schema;
+        this.lookup = lookup;
+        this.others = decisions.http().otherTables();
+        this.restricted = !others.isEmpty() || decisions.entities().values().stream().anyMatch(entity -> !entity.access().isEmpty());
+    }
+
+    /** The roles for each operation; empty if there is no access control. */
+    Map<Operation, List<String>> of(Table table) {
+        Map<String, List<String>> own = lookup.of(table).decided().access();
+        if (!own.isEmpty() || !restricted) {
+            return OperationChoice.access(own);
+        }
+        boolean told = table.viewQuery().filter(query -> !query.sql().isEmpty()).isPresent();
+        List<String> roles = told || !table.isView() ? others : List.of();
+        for (TableName shown : table.viewQuery().map(ViewQuery::reads).orElse(List.of())) {
+            roles = common(roles, schema.tables().stream().filter(other -> other.name().equals(shown)).findFirst()
+                    .map(other -> Entity.roles(of(other), Operation.READ)).orElse(List.of()));
+        }
+        Map<Operation, List<String>> access = new LinkedHashMap<>();
+        for (Operation operation : Operation.values()) {
+            access.put(operation, roles);
+        }
+        return access;
+    }
+
+    private static List<String> common(List<String> some, List<String> more) {
+        if (more.contains(EVERYBODY)) {
+            return some;
+        }
+        List<String> common = new ArrayList<>(more);
+        if (!some.contains(EVERYBODY)) {
+            common.retainAll(some);
+        }
+        return common;
+    }
+}
