@@ -88,6 +88,7 @@ public record Decisions(
      * @param fields by column
      * @param version the column that numbers the states of a row; empty text for none; by its name if nothing is decided
      * @param access the roles that may do an operation, by its name in lower case; if any are listed, nobody may do the others
+     * @param requireIfMatch whether a client that changes or deletes a row must say which state of it
      */
     public record OfEntity(
             Optional<String> name,
@@ -98,10 +99,11 @@ public record Decisions(
             List<OfFinder> finders,
             Map<String, OfField> fields,
             Optional<String> version,
-            Map<String, List<String>> access) {
+            Map<String, List<String>> access,
+            Optional<Boolean> requireIfMatch) {
         /** Nothing decided. */
         static final OfEntity NONE = new OfEntity(Optional.empty(), Optional.empty(), Optional.empty(), null,
-                Optional.empty(), null, null, Optional.empty(), null);
+                Optional.empty(), null, null, Optional.empty(), null, Optional.empty());
 
         public OfEntity {
             key = orEmpty(key);

@@ -29,6 +29,7 @@ import java.util.stream.Stream;
  * @param checks the fields that each check constraint is about
  * @param versionColumn the column that numbers the states of a row, if there is one
  * @param access the roles that may do an operation, {@code *} for everybody with a token; empty if nothing is said
+ * @param guarded whether a client that changes or deletes a row must say which state of it
  * @param transactional whether what a transaction did to the table can be taken back
  */
 public record Entity(
@@ -49,6 +50,7 @@ public record Entity(
         Set<Operation> operations,
         Optional<String> versionColumn,
         Map<Operation, List<String>> access,
+        boolean guarded,
         boolean transactional) {
 
     /**

@@ -184,6 +184,7 @@ public final class Mapper {
                         .map(other -> other.name().name()).toList(), dialect, decided, access.of(read), remarks).of(fields, keyColumns),
                 version,
                 access.of(read),
+                decided.decided().requireIfMatch().orElse(false),
                 dialect.isTransactional(table));
     }
 

@@ -99,6 +99,26 @@ class AccessTest {
     }
 
     @Test
+    void answersAreForNobodyElseAndTheDescriptionMayNeedATokenToo() throws Exception {
+        Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), "winemaker", claims -> { }));
+        assertThat(http.get("/parcels/1").header("Cache-Control")).isEqualTo("no-store");
+        assertThat(http.get("/parcels/1").header("X-Content-Type-Options")).isEqualTo("nosniff");
+        assertThat(cellar.http().get("/openapi.json").status()).isEqualTo(200);
+
+        try (RunningService closed = cellar.replica(Map.of("AUTH_SECRET", SECRET, "AUTH_EVERYWHERE", "true"))) {
+            Http stranger = new Http(closed.url());
+            assertThat(List.of(stranger.get("/openapi.json").status(), stranger.get("/").status(), stranger.get("/health").status(),
+                    stranger.get("/health/live").status())).containsExactly(401, 401, 200, 200);
+            assertThat(stranger.with("Authorization", http.headers().get("Authorization")).get("/openapi.json").status()).isEqualTo(200);
+        }
+    }
+
+    @Test
+    void aBodyIsTakenOfNobodyWithoutAToken() {
+        assertThat(cellar.http().post("/parcels", "[" + " ".repeat(900_000) + "]").status()).isEqualTo(401);
+    }
+
+    @Test
     void rolesMayBeAText() throws Exception {
         assertThat(status(token(JWSAlgorithm.HS256, new MACSigner(SECRET), "", claims ->
                 claims.claim("work", Map.of("roles", "driver cellar-hand"))))).isEqualTo(200);

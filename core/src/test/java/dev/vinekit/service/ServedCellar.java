@@ -12,6 +12,9 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
@@ -45,6 +48,20 @@ final class ServedCellar implements AutoCloseable {
         return new ServedCellar(project, settings);
     }
 
+    /** The compiled project of another schema, without rows. */
+    static Project project(String engine, String script, String mappingFile) throws SQLException {
+        try (TestDatabases database = TestDatabases.on(engine, script)) {
+            Path directory = Files.createTempDirectory("served");
+            Path file = Files.writeString(directory.resolve("vinekit.yaml"), mappingFile);
+            Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.served"), Set.of()), ""), directory.resolve("service")));
+            VineKit.compileService(project);
+            return project;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /** The compiled project, mapped as a mapping file says. */
     static Project project(String engine, String mappingFile) {
         try (Cellar cellar = TestDatabases.cellar(engine)) {
@@ -72,6 +89,11 @@ final class ServedCellar implements AutoCloseable {
                 "DB_PASSWORD", database.password(), "HTTP_PORT", "0", "HTTP_HOST", "127.0.0.1"));
         all.putAll(settings);
         return all;
+    }
+
+    /** A connection to the database itself. */
+    Connection connect() throws SQLException {
+        return DriverManager.getConnection(database.url(), database.user(), database.password());
     }
 
     Http http() {

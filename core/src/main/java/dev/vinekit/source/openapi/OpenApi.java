@@ -25,6 +25,9 @@ public final class OpenApi {
     static final JsonMapper MAPPER = JsonMapper.builder()
             .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).nodeFactory(new JsonNodeFactory(true)).build();
 
+    /** The component of an If-Match that must be given. */
+    private static final String GUARD = "If-Match.required";
+
     private final Mapping mapping;
     private final ExampleRows examples;
     private final ObjectNode document = MAPPER.createObjectNode();
@@ -73,7 +76,7 @@ public final class OpenApi {
         ObjectNode components = document.putObject("components");
         components.set("schemas", schemas);
         components.set("parameters", parameters);
-        components.set("responses", new Responses(mapping.hasAccess()).all());
+        components.set("responses", new Responses(mapping.hasAccess(), mapping.entities().stream().anyMatch(Entity::guarded)).all());
         components.set("headers", Responses.headers());
         if (mapping.hasAccess()) {
             components.putObject("securitySchemes").putObject("bearer")
@@ -130,6 +133,10 @@ public final class OpenApi {
         query("count", "Whether the header Total-Count tells the number of all rows",
                 MAPPER.createObjectNode().put("type", "boolean").put("default", false));
         header("If-Match", "Entity tags, one of which the row must have");
+        if (mapping.entities().stream().anyMatch(Entity::guarded)) {
+            ObjectNode guard = ((ObjectNode) parameters.get("If-Match")).deepCopy();
+            parameters.set(GUARD, guard.put("required", true));
+        }
         header("If-None-Match", "Entity tags of the states that the client knows");
     }
 
@@ -199,10 +206,11 @@ public final class OpenApi {
         }
         if (entity.can(Operation.DELETE)) {
             ObjectNode delete = operation(entity, "delete" + name, "Deletes " + article(entity));
-            delete.putArray("parameters").add(reference("parameters", "If-Match"));
+            delete.putArray("parameters").add(reference("parameters", ifMatch(entity)));
             ObjectNode responses = delete.putObject("responses");
             responses.putObject("204").put("description", "It is gone");
             Responses.refer(responses, "400", "404", "409", "412", "500", "503");
+            guarded(entity, responses);
             secured(responses);
             item.set("delete", delete);
         }
@@ -274,15 +282,27 @@ public final class OpenApi {
         return create;
     }
 
+    /** The parameter by which a client says which state of a row it means. */
+    private static String ifMatch(Entity entity) {
+        return entity.guarded() ? GUARD : "If-Match";
+    }
+
+    private static void guarded(Entity entity, ObjectNode responses) {
+        if (entity.guarded()) {
+            Responses.refer(responses, "428");
+        }
+    }
+
     private ObjectNode write(Entity entity, String verb, String summary, String mediaType, String schema) {
         ObjectNode write = operation(entity, verb + entity.name().value(), summary);
-        write.putArray("parameters").add(reference("parameters", "If-Match"));
+        write.putArray("parameters").add(reference("parameters", ifMatch(entity)));
         Bodies bodies = new Bodies(entity, examples);
         requestBody(write, mediaType, reference("schemas", schema),
                 verb.equals("replace") ? bodies.exampleOfReplaced() : bodies.exampleOfChanged());
         ObjectNode responses = write.putObject("responses");
         responses.set("200", withTag(json("As stored", reference("schemas", entity.name().value()))));
         Responses.refer(responses, "400", "404", "406", "409", "412", "413", "415", "422", "500", "503");
+        guarded(entity, responses);
         secured(responses);
         return write;
     }

@@ -17,6 +17,7 @@ final class Responses {
         MEANINGS.put("406", "The answer can be JSON only");
         MEANINGS.put("409", "Another row has the same key or unique values, or rows still refer to this one");
         MEANINGS.put("412", "The row is in another state");
+        MEANINGS.put("428", "The request does not say which state of the row it means");
         MEANINGS.put("413", "The body is too large");
         MEANINGS.put("415", "The body is not JSON of the kind that this takes");
         MEANINGS.put("422", "A reference names no row");
@@ -25,16 +26,18 @@ final class Responses {
     }
 
     private final boolean secured;
+    private final boolean guarded;
 
-    Responses(boolean secured) {
+    Responses(boolean secured, boolean guarded) {
         this.secured = secured;
+        this.guarded = guarded;
     }
 
     ObjectNode all() {
         ObjectNode responses = OpenApi.MAPPER.createObjectNode();
         MEANINGS.forEach((status, meaning) -> {
             boolean aboutTokens = status.equals("401") || status.equals("403");
-            if (secured || !aboutTokens) {
+            if ((secured || !aboutTokens) && (guarded || !status.equals("428"))) {
                 ObjectNode response = responses.putObject("status" + status).put("description", meaning);
                 if (status.equals("304")) {
                     response.putObject("headers").set("ETag", OpenApi.reference("headers", "ETag"));

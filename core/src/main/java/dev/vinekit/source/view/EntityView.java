@@ -24,6 +24,7 @@ public record EntityView(
         boolean view,
         boolean keyed,
         boolean writable,
+        boolean guarded,
         List<FieldView> fields,
         List<FieldView> documented,
         List<FieldView> inputs,

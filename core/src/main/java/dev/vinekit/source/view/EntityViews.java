@@ -71,6 +71,7 @@ final class EntityViews {
                 entity.table().isView(),
                 !entity.key().isEmpty(),
                 entity.isWritable(),
+                entity.guarded(),
                 List.copyOf(views.values()),
                 entity.fields().stream().filter(field -> !field.column().comment().isBlank())
                         .map(views::get).toList(),

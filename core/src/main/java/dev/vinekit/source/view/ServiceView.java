@@ -41,6 +41,7 @@ public record ServiceView(
         JavaString limit,
         JavaString page,
         boolean versioned,
+        boolean guarded,
         boolean secured,
         List<PermissionsView.PermissionView> rights,
         JavaCode roles,

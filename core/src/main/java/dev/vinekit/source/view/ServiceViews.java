@@ -2,6 +2,7 @@ package dev.vinekit.source.view;
 
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Conventions;
+import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
@@ -63,6 +64,7 @@ public final class ServiceViews {
                 JavaString.of(dialect.limit()),
                 JavaString.of(dialect.page()),
                 mapping.entities().stream().anyMatch(entity -> entity.version().isPresent()),
+                mapping.entities().stream().anyMatch(Entity::guarded),
                 mapping.hasAccess(),
                 entities.stream().flatMap(entity -> entity.permissions().all().stream()).toList(),
                 JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),

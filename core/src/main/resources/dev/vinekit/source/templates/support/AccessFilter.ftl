@@ -5,14 +5,21 @@ public final class AccessFilter implements DynamicFeature {
     static final String CALLER = "caller";
 
     private final AccessTokens tokens;
+    private final boolean everywhere;
 
-    public AccessFilter(AccessTokens tokens) {
+    /** @param everywhere whether the entry point and the description need a token too, with whatever rights */
+    public AccessFilter(AccessTokens tokens, boolean everywhere) {
         this.tokens = tokens;
+        this.everywhere = everywhere;
     }
 
     @Override
     public void configure(ResourceInfo method, FeatureContext context) {
         Requires requires = method.getResourceMethod().getAnnotation(Requires.class);
+        boolean told = method.getResourceClass() == EntryPoint.class || method.getResourceClass() == OpenApi.class;
+        if (everywhere && told) {
+            context.register(new Check(tokens, List.of()), Priorities.AUTHORIZATION);
+        }
         if (requires != null) {
             context.register(new Check(tokens, List.of(requires.value())), Priorities.AUTHORIZATION);
         }

@@ -9,17 +9,19 @@ public final class Application {
     /**
      * The service on a database.
      *
+     * @param readiness gives connections to see whether the database answers, however busy the others are
      * @param settings for HTTP<#if s.secured> and for tokens</#if>
      */
-    public Application(DataSource dataSource, Settings settings) {
+    public Application(DataSource dataSource, DataSource readiness, Settings settings) {
         this.settings = settings;
 <#if s.secured>
         this.tokens = new AccessTokens(settings.access());
 </#if>
-        Transactions transactions = new Transactions(dataSource, new SqlErrors(List.of(
+        SqlErrors errors = new SqlErrors(List.of(
 <#list s.constrained as e>
-                ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>)));</#if>
-</#list><#if !s.constrained?has_content>                )));</#if>
+                ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>));</#if>
+</#list><#if !s.constrained?has_content>                ));</#if>
+        Transactions transactions = new Transactions(dataSource, errors, new Semaphore(settings.database().mostScans()));
 <#list s.entities as e>
         ${e.name}Service ${e.serviceVariable} = new ${e.serviceClass}(transactions, new ${e.repositoryClass}());
 </#list>
@@ -28,7 +30,7 @@ public final class Application {
 <#list s.listed as e>
                         ${e.path}<#if e?has_next>,<#else>)),</#if>
 </#list>
-                new Health(dataSource),
+                new Health(readiness),
                 new OpenApi(settings.http().basePath()),
 <#list s.entities as e>
                 new ${e.name}Controller(${e.serviceVariable}<#list e.childServices as c>, ${c.variable}</#list>)<#if e?has_next>,<#else>);</#if>
@@ -50,6 +52,6 @@ public final class Application {
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
         return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper()<#if s.secured>,
-                new AccessFilter(tokens)</#if>, new KeyParameters());
+                new AccessFilter(tokens, settings.access().everywhere())</#if>, new KeyParameters());
     }
 }

@@ -7,6 +7,8 @@ public record Condition(List<String> parts, List<Object> values) {
     /** Every row fulfils it. */
     public static final Condition NONE = new Condition(List.of(), List.of());
 
+    private static final String SEARCH = " LIKE ? ESCAPE '!'";
+
     public Condition {
         parts = List.copyOf(parts);
         values = List.copyOf(values);
@@ -42,12 +44,17 @@ public record Condition(List<String> parts, List<Object> values) {
 </#if>
     /** This condition, and that a text is in a column. */
     public Condition contains(String column, String text) {
-        return and(column + " LIKE ? ESCAPE '!'", "%" + escaped(text) + "%");
+        return and(column + SEARCH, "%" + escaped(text) + "%");
     }
 
     /** This condition, and that a column begins with a text. */
     public Condition startsWith(String column, String text) {
-        return and(column + " LIKE ? ESCAPE '!'", escaped(text) + "%");
+        return and(column + SEARCH, escaped(text) + "%");
+    }
+
+    /** Whether it looks inside texts, for which the database may have to read all rows. */
+    boolean scans() {
+        return parts.stream().anyMatch(part -> part.endsWith(SEARCH));
     }
 
     private static String escaped(String text) {

@@ -25,6 +25,11 @@ public record Page(Condition condition, List<OrderBy> order, List<Object> after,
         return new Page(condition, order, Arrays.asList(key), limit, counted);
     }
 
+    /** Whether the database may have to read all rows for it. */
+    boolean scans() {
+        return counted || condition.scans();
+    }
+
     /** Of these rows those that fulfil another condition too. */
     public Page where(UnaryOperator<Condition> narrower) {
         return new Page(narrower.apply(condition), order, after, limit, counted);

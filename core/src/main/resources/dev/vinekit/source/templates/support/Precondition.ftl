@@ -32,6 +32,20 @@ public record Precondition(List<String> tags, List<String> others) {
         return text == null ? NONE : new Precondition(tags("If-Match", text), null);
     }
 
+<#if s.guarded>
+    /**
+     * The same, of a client that must say which state it means.
+     *
+     * @throws ProblemException 428 if it does not
+     */
+    public Precondition required() {
+        if (isNone()) {
+            throw ProblemException.unconditional();
+        }
+        return this;
+    }
+
+</#if>
     /** Whether any state will do. */
     public boolean isNone() {
         return tags == null && others == null;

@@ -60,6 +60,14 @@ public final class ProblemException extends RuntimeException {
                 + "Read it again.", List.of()), null);
     }
 
+<#if s.guarded>
+    /** 428: the client does not say which state of the row it means. */
+    public static ProblemException unconditional() {
+        return new ProblemException(Problem.of(428, "Precondition Required",
+                "Say by If-Match which state of the row is meant: the ETag of what was read, or * for any.", List.of()), null);
+    }
+
+</#if>
     /** 503: the database does not answer, or not in time. */
     public static ProblemException unavailable(Throwable cause) {
         return new ProblemException(Problem.of(503, "Service Unavailable",

@@ -6,6 +6,7 @@ public final class Server implements AutoCloseable {
     private static final int BUFFER = 1 << 14;
 
     private final HikariDataSource pool;
+    private final HikariDataSource readiness;
     private final Optional<ExecutorService> threads = Workers.virtual();
     private final Settings settings;
     private final Application application;
@@ -16,13 +17,15 @@ public final class Server implements AutoCloseable {
     private Server(Settings settings) {
         this.settings = settings;
         this.pool = pool(settings.database());
+        this.readiness = readiness(settings.database());
         try {
-            application = new Application(pool, settings);
+            application = new Application(pool, readiness, settings);
             gate = new Gate(service(), settings.http());
             worker = worker();
             http = listener();
         } catch (RuntimeException e) {
             pool.close();
+            readiness.close();
             threads.ifPresent(ExecutorService::shutdown);
             throw e;
         }
@@ -46,7 +49,26 @@ public final class Server implements AutoCloseable {
         return server;
     }
 
+    /** One connection beside the pool, made when it is first asked for. */
+    private static HikariDataSource readiness(Settings.Database settings) {
+        HikariConfig config = config(settings);
+        config.setPoolName("readiness");
+        config.setMaximumPoolSize(1);
+        config.setMinimumIdle(0);
+        config.setInitializationFailTimeout(-1);
+        return new HikariDataSource(config);
+    }
+
     private static HikariDataSource pool(Settings.Database settings) {
+        try {
+            return new HikariDataSource(config(settings));
+        } catch (RuntimeException e) {
+            throw new IllegalStateException("The database does not answer, or refuses the login. "
+                    + "Check DB_URL, DB_USER and DB_PASSWORD.", e);
+        }
+    }
+
+    private static HikariConfig config(Settings.Database settings) {
         HikariConfig config = new HikariConfig();
         config.setPoolName("database");
         config.setJdbcUrl(settings.url());
@@ -55,12 +77,7 @@ public final class Server implements AutoCloseable {
         config.setMaximumPoolSize(settings.poolSize());
         config.setConnectionTimeout(settings.poolWait().toMillis());
 <#include "pool.ftl">
-        try {
-            return new HikariDataSource(config);
-        } catch (RuntimeException e) {
-            throw new IllegalStateException("The database does not answer, or refuses the login. "
-                    + "Check DB_URL, DB_USER and DB_PASSWORD.", e);
-        }
+        return config;
     }
 
     private HttpHandler service() {
@@ -139,5 +156,6 @@ public final class Server implements AutoCloseable {
         worker.shutdownNow();
         threads.ifPresent(ExecutorService::shutdown);
         pool.close();
+        readiness.close();
     }
 }

@@ -13,9 +13,12 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
      * @param poolWait {@code DB_POOL_WAIT_SECONDS}: how long a request waits for a connection
      * @param statementTime {@code DB_STATEMENT_SECONDS}: how long a statement may take
+     * @param mostScans {@code DB_MAX_SCANS}: how many lists may be read at a time for which the database may have to read all
+     *     rows: those that search in texts, or count; half of the connections by default
      */
     public record Database(
-            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime) {
+            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime,
+            int mostScans) {
         /** The settings, without the password. */
         @Override
         public String toString() {
@@ -75,9 +78,11 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      * @param issuer {@code AUTH_ISSUER}: which tokens must come from; any if empty
      * @param rolesClaim {@code AUTH_ROLES_CLAIM}: where a token has its roles; with dots where it lies deeper
      * @param clockSkew {@code AUTH_CLOCK_SKEW_SECONDS}: by which the clocks of services may differ
+     * @param everywhere {@code AUTH_EVERYWHERE}: whether the entry point and the description of the service need a token too
      */
     public record Access(
-            String secret, String keys, String audience, String issuer, String rolesClaim, Duration clockSkew) {
+            String secret, String keys, String audience, String issuer, String rolesClaim, Duration clockSkew,
+            boolean everywhere) {
         /** The settings, without the secret. */
         @Override
         public String toString() {
@@ -97,13 +102,15 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
         if (url.isEmpty()) {
             throw new IllegalArgumentException("DB_URL is not set: the JDBC URL of the database, for example ${s.exampleUrl}");
         }
+        int poolSize = read.number("DB_POOL_SIZE", 10, 1, 1000);
         Database database = new Database(
                 url,
                 read.text("DB_USER", ""),
                 read.text("DB_PASSWORD", ""),
-                read.number("DB_POOL_SIZE", 10, 1, 1000),
+                poolSize,
                 read.seconds("DB_POOL_WAIT_SECONDS", 5, 1, 600),
-                read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400));
+                read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400),
+                read.number("DB_MAX_SCANS", Math.max(1, poolSize / 2), 1, 1000));
         String host = read.text("HTTP_HOST", "localhost");
         int greatestBody = read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000);
         Http http = new Http(
@@ -130,7 +137,8 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 read.text("AUTH_AUDIENCE", ""),
                 read.text("AUTH_ISSUER", ""),
                 read.text("AUTH_ROLES_CLAIM", "roles"),
-                read.seconds("AUTH_CLOCK_SKEW_SECONDS", 30, 0, 600));
+                read.seconds("AUTH_CLOCK_SKEW_SECONDS", 30, 0, 600),
+                read.truth("AUTH_EVERYWHERE"));
         return new Settings(database, http, access);
 <#else>
         return new Settings(database, http);
@@ -161,6 +169,17 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             return Duration.ofSeconds(number(name, otherwise, least, most));
         }
 
+<#if s.secured>
+        /** False if nothing is said. */
+        boolean truth(String name) {
+            String text = text(name, "false");
+            if (!text.equals("true") && !text.equals("false")) {
+                throw new IllegalArgumentException(name + " is neither true nor false: " + text);
+            }
+            return text.equals("true");
+        }
+
+</#if>
         Set<String> names(String name, String otherwise) {
             String text = text(name, otherwise);
             if (!text.matches("(?:[A-Za-z0-9._:\\[\\]-]+(?:,[A-Za-z0-9._:\\[\\]-]+)*)?")) {

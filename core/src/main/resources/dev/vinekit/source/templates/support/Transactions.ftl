@@ -7,15 +7,22 @@ public final class Transactions {
 
     private final DataSource dataSource;
     private final SqlErrors errors;
+    private final Semaphore scans;
 
     public Transactions(DataSource dataSource, SqlErrors errors) {
+        this(dataSource, errors, new Semaphore(Integer.MAX_VALUE));
+    }
+
+    /** @param scans permits for pages that may make the database read all rows, so that such have some connections only */
+    Transactions(DataSource dataSource, SqlErrors errors, Semaphore scans) {
         this.dataSource = dataSource;
         this.errors = errors;
+        this.scans = scans;
     }
 
     /** The same for work on one table, which has these constraints. */
     public Transactions on(List<Constraint> constraints) {
-        return new Transactions(dataSource, errors.on(constraints));
+        return new Transactions(dataSource, errors.on(constraints), scans);
     }
 
     /** Something to do on a connection. */
@@ -36,6 +43,34 @@ public final class Transactions {
             return work.run(connection);
         } catch (SQLException e) {
             throw errors.translate(e, false);
+        }
+    }
+
+    /**
+     * Reads a page.
+     *
+     * @throws ProblemException 503 if too many pages are being read for which the database may have to read all rows
+     */
+    public <T> T read(Page page, Work<T> work) {
+        if (!page.scans()) {
+            return read(work);
+        }
+        if (!hasTurn()) {
+            throw ProblemException.unavailable(null);
+        }
+        try {
+            return read(work);
+        } finally {
+            scans.release();
+        }
+    }
+
+    private boolean hasTurn() {
+        try {
+            return scans.tryAcquire(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
         }
     }
 

@@ -84,7 +84,7 @@ public final class ${e.name}Controller {
 </#if>
     @Consumes(MediaType.APPLICATION_JSON)
     public Response replace(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.replace(${e.keyCode.variable}, input, Precondition.of(headers)));
+        return RowRequest.stored(service.replace(${e.keyCode.variable}, input, Precondition.of(headers)<#if e.guarded>.required()</#if>));
     }
 
 </#if>
@@ -96,7 +96,7 @@ public final class ${e.name}Controller {
 </#if>
     @Consumes(MergePatch.MEDIA_TYPE)
     public Response change(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(${e.keyCode.variable}, patch, Precondition.of(headers)));
+        return RowRequest.stored(service.change(${e.keyCode.variable}, patch, Precondition.of(headers)<#if e.guarded>.required()</#if>));
     }
 
 </#if>
@@ -107,7 +107,7 @@ public final class ${e.name}Controller {
     ${e.permissions.delete}
 </#if>
     public void delete(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context HttpHeaders headers) {
-        service.delete(${e.keyCode.variable}, Precondition.of(headers));
+        service.delete(${e.keyCode.variable}, Precondition.of(headers)<#if e.guarded>.required()</#if>);
     }
 
 </#if>

@@ -31,7 +31,7 @@ public final class ${e.name}Service {
 <#if piece == "doc">
     /** The rows of a page. */
 <#else>
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
 </#if>
 </@shape.method>
 <#if e.keyed>
@@ -52,7 +52,7 @@ public final class ${e.name}Service {
 <#if piece == "doc">
     /** The rows of a page ${f.doc}. */
 <#else>
-        return transactions.read(connection -> repository.${f.name}(connection, ${f.arguments}, page));
+        return transactions.read(page, connection -> repository.${f.name}(connection, ${f.arguments}, page));
 </#if>
 </@shape.method>
 </#list>

@@ -383,6 +383,26 @@ class ${e.name}ControllerTest {
         assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 </#if>
+<#if e.guarded && e.can.read && e.test.creates>
+
+    @Test
+    @Tag("read")
+    void changeOfNoStateInParticularIsRefused() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        Api careless = api.leavingOut("If-Match");
+
+<#if e.can.replace>
+        assertThat(careless.put(path(stored), ${e.name}Input.of(stored)).status()).isEqualTo(428);
+</#if>
+<#if e.can.patch>
+        assertThat(careless.patch(path(stored), "{}").status()).isEqualTo(428);
+</#if>
+<#if e.can.delete>
+        assertThat(careless.delete(path(stored)).status()).isEqualTo(428);
+</#if>
+        assertThat(repository.findById(connection, ${e.keyCode.ofStored})).contains(stored);
+    }
+</#if>
 <#if e.can.delete && e.test.creates>
 
     @Test

@@ -22,6 +22,15 @@ public final class Api {
         return new Api(url, more);
     }
 
+<#if s.guarded>
+    /** The same without a header. */
+    public Api leavingOut(String header) {
+        Map<String, String> fewer = new HashMap<>(headers);
+        fewer.remove(header);
+        return new Api(url, fewer);
+    }
+
+</#if>
     public ApiAnswer get(String path) {
         return send("GET", path, "application/json", null);
     }

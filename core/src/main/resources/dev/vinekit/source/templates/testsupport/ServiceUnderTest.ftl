@@ -26,7 +26,7 @@ public final class ServiceUnderTest
     }
 
     public Api api() {
-        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})))</#if>;
+        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
     }
 
     /** A connection of the test's own, on which everything takes effect at once. */

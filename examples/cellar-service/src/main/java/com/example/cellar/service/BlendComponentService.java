@@ -43,7 +43,7 @@ public final class BlendComponentService {
 
     /** The rows of a page. */
     public FoundRows<BlendComponent> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -57,12 +57,12 @@ public final class BlendComponentService {
 
     /** The rows of a page that refer to this blend. */
     public FoundRows<BlendComponent> listWhereBlendIdIs(int blendId, Page page) {
-        return transactions.read(connection -> repository.listWhereBlendIdIs(connection, blendId, page));
+        return transactions.read(page, connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
     public FoundRows<BlendComponent> listWhereWineLotIdIs(UUID wineLotId, Page page) {
-        return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
+        return transactions.read(page, connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

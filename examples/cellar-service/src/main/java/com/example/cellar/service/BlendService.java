@@ -39,7 +39,7 @@ public final class BlendService {
 
     /** The rows of a page. */
     public FoundRows<Blend> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -53,12 +53,12 @@ public final class BlendService {
 
     /** The rows of a page that refer to this cellar hand. */
     public FoundRows<Blend> listWhereApprovedByIs(int approvedBy, Page page) {
-        return transactions.read(connection -> repository.listWhereApprovedByIs(connection, approvedBy, page));
+        return transactions.read(page, connection -> repository.listWhereApprovedByIs(connection, approvedBy, page));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
     public FoundRows<Blend> listJoinedToWineLotByBlendComponent(UUID wineLotId, Page page) {
-        return transactions.read(connection ->
+        return transactions.read(page, connection ->
                 repository.listJoinedToWineLotByBlendComponent(connection, wineLotId, page));
     }
 

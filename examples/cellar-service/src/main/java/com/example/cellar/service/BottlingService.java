@@ -41,7 +41,7 @@ public final class BottlingService {
 
     /** The rows of a page. */
     public FoundRows<Bottling> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -55,12 +55,12 @@ public final class BottlingService {
 
     /** The rows of a page that refer to this blend. */
     public FoundRows<Bottling> listWhereBlendIdIs(int blendId, Page page) {
-        return transactions.read(connection -> repository.listWhereBlendIdIs(connection, blendId, page));
+        return transactions.read(page, connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this label. */
     public FoundRows<Bottling> listWhereLabelIdIs(int labelId, Page page) {
-        return transactions.read(connection -> repository.listWhereLabelIdIs(connection, labelId, page));
+        return transactions.read(page, connection -> repository.listWhereLabelIdIs(connection, labelId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

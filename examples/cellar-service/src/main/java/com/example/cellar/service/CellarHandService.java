@@ -36,7 +36,7 @@ public final class CellarHandService {
 
     /** The rows of a page. */
     public FoundRows<CellarHand> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -50,7 +50,8 @@ public final class CellarHandService {
 
     /** The rows of a page that refer to this cellar hand. */
     public FoundRows<CellarHand> listWhereSupervisorIdIs(int supervisorId, Page page) {
-        return transactions.read(connection -> repository.listWhereSupervisorIdIs(connection, supervisorId, page));
+        return transactions.read(page, connection ->
+                repository.listWhereSupervisorIdIs(connection, supervisorId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -30,12 +30,12 @@ public final class CellarLogService {
 
     /** The rows of a page. */
     public FoundRows<CellarLog> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
     public FoundRows<CellarLog> listWhereHandIdIs(int handId, Page page) {
-        return transactions.read(connection -> repository.listWhereHandIdIs(connection, handId, page));
+        return transactions.read(page, connection -> repository.listWhereHandIdIs(connection, handId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

@@ -18,6 +18,6 @@ public final class CellarStockService {
 
     /** The rows of a page. */
     public FoundRows<CellarStock> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 }

@@ -31,7 +31,7 @@ public final class GrapeVarietyService {
 
     /** The rows of a page. */
     public FoundRows<GrapeVariety> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**

@@ -42,7 +42,7 @@ public final class HarvestService {
 
     /** The rows of a page. */
     public FoundRows<Harvest> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -56,17 +56,17 @@ public final class HarvestService {
 
     /** The rows of a page that refer to this parcel. */
     public FoundRows<Harvest> listWhereParcelIdIs(int parcelId, Page page) {
-        return transactions.read(connection -> repository.listWhereParcelIdIs(connection, parcelId, page));
+        return transactions.read(page, connection -> repository.listWhereParcelIdIs(connection, parcelId, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
     public FoundRows<Harvest> listWherePickedByIs(int pickedBy, Page page) {
-        return transactions.read(connection -> repository.listWherePickedByIs(connection, pickedBy, page));
+        return transactions.read(page, connection -> repository.listWherePickedByIs(connection, pickedBy, page));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
     public FoundRows<Harvest> listJoinedToWineLotByWineLotHarvest(UUID wineLotId, Page page) {
-        return transactions.read(connection ->
+        return transactions.read(page, connection ->
                 repository.listJoinedToWineLotByWineLotHarvest(connection, wineLotId, page));
     }
 

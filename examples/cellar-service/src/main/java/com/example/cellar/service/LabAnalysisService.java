@@ -39,7 +39,7 @@ public final class LabAnalysisService {
 
     /** The rows of a page. */
     public FoundRows<LabAnalysis> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -53,7 +53,7 @@ public final class LabAnalysisService {
 
     /** The rows of a page that refer to this wine lot. */
     public FoundRows<LabAnalysis> listWhereWineLotIdIs(UUID wineLotId, Page page) {
-        return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
+        return transactions.read(page, connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

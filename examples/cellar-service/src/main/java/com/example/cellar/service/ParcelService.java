@@ -38,7 +38,7 @@ public final class ParcelService {
 
     /** The rows of a page. */
     public FoundRows<Parcel> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -52,7 +52,7 @@ public final class ParcelService {
 
     /** The rows of a page that refer to this grape variety. */
     public FoundRows<Parcel> listWhereVarietyCodeIs(String varietyCode, Page page) {
-        return transactions.read(connection -> repository.listWhereVarietyCodeIs(connection, varietyCode, page));
+        return transactions.read(page, connection -> repository.listWhereVarietyCodeIs(connection, varietyCode, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

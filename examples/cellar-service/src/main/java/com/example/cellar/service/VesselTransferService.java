@@ -42,7 +42,7 @@ public final class VesselTransferService {
 
     /** The rows of a page. */
     public FoundRows<VesselTransfer> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -56,17 +56,17 @@ public final class VesselTransferService {
 
     /** The rows of a page that refer to this vessel. */
     public FoundRows<VesselTransfer> listWhereFromIs(int from, Page page) {
-        return transactions.read(connection -> repository.listWhereFromIs(connection, from, page));
+        return transactions.read(page, connection -> repository.listWhereFromIs(connection, from, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
     public FoundRows<VesselTransfer> listWhereMovedByIs(int movedBy, Page page) {
-        return transactions.read(connection -> repository.listWhereMovedByIs(connection, movedBy, page));
+        return transactions.read(page, connection -> repository.listWhereMovedByIs(connection, movedBy, page));
     }
 
     /** The rows of a page that refer to this vessel. */
     public FoundRows<VesselTransfer> listWhereToIs(int to, Page page) {
-        return transactions.read(connection -> repository.listWhereToIs(connection, to, page));
+        return transactions.read(page, connection -> repository.listWhereToIs(connection, to, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

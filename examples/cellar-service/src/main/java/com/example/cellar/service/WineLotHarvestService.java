@@ -39,7 +39,7 @@ public final class WineLotHarvestService {
 
     /** The rows of a page. */
     public FoundRows<WineLotHarvest> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -53,12 +53,12 @@ public final class WineLotHarvestService {
 
     /** The rows of a page that refer to this harvest. */
     public FoundRows<WineLotHarvest> listWhereHarvestIdIs(long harvestId, Page page) {
-        return transactions.read(connection -> repository.listWhereHarvestIdIs(connection, harvestId, page));
+        return transactions.read(page, connection -> repository.listWhereHarvestIdIs(connection, harvestId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
     public FoundRows<WineLotHarvest> listWhereWineLotIdIs(UUID wineLotId, Page page) {
-        return transactions.read(connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
+        return transactions.read(page, connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
     /** Rows as JSON, each with the rows that it refers to under these names. */

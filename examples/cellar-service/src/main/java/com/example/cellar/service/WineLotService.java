@@ -39,7 +39,7 @@ public final class WineLotService {
 
     /** The rows of a page. */
     public FoundRows<WineLot> list(Page page) {
-        return transactions.read(connection -> repository.list(connection, page));
+        return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /**
@@ -53,17 +53,18 @@ public final class WineLotService {
 
     /** The rows of a page that refer to this vessel. */
     public FoundRows<WineLot> listWhereVesselIdIs(int vesselId, Page page) {
-        return transactions.read(connection -> repository.listWhereVesselIdIs(connection, vesselId, page));
+        return transactions.read(page, connection -> repository.listWhereVesselIdIs(connection, vesselId, page));
     }
 
     /** The rows of a page that blend components join to this blend. */
     public FoundRows<WineLot> listJoinedToBlendByBlendComponent(int blendId, Page page) {
-        return transactions.read(connection -> repository.listJoinedToBlendByBlendComponent(connection, blendId, page));
+        return transactions.read(page, connection ->
+                repository.listJoinedToBlendByBlendComponent(connection, blendId, page));
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
     public FoundRows<WineLot> listJoinedToHarvestByWineLotHarvest(long harvestId, Page page) {
-        return transactions.read(connection ->
+        return transactions.read(page, connection ->
                 repository.listJoinedToHarvestByWineLotHarvest(connection, harvestId, page));
     }
 

@@ -46,6 +46,7 @@ import com.example.cellar.service.VesselTransferService;
 import com.example.cellar.service.WineLotHarvestService;
 import com.example.cellar.service.WineLotService;
 import java.util.List;
+import java.util.concurrent.Semaphore;
 import javax.sql.DataSource;
 
 /** The parts of the service, put together. */
@@ -56,11 +57,12 @@ public final class Application {
     /**
      * The service on a database.
      *
+     * @param readiness gives connections to see whether the database answers, however busy the others are
      * @param settings for HTTP
      */
-    public Application(DataSource dataSource, Settings settings) {
+    public Application(DataSource dataSource, DataSource readiness, Settings settings) {
         this.settings = settings;
-        Transactions transactions = new Transactions(dataSource, new SqlErrors(List.of(
+        SqlErrors errors = new SqlErrors(List.of(
                 BlendRepository.CONSTRAINTS,
                 BlendComponentRepository.CONSTRAINTS,
                 BottlingRepository.CONSTRAINTS,
@@ -74,8 +76,10 @@ public final class Application {
                 VesselRepository.CONSTRAINTS,
                 VesselTransferRepository.CONSTRAINTS,
                 WineLotRepository.CONSTRAINTS,
-                WineLotHarvestRepository.CONSTRAINTS)));
+                WineLotHarvestRepository.CONSTRAINTS));
 
+        Transactions transactions
+                = new Transactions(dataSource, errors, new Semaphore(settings.database().mostScans()));
         BlendService blendService = new BlendService(transactions, new BlendRepository());
         BlendComponentService blendComponentService
                 = new BlendComponentService(transactions, new BlendComponentRepository());
@@ -111,7 +115,7 @@ public final class Application {
                         "vessel-transfers",
                         "wine-lots",
                         "wine-lot-harvests")),
-                new Health(dataSource),
+                new Health(readiness),
                 new OpenApi(settings.http().basePath()),
                 new BlendController(blendService, blendComponentService, bottlingService, wineLotService),
                 new BlendComponentController(blendComponentService),

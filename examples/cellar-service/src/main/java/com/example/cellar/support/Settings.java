@@ -20,9 +20,13 @@ public record Settings(Database database, Http http) {
      * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
      * @param poolWait {@code DB_POOL_WAIT_SECONDS}: how long a request waits for a connection
      * @param statementTime {@code DB_STATEMENT_SECONDS}: how long a statement may take
+     * @param mostScans {@code DB_MAX_SCANS}: how many lists may be read at a time for which the database may have to
+     * read all
+     *     rows: those that search in texts, or count; half of the connections by default
      */
     public record Database(
-            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime) {
+            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime,
+            int mostScans) {
         /** The settings, without the password. */
         @Override
         public String toString() {
@@ -84,13 +88,15 @@ public record Settings(Database database, Http http) {
             throw new IllegalArgumentException(
                     "DB_URL is not set: the JDBC URL of the database, for example jdbc:h2:./data/cellar");
         }
+        int poolSize = read.number("DB_POOL_SIZE", 10, 1, 1000);
         Database database = new Database(
                 url,
                 read.text("DB_USER", ""),
                 read.text("DB_PASSWORD", ""),
-                read.number("DB_POOL_SIZE", 10, 1, 1000),
+                poolSize,
                 read.seconds("DB_POOL_WAIT_SECONDS", 5, 1, 600),
-                read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400));
+                read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400),
+                read.number("DB_MAX_SCANS", Math.max(1, poolSize / 2), 1, 1000));
         String host = read.text("HTTP_HOST", "localhost");
         int greatestBody = read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000);
         Http http = new Http(
