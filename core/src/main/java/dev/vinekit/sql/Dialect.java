@@ -216,6 +216,11 @@ public interface Dialect {
         return false;
     }
 
+    /** Whether a column of floating numbers keeps a value that is none: an infinity, or what is not a number. */
+    default boolean keeps(double oddNumber) {
+        return true;
+    }
+
     /** Whether the driver reads some rows of a query at a time only in a transaction, and all of them at once otherwise. */
     default boolean cursorsInTransactions() {
         return false;

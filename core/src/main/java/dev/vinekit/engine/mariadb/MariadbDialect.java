@@ -83,6 +83,11 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
+    public boolean keeps(double oddNumber) {
+        return false;
+    }
+
+    @Override
     public boolean isTransactional(Table table) {
         return !table.options().matches("ENGINE=(?:Aria|MyISAM|MEMORY|CSV|ARCHIVE|MRG_MyISAM) .*");
     }

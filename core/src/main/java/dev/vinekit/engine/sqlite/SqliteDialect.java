@@ -62,6 +62,12 @@ final class SqliteDialect implements Dialect {
         return column.collation().isEmpty();
     }
 
+    /** What is not a number becomes NULL. */
+    @Override
+    public boolean keeps(double oddNumber) {
+        return !Double.isNaN(oddNumber);
+    }
+
     @Override
     public boolean likeTellsCase(Table table, Column column) {
         return false;

@@ -28,6 +28,8 @@ public record ServiceView(
         boolean json,
         boolean lists,
         boolean cursorsInTransactions,
+        boolean infinities,
+        boolean notNumbers,
         boolean renamed,
         boolean converted,
         boolean nullableNumbers,

@@ -51,6 +51,8 @@ public final class ServiceViews {
                 uses(mapping, JavaType.JSON),
                 uses(mapping, JavaType.LIST),
                 dialect.cursorsInTransactions(),
+                dialect.keeps(Double.POSITIVE_INFINITY),
+                dialect.keeps(Double.NaN),
                 fields(mapping).anyMatch(field -> !field.jsonName().equals(field.name().value())),
                 fields(mapping).anyMatch(field -> field.converter().isPresent()),
                 fields(mapping).anyMatch(field -> field.overridden() && field.type().isPrimitive()),

@@ -7,6 +7,7 @@ public final class InputReader {
     /** How deep a value may be nested, so that it can be told again as a part of a row and of a list. */
     private static final int MOST_LEVELS = 200;
     private static final int LONGEST_NAME = 60;
+    private static final int LAST_YEAR = 9999;
 
     private static final ClassValue<Shape> SHAPES = new ClassValue<>() {
         @Override
@@ -142,16 +143,22 @@ public final class InputReader {
 
 </#if>
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        if (isMeasured(node) && (type == JsonNode.class || type == String.class && node.isTextual())) {
+        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && !node.isNumber()</#if> || type == String.class && node.isTextual())) {
             return type == JsonNode.class ? node : node.textValue();
         }
+<#if s.ownReads>
+        if (type == JsonNode.class && node.isNumber()) {
+            violations.add(new Violation(field, "Type", "must be no number by itself, of which the database does not keep all digits"));
+            return null;
+        }
+</#if>
         boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()<#if s.binary>
                 && type != Binary.class</#if>;
         boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class;
         if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);
-                if (node.isTextual() || isFinite(value)) {
+                if (isKept(node, value)) {
                     return value;
                 }
             } catch (JsonProcessingException | IllegalArgumentException e) {
@@ -198,9 +205,22 @@ public final class InputReader {
         return true;
     }
 
-    /** Whether a number is not beyond what its type can hold. */
-    private static boolean isFinite(Object value) {
-        return !(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue());
+    /** Whether a value comes back as it was sent: a number that its type can hold, a date of a year that every reader knows. */
+    private static boolean isKept(JsonNode node, Object value) {
+        if (value instanceof Temporal moment && moment.isSupported(ChronoField.YEAR)) {
+            int year = moment.get(ChronoField.YEAR);
+            return year >= 1 && year <= LAST_YEAR;
+        }
+        if (!(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue())) {
+            return true;
+        }
+<#if s.infinities && s.notNumbers>
+        return node.isTextual();
+<#elseif s.infinities>
+        return node.isTextual() && !Double.isNaN(((Number) value).doubleValue());
+<#else>
+        return false;
+</#if>
     }
 
     /** What a value of a type must be. */

@@ -1,6 +1,8 @@
 /** Reads request bodies and writes answers as JSON. */
 @Provider
 public final class JsonProvider implements MessageBodyReader<Object>, MessageBodyWriter<Object> {
+    private static final Pattern MINUS_ZERO = Pattern.compile("-[0.]++(?:[eE].*)?");
+
     private final int greatestBody;
 
     /**
@@ -34,12 +36,36 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
             throw ProblemException.tooLarge(greatestBody);
         }
         try {
-            return Json.MAPPER.readTree(bytes);
+            JsonNode json = Json.MAPPER.readTree(bytes);
+            if (hasMinusZero(bytes)) {
+                throw ProblemException.malformed("A number is minus zero, which is not kept.");
+            }
+            return json;
+        } catch (NumberFormatException e) {
+            throw ProblemException.malformed("The body has a number with an exponent that nobody can count with.", e);
         } catch (JsonProcessingException e) {
             JsonLocation place = e.getLocation();
             throw ProblemException.malformed("The body is not well-formed JSON" + (place == null
                     ? "." : " at line " + place.getLineNr() + ", column " + place.getColumnNr() + "."), e);
         }
+    }
+
+    /** Whether there is a number whose sign would be lost; looked for only where a minus is before a zero. */
+    private static boolean hasMinusZero(byte[] bytes) throws IOException {
+        boolean possible = false;
+        for (int i = 1; i < bytes.length && !possible; i++) {
+            possible = bytes[i] == '0' && bytes[i - 1] == '-';
+        }
+        if (possible) {
+            try (JsonParser parser = Json.MAPPER.createParser(bytes)) {
+                while (parser.nextToken() != null) {
+                    if (parser.currentToken().isNumeric() && MINUS_ZERO.matcher(parser.getText()).matches()) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
     }
 
     @Override

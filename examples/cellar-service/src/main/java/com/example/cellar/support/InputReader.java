@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.RecordComponent;
 import java.math.BigDecimal;
+import java.time.temporal.ChronoField;
 import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -24,6 +25,7 @@ public final class InputReader {
     /** How deep a value may be nested, so that it can be told again as a part of a row and of a list. */
     private static final int MOST_LEVELS = 200;
     private static final int LONGEST_NAME = 60;
+    private static final int LAST_YEAR = 9999;
 
     private static final ClassValue<Shape> SHAPES = new ClassValue<>() {
         @Override
@@ -143,7 +145,7 @@ public final class InputReader {
         if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);
-                if (node.isTextual() || isFinite(value)) {
+                if (isKept(node, value)) {
                     return value;
                 }
             } catch (JsonProcessingException | IllegalArgumentException e) {
@@ -193,9 +195,19 @@ public final class InputReader {
         return true;
     }
 
-    /** Whether a number is not beyond what its type can hold. */
-    private static boolean isFinite(Object value) {
-        return !(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue());
+    /**
+     * Whether a value comes back as it was sent: a number that its type can hold, a date of a year that every reader
+     * knows.
+     */
+    private static boolean isKept(JsonNode node, Object value) {
+        if (value instanceof Temporal moment && moment.isSupported(ChronoField.YEAR)) {
+            int year = moment.get(ChronoField.YEAR);
+            return year >= 1 && year <= LAST_YEAR;
+        }
+        if (!(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue())) {
+            return true;
+        }
+        return node.isTextual();
     }
 
     /** What a value of a type must be. */
