@@ -51,6 +51,13 @@ final class Stages {
         return result;
     }
 
+    /** Says what a person should know before going on. */
+    void warn(String text) {
+        if (!quiet) {
+            System.err.printf(Locale.ROOT, "%-9s %s%n", "warning", text);
+        }
+    }
+
     /** Says which parts of a script were not run: each sort of them once, with the first place. */
     void skipped(List<ScratchDatabase.Skipped> parts) {
         if (quiet) {

@@ -34,6 +34,10 @@ final class Steps {
 
     /** Fails early if the database does not let us in. */
     void reach(Database database) {
+        if (!database.runsOnConnect().isEmpty()) {
+            stages.warn("The URL has " + String.join(", ", database.runsOnConnect())
+                    + ": it runs or loads something with your rights each time a connection is made.");
+        }
         stages.run("connect", () -> VineKit.login(database), login ->
                 login.product() + " " + login.version()
                         + (login.user().isEmpty() ? "" : " as " + login.user()));

@@ -4,7 +4,9 @@ import dev.vinekit.fault.Fault;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.List;
 import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * How to reach a database.
@@ -12,6 +14,10 @@ import java.util.regex.Matcher;
  * @param password never shown
  */
 public record Database(Engine engine, String url, String user, String password) {
+    /** Properties of the four drivers whose value is SQL to run, or a class or library to load. */
+    private static final Pattern RUNS = Pattern.compile("(?i)[;?&](INIT|initSql|sessionVariables|socketFactory|socketFactoryArg|sslfactory"
+            + "|sslhostnameverifier|authenticationPluginClassName|xmlFactoryFactory|allowLocalInfile|credentialType|enable_load_extension)=");
+
     /**
      * The database behind a JDBC URL; nothing is opened yet.
      *
@@ -21,6 +27,11 @@ public record Database(Engine engine, String url, String user, String password) 
      */
     public static Database at(String url, String user, String password) {
         return new Database(Engines.forUrl(url), url, user, password);
+    }
+
+    /** What the URL has run or loaded whenever a connection is made, by the names of its properties; empty for nothing. */
+    public List<String> runsOnConnect() {
+        return RUNS.matcher(url).results().map(match -> match.group(1)).distinct().toList();
     }
 
     /**

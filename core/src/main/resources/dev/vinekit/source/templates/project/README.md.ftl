@@ -20,7 +20,7 @@ Then open http://localhost:8080${s.basePathText}/.
 |---|---|---|
 | `DB_URL` | | JDBC URL of the database |
 | `DB_USER`, `DB_PASSWORD` | empty | the login |
-| `DB_POOL_SIZE` | 10 | connections kept at most |
+| `DB_POOL_SIZE` | 10 | connections kept at most; one more for `/health` |
 | `DB_POOL_WAIT_SECONDS` | 5 | how long a request waits for one |
 | `DB_STATEMENT_SECONDS` | 30 | how long a statement may take |
 | `DB_MAX_SCANS` | half of the pool | lists at a time that search in texts, or count |
@@ -30,7 +30,7 @@ Then open http://localhost:8080${s.basePathText}/.
 | `HTTP_THREADS` | 64 | requests worked on at a time, where Java has no virtual threads |
 | `HTTP_MAX_BODY_BYTES`, `HTTP_MAX_URL_BYTES`, `HTTP_MAX_HEADER_BYTES` | 1000000, 8000, 16000 | greater requests are refused |
 | `HTTP_MAX_BYTES_COMING`, `HTTP_MAX_BYTES_GOING` | a 64th, an 8th of the heap | of all bodies, and of all answers, in work together; beyond it 503 |
-| `HTTP_MAX_CONNECTIONS`, `HTTP_MAX_REQUESTS` | 10000, 1000 | at a time; more requests get 503 |
+| `HTTP_MAX_CONNECTIONS`, `HTTP_MAX_REQUESTS` | by the heap, at most 10000; 1000 | at a time; more requests get 503 |
 | `HTTP_REQUEST_SECONDS`, `HTTP_ANSWER_SECONDS` | 30, 60 | within which a request must have come, and an answer must have been read |
 | `HTTP_IDLE_SECONDS` | 60 | a client that sends or reads nothing for so long is cut off |
 | `HTTP_HOSTS` | those of this machine alone | names that requests may call the service by, with commas between; any where `HTTP_HOST` is another |

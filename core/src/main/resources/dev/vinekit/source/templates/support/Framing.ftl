@@ -51,6 +51,8 @@ final class Framing {
             byte next = bytes.get(bytes.position());
             int status = next == '\n' ? ended() : held(next);
             if (status != 0) {
+                line.setLength(0);
+                line.trimToSize();
                 return status;
             }
             bytes.position(bytes.position() + 1);

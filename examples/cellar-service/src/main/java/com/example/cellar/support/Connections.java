@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.xnio.Buffers;
@@ -28,6 +29,9 @@ final class Connections implements ChannelListener<StreamConnection> {
     private static final Logger LOG = LoggerFactory.getLogger(Connections.class);
     private static final int MOST_PASSED_OVER = 1 << 16;
 
+    /** So that the answer arrives before the end. */
+    private static final int LINGERING_MILLIS = 50;
+
     private final HttpOpenListener server;
     private final Settings.Http settings;
 
@@ -39,20 +43,22 @@ final class Connections implements ChannelListener<StreamConnection> {
     @Override
     public void handleEvent(StreamConnection connection) {
         StreamSinkConduit answers = connection.getSinkChannel().getConduit();
-        connection.getSourceChannel().setConduit(new Requests(connection.getSourceChannel().getConduit(), answers));
+        connection.getSourceChannel().setConduit(new Requests(connection, answers));
         connection.getSinkChannel().setConduit(new Answers(answers));
         server.handleEvent(connection);
     }
 
     /** What clients send. */
     private final class Requests extends AbstractStreamSourceConduit<StreamSourceConduit> {
+        private final StreamConnection connection;
         private final StreamSinkConduit answers;
         private final Framing framing = new Framing(settings);
         private long begin;
         private int refusal;
 
-        Requests(StreamSourceConduit bytes, StreamSinkConduit answers) {
-            super(bytes);
+        Requests(StreamConnection connection, StreamSinkConduit answers) {
+            super(connection.getSourceChannel().getConduit());
+            this.connection = connection;
             this.answers = answers;
         }
 
@@ -91,6 +97,8 @@ final class Connections implements ChannelListener<StreamConnection> {
                 answers.terminateWrites();
                 answers.flush();
                 refusal = -refusal;
+                connection.getIoThread()
+                        .executeAfter(() -> IoUtils.safeClose(connection), LINGERING_MILLIS, TimeUnit.MILLISECONDS);
             }
             int start = room.position();
             for (int taken = 0; taken < MOST_PASSED_OVER && next.read(room) > 0; taken += room.position() - start) {

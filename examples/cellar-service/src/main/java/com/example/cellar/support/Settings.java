@@ -11,6 +11,9 @@ public record Settings(Database database, Http http) {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
     private static final int GREATEST = 1_000_000_000;
 
+    /** What a connection is reckoned at, with the headers that it may be sending. */
+    private static final int BYTES_OF_CONNECTION = 1 << 17;
+
     /**
      * The database.
      *
@@ -51,7 +54,7 @@ public record Settings(Database database, Http http) {
      * @param hosts {@code HTTP_HOSTS}: the names, with commas between, that requests may call the service by; any if
      * empty,
      *     which is the default only where the service listens on more than this machine's own addresses
-     * @param mostConnections {@code HTTP_MAX_CONNECTIONS}
+     * @param mostConnections {@code HTTP_MAX_CONNECTIONS}; by default as many as the heap has room for, at most 10,000
      * @param mostRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
      * @param mostBodyBytes {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default
      * @param mostAnswerBytes {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
@@ -112,7 +115,7 @@ public record Settings(Database database, Http http) {
                 read.seconds("HTTP_ANSWER_SECONDS", 60, 1, 3600),
                 read.seconds("HTTP_STOP_SECONDS", 20, 0, 3600),
                 read.names("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : ""),
-                read.number("HTTP_MAX_CONNECTIONS", 10_000, 1, 1_000_000),
+                read.number("HTTP_MAX_CONNECTIONS", (int) Math.min(10_000, heap() / BYTES_OF_CONNECTION), 1, 1_000_000),
                 read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
                 read.number("HTTP_MAX_BYTES_COMING", Math.max(greatestBody, shareOfHeap(64)), greatestBody, GREATEST),
                 read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST));
@@ -121,7 +124,11 @@ public record Settings(Database database, Http http) {
 
     /** One in so many bytes of the greatest heap. */
     private static int shareOfHeap(int parts) {
-        return (int) Math.max(1_000_000, Math.min(GREATEST, Runtime.getRuntime().maxMemory() / parts));
+        return (int) Math.max(1_000_000, Math.min(GREATEST, heap() / parts));
+    }
+
+    private static long heap() {
+        return Runtime.getRuntime().maxMemory();
     }
 
     private record Reader(Map<String, String> environment) {
