@@ -216,6 +216,21 @@ public interface Dialect {
         return false;
     }
 
+    /**
+     * The years that come back as they were.
+     *
+     * @param ofDates the last of dates
+     * @param ofMoments the last of dates with a time
+     * @param endless whether the driver takes the least and greatest values of Java's types for infinity
+     */
+    record Years(int ofDates, int ofMoments, boolean endless) {
+    }
+
+    /** The last years; from 1 to 9999 every reader knows them (ISO 8601). */
+    default Years years() {
+        return new Years(9999, 9999, false);
+    }
+
     /** Whether a column of floating numbers keeps a value that is none: an infinity, or what is not a number. */
     default boolean keeps(double oddNumber) {
         return true;

@@ -49,6 +49,12 @@ final class PostgresqlDialect implements Dialect {
         return COMMON_REGEX.matcher(pattern).matches() ? Optional.of(pattern) : Optional.empty();
     }
 
+    /** PostgreSQL manual, table 8.9. */
+    @Override
+    public Years years() {
+        return new Years(5_874_897, 294_276, true);
+    }
+
     /** pgjdbc documentation, "Getting results based on a cursor". */
     @Override
     public boolean cursorsInTransactions() {

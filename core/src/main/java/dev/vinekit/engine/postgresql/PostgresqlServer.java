@@ -113,6 +113,7 @@ final class PostgresqlServer {
                 .setLocaleConfig("pwfile", file.toString())
                 .setConnectConfig("password", secret)
                 .setServerConfig("unix_socket_directories", folder.toString())
+                .setServerConfig("autovacuum", "off")
                 .setServerConfig("fsync", "off")
                 .setServerConfig("synchronous_commit", "off")
                 .setServerConfig("full_page_writes", "off")

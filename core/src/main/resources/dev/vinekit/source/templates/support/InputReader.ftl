@@ -7,7 +7,14 @@ public final class InputReader {
     /** How deep a value may be nested, so that it can be told again as a part of a row and of a list. */
     private static final int MOST_LEVELS = 200;
     private static final int LONGEST_NAME = 60;
-    private static final int LAST_YEAR = 9999;
+    private static final int LAST_YEAR = ${s.lastYear};
+<#if s.endless>
+    private static final int LAST_YEAR_OF_DATES = ${s.lastYearOfDates};
+
+    /** What the driver takes for infinity, and tells as such. */
+    private static final Set<Temporal> ENDLESS = Set.of(LocalDate.MIN, LocalDate.MAX, LocalDateTime.MIN, LocalDateTime.MAX,
+            OffsetDateTime.MIN, OffsetDateTime.MAX);
+</#if>
 
     private static final ClassValue<Shape> SHAPES = new ClassValue<>() {
         @Override
@@ -143,12 +150,12 @@ public final class InputReader {
 
 </#if>
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && !node.isNumber()</#if> || type == String.class && node.isTextual())) {
+        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && (!node.isNumber() || node.isIntegralNumber())</#if> || type == String.class && node.isTextual())) {
             return type == JsonNode.class ? node : node.textValue();
         }
 <#if s.ownReads>
-        if (type == JsonNode.class && node.isNumber()) {
-            violations.add(new Violation(field, "Type", "must be no number by itself, of which the database does not keep all digits"));
+        if (type == JsonNode.class && node.isNumber() && !node.isIntegralNumber()) {
+            violations.add(new Violation(field, "Type", "must be no fraction by itself, of which the database does not keep all digits"));
             return null;
         }
 </#if>
@@ -209,7 +216,11 @@ public final class InputReader {
     private static boolean isKept(JsonNode node, Object value) {
         if (value instanceof Temporal moment && moment.isSupported(ChronoField.YEAR)) {
             int year = moment.get(ChronoField.YEAR);
+<#if s.endless>
+            return year >= 1 && year <= (value instanceof LocalDate ? LAST_YEAR_OF_DATES : LAST_YEAR) || ENDLESS.contains(value);
+<#else>
             return year >= 1 && year <= LAST_YEAR;
+</#if>
         }
         if (!(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue())) {
             return true;
