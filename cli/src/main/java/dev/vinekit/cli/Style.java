@@ -65,6 +65,10 @@ record Style(boolean coloured, boolean unicode, int width, boolean whole) {
      * @param indent characters in front of the line, which are not part of it
      */
     String some(List<String> texts, int indent) {
+        String all = String.join(", ", texts);
+        if (indent + all.length() <= width) {
+            return all;
+        }
         StringBuilder line = new StringBuilder();
         for (int i = 0; i < texts.size(); i++) {
             String more = i == texts.size() - 1 ? "" : " and " + (texts.size() - i - 1) + " more";
