@@ -5,9 +5,11 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.ViewQuery;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Who may do what with a table: what is said of it, or else of all others. Once anything is said, nobody may do the rest, and a
@@ -30,15 +32,23 @@ final class AccessChoice {
 
     /** The roles for each operation; empty if there is no access control. */
     Map<Operation, List<String>> of(Table table) {
+        return of(table, Set.of());
+    }
+
+    /** @param asked views on the way here: two of them may name each other, one of them only by a column of its own */
+    private Map<Operation, List<String>> of(Table table, Set<TableName> asked) {
         Map<String, List<String>> own = lookup.of(table).decided().access();
         if (!own.isEmpty() || !restricted) {
             return OperationChoice.access(own);
         }
         boolean told = table.viewQuery().filter(query -> !query.sql().isEmpty()).isPresent();
         List<String> roles = told || !table.isView() ? others : List.of();
+        Set<TableName> known = new HashSet<>(asked);
+        known.add(table.name());
         for (TableName shown : table.viewQuery().map(ViewQuery::reads).orElse(List.of())) {
-            roles = common(roles, schema.tables().stream().filter(other -> other.name().equals(shown)).findFirst()
-                    .map(other -> Entity.roles(of(other), Operation.READ)).orElse(List.of()));
+            if (!known.contains(shown)) {
+                roles = common(roles, schema.table(shown).map(other -> Entity.roles(of(other, known), Operation.READ)).orElse(List.of()));
+            }
         }
         Map<Operation, List<String>> access = new LinkedHashMap<>();
         for (Operation operation : Operation.values()) {

@@ -43,14 +43,24 @@ class AccessChoiceTest {
         "{http: {other-tables: ['*']}, entities: {a: {access: {create: [hand]}}}}            | b:*",
         "{entities: {a: {access: {read: [hand]}}, b: {access: {read: ['*']}}}}               | a:hand b:*"})
     void whatIsNotNamedIsDeniedAndViewsShowNoMoreThanTheirTables(String decided, String readers) throws Exception {
-        assertThat(map(decided).entities().stream().filter(entity -> entity.operations().contains(Operation.LIST))
+        assertThat(readers(SCRIPT, decided)).isEqualTo(readers);
+    }
+
+    private String readers(String script, String decided) throws Exception {
+        return map(script, decided).entities().stream().filter(entity -> entity.operations().contains(Operation.LIST))
                 .map(entity -> entity.table().name().name().toLowerCase(Locale.ROOT) + ":" + String.join(",", entity.roles(Operation.LIST)))
-                .collect(Collectors.joining(" "))).isEqualTo(readers);
+                .collect(Collectors.joining(" "));
+    }
+
+    @Test
+    void viewsThatNameEachOtherShowWhatTheirTablesDo() throws Exception {
+        assertThat(readers("CREATE TABLE a (id INT PRIMARY KEY); CREATE VIEW v AS SELECT id AS w FROM a; CREATE VIEW w AS SELECT w AS v FROM v;",
+                "{http: {other-tables: ['*']}, entities: {a: {access: {read: [hand]}}}}")).isEqualTo("a:hand v:hand w:hand");
     }
 
     @Test
     void closedTablesAreSaidAndTheRestIsProved() throws Exception {
-        Mapping mapping = map("{entities: {a: {access: {read: [hand], create: [hand]}}}}");
+        Mapping mapping = map(SCRIPT, "{entities: {a: {access: {read: [hand], create: [hand]}}}}");
 
         assertThat(mapping.remarks()).filteredOn(remark -> remark.text().contains("http.other-tables")).extracting(remark -> remark.table().name())
                 .containsExactly("B", "V", "W");
@@ -60,8 +70,8 @@ class AccessChoiceTest {
         assertThat(VineKit.test(project, compilation).failures()).isEmpty();
     }
 
-    private Mapping map(String decided) throws Exception {
-        try (TestDatabases database = TestDatabases.h2(SCRIPT)) {
+    private Mapping map(String script, String decided) throws Exception {
+        try (TestDatabases database = TestDatabases.h2(script)) {
             Path file = Files.writeString(folder.resolve("vinekit.yaml"), decided);
             return VineKit.map(VineKit.read(database.database(), Scope.all()),
                     MappingFile.read(file, Map.of(), false).inPackage("com.example.access"), Set.of());
