@@ -14,9 +14,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 
 /**
@@ -28,6 +26,7 @@ public final class ScratchFolder implements AutoCloseable {
     /** Held for as long as the process lives: of a folder whose lock is free nobody takes care any more. */
     private static final String LOCK = "lock";
     private static final int SECONDS = 20;
+    private static final int LOOK_MILLIS = 20;
 
     /** While a process ends, another thread may still be starting a server, or writing files for one. */
     private static final int ATTEMPTS = 5;
@@ -104,24 +103,23 @@ public final class ScratchFolder implements AutoCloseable {
         return path;
     }
 
-    /** Stops the programs that work in a folder. */
+    /** Stops the programs that work in a folder. One that has ended may stand in the list of processes yet, but has no command line. */
     private static void stop(Path folder) {
-        List<ProcessHandle> working = ProcessHandle.allProcesses().filter(process ->
-                process.info().commandLine().filter(line -> line.contains(folder.toString())).isPresent()).toList();
+        List<ProcessHandle> working = ProcessHandle.allProcesses().filter(process -> worksIn(process, folder)).toList();
         working.forEach(ProcessHandle::destroy);
-        working.forEach(ScratchFolder::await);
-    }
-
-    private static void await(ProcessHandle process) {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
         try {
-            process.onExit().get(SECONDS, TimeUnit.SECONDS);
-        } catch (TimeoutException e) {
-            process.destroyForcibly();
+            while (working.stream().anyMatch(process -> worksIn(process, folder)) && System.nanoTime() < end) {
+                Thread.sleep(LOOK_MILLIS);
+            }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (ExecutionException e) {
-            throw new IllegalStateException("waiting for process " + process.pid(), e.getCause());
         }
+        working.stream().filter(process -> worksIn(process, folder)).forEach(ProcessHandle::destroyForcibly);
+    }
+
+    private static boolean worksIn(ProcessHandle process, Path folder) {
+        return process.info().commandLine().filter(line -> line.contains(folder.toString())).isPresent();
     }
 
     /** Removes a folder with all that is in it. */

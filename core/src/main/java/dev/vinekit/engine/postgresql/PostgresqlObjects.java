@@ -247,7 +247,7 @@ final class PostgresqlObjects {
             JOIN pg_namespace cn ON cn.oid = c.relnamespace
             JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = d.refobjsubid
             WHERE cn.nspname = ANY (?) AND NOT (@SERIAL)
-            """.replace("@ODD", PostgresqlCatalog.ODD_SEQUENCE).replace("@SERIAL", PostgresqlCatalog.PLAIN_SERIAL);
+            """.replace("@ODD", PostgresqlStatements.ODD_SEQUENCE).replace("@SERIAL", PostgresqlStatements.PLAIN_SERIAL);
 
     /** Comments on anything but tables and columns, by the words of pg_identify_object. */
     private static final String COMMENTS = """
