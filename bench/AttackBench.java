@@ -38,6 +38,10 @@ public final class AttackBench {
     public static void main(String[] arguments) throws Exception {
         AttackBench bench = new AttackBench(Integer.parseInt(arguments[0]));
         int seconds = Integer.parseInt(arguments[1]);
+        if (arguments[2].equals("watch")) {
+            bench.watch(seconds);
+            System.exit(0);
+        }
         for (int i = 0; i < 60; i++) {
             bench.post("/labels", "{\"title\":\"L" + i + "\",\"languageCode\":\"en\",\"backText\":\"" + "x".repeat(900_000) + "\"}");
         }
@@ -99,6 +103,7 @@ public final class AttackBench {
     private void run(String name, Attack attack, int seconds, String process) throws Exception {
         long before = heap(process);
         AtomicLong done = new AtomicLong();
+        Process watcher = watcher(seconds);
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
         ExecutorService attackers = Executors.newFixedThreadPool(THREADS);
         for (int i = 0; i < THREADS; i++) {
@@ -113,19 +118,71 @@ public final class AttackBench {
                 }
             });
         }
-        Map<Integer, Integer> statuses = new TreeMap<>();
-        List<Long> times = new ArrayList<>();
-        while (System.nanoTime() < end) {
-            long begin = System.nanoTime();
-            statuses.merge(get("/vessels/1"), 1, Integer::sum);
-            times.add(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begin));
-            TimeUnit.MILLISECONDS.sleep(Math.max(1, 100 - times.get(times.size() - 1)));
-        }
+        String watched = new String(watcher.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
         attackers.shutdown();
         attackers.awaitTermination(60, TimeUnit.SECONDS);
+        System.out.printf("%-28s %8d %s; %d MB, %d MB%n", name, done.get(), watched, before >> 20, heap(process) >> 20);
+    }
+
+    /** Another client, in a process of its own: the attackers are not to keep it from looking at its watch. */
+    private Process watcher(int seconds) throws IOException {
+        String java = System.getProperty("java.home") + "/bin/java";
+        Process watcher = new ProcessBuilder(java, "-cp", System.getProperty("java.class.path"), System.getProperty("attack.source"),
+                String.valueOf(port), String.valueOf(seconds), "watch").redirectError(ProcessBuilder.Redirect.INHERIT).start();
+        watcher.getInputStream().read();
+        return watcher;
+    }
+
+    /** Reads a row every 100 ms, on one connection for as long as the service keeps it. */
+    private void watch(int seconds) throws Exception {
+        Map<String, Integer> statuses = new TreeMap<>();
+        List<Long> times = new ArrayList<>();
+        int connections = 0;
+        Socket socket = null;
+        long end = 0;
+        do {
+            long begin = System.nanoTime();
+            if (socket == null) {
+                socket = new Socket("localhost", port);
+                connections++;
+            }
+            String answer = answer(socket, "GET /api/vessels/1 HTTP/1.1\r\nHost: localhost\r\n\r\n");
+            if (answer.isEmpty() || answer.contains("Connection: close")) {
+                socket.close();
+                socket = null;
+            }
+            if (end == 0) {
+                System.out.print("!");
+                System.out.flush();
+                end = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
+            } else {
+                statuses.merge(answer.isEmpty() ? "closed" : answer.substring(9, 12), 1, Integer::sum);
+                times.add(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begin));
+                TimeUnit.MILLISECONDS.sleep(Math.max(1, 100 - times.get(times.size() - 1)));
+            }
+        } while (System.nanoTime() < end);
         Collections.sort(times);
-        System.out.printf("%-28s %8d %s, %d, %d; %d MB, %d MB%n", name, done.get(), statuses, times.get(times.size() / 2),
-                times.get(times.size() * 99 / 100), before >> 20, heap(process) >> 20);
+        System.out.printf("%s, %d, %d, %d connections", statuses, times.get(times.size() / 2), times.get(times.size() * 99 / 100), connections);
+    }
+
+    /** An answer with its body; empty if the connection was closed. */
+    private static String answer(Socket socket, String request) throws IOException {
+        StringBuilder answer = new StringBuilder();
+        try {
+            socket.getOutputStream().write(request.getBytes(StandardCharsets.ISO_8859_1));
+            InputStream in = socket.getInputStream();
+            int length = -1;
+            for (int next = in.read(); next >= 0 && length != 0; next = length == 0 ? -1 : in.read()) {
+                answer.append((char) next);
+                length--;
+                if (length < 0 && answer.toString().endsWith("\r\n\r\n")) {
+                    length = Integer.parseInt(answer.toString().replaceFirst("(?s).*Content-Length: (\\d+).*", "$1"));
+                }
+            }
+        } catch (IOException e) {
+            return ""; // Closed while it was written to.
+        }
+        return answer.toString();
     }
 
     /** Bytes in use after a collection. */

@@ -164,6 +164,9 @@ final class FieldMapper {
             return List.of();
         }
         List<FieldRule> found = new ArrayList<>(rules.fieldRules(column.name()));
+        if (keyColumns.equals(List.of(column.name()))) {
+            isSomething(type).ifPresent(found::add);
+        }
         if (column.type().kind() == SqlType.Kind.INTEGER && !column.type().unsigned() && type != JavaType.INTEGER) {
             found.add(new FieldRule.Least(BigDecimal.valueOf(Integer.MIN_VALUE), true));
             found.add(new FieldRule.Most(BigDecimal.valueOf(Integer.MAX_VALUE), true));
@@ -172,6 +175,12 @@ final class FieldMapper {
             found.addAll(TypeRules.of(column.type()));
         }
         return found;
+    }
+
+    /** A key of nothing would give its row the path of all rows. */
+    private static Optional<FieldRule> isSomething(JavaType type) {
+        return type == JavaType.STRING ? Optional.of(new FieldRule.Length(1, Integer.MAX_VALUE))
+                : type == JavaType.BINARY ? Optional.of(new FieldRule.Bytes(1, Integer.MAX_VALUE)) : Optional.empty();
     }
 
     private static List<String> firstAndLast(List<String> labels) {

@@ -25,6 +25,7 @@ final class TypeRules {
                     ? List.of(new FieldRule.Length(0, (int) type.length())) : List.of();
             case BINARY -> type.length() > 0 && type.length() < Integer.MAX_VALUE
                     ? List.of(new FieldRule.Bytes(0, (int) type.length())) : List.of();
+            case BIT -> List.of(bits(type));
             case ENUM -> List.of(new FieldRule.Pattern(
                     type.labels().stream().map(LikePattern::literal).collect(Collectors.joining("|"))));
             default -> List.of();
@@ -40,6 +41,13 @@ final class TypeRules {
             rules.add(new FieldRule.Digits(Math.max(0, type.precision() - Math.max(0, type.scale())), Math.max(0, type.scale())));
         }
         return rules;
+    }
+
+    /** All digits are there, or up to so many where the type says varying. */
+    private static FieldRule bits(SqlType type) {
+        String most = type.length() == 0 ? "" : String.valueOf(type.length());
+        return new FieldRule.Pattern(!type.text().contains("var") ? "[01]{" + Math.max(1, type.length()) + "}"
+                : most.isEmpty() ? "[01]*" : "[01]{0," + most + "}");
     }
 
     private static List<FieldRule> range(int bits, boolean unsigned) {

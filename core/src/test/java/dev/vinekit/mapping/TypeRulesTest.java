@@ -52,9 +52,24 @@ class TypeRulesTest {
         "TEXT    | 4294967295 | ''",
         "BINARY  | 16         | Bytes 0 16",
         "BINARY  | 0          | ''",
-        "BIT     | 8          | ''"})
+        "JSON    | 0          | ''"})
     void textsAndBytesHaveTheLengthOfTheirType(SqlType.Kind kind, long length, String rules) {
         assertThat(told(TypeRules.of(SqlType.of(kind, kind.name()).withLength(length)))).isEqualTo(rules);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "bit(4)         | 4 | 0101 | true",
+        "bit(4)         | 4 | 101  | false",
+        "bit(4)         | 4 | 01x1 | false",
+        "bit            | 0 | 1    | true",
+        "bit varying(3) | 3 | 01   | true",
+        "bit varying(3) | 3 | 0101 | false",
+        "bit varying    | 0 | 0101 | true",
+        "varbit         | 0 | 2    | false"})
+    void bitsAreDigits(String type, long length, String value, boolean fits) {
+        assertThat(TypeRules.of(SqlType.of(SqlType.Kind.BIT, type).withLength(length))).singleElement().isInstanceOfSatisfying(
+                FieldRule.Pattern.class, pattern -> assertThat(value.matches(pattern.regex())).isEqualTo(fits));
     }
 
     @ParameterizedTest

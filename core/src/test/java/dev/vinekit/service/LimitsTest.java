@@ -20,6 +20,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -219,5 +221,25 @@ class LimitsTest {
             assertThat(e).hasMessageContaining("reset");
         }
         return read;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"postgresql", "mariadb"})
+    @Timeout(30)
+    void eightWritersOfTheSameRowsInTwoOrdersDoNotWaitForEachOther(String engine) throws Exception {
+        TestDatabases.require(engine);
+        try (ServedCellar served = ServedCellar.alone(project(engine), Map.of())) {
+            List<CompletableFuture<List<Integer>>> writers = new ArrayList<>();
+            for (int writer = 0; writer < 8; writer++) {
+                boolean upwards = writer % 2 == 0;
+                String rows = IntStream.range(0, 200).map(i -> FIRST + (upwards ? i : 199 - i)).mapToObj(id -> "{\"id\":" + id + ",\"label\":\"x\"}")
+                        .collect(Collectors.joining(",", "[", "]"));
+                writers.add(CompletableFuture.supplyAsync(() -> IntStream.range(0, 3).mapToObj(i -> served.http().post("/casks", rows).status()).toList()));
+            }
+            List<Integer> answers = writers.stream().flatMap(writer -> writer.join().stream()).toList();
+
+            assertThat(answers).hasSize(24).containsOnly(201, 409).containsOnlyOnce(201);
+            assertThat(served.http().get("/casks?id.atLeast=1000&count=true&limit=1").header("Total-Count")).isEqualTo("200");
+        }
     }
 }

@@ -136,6 +136,7 @@ final class MariadbDialect implements Dialect {
         return switch (type.kind()) {
             case BIT -> "LPAD(BIN(" + column + "), " + type.length() + ", '0')";
             case GEOMETRY -> "ST_AsText(" + column + ")";
+            case REAL -> "CAST(" + column + " AS DOUBLE)"; // As it is, it is told with six digits.
             case TINYINT -> type.isOneDigit() ? column + " + 0" : column;
             default -> column;
         };

@@ -6,13 +6,16 @@ final class Framing {
     private static final String DELIMITERS = "\"(),/:;<=>?@[\\]{}";
     private static final int MOST_HEADERS = 200;
     private static final int LONGEST_CHUNK_SIZE = 8;
-    private static final int LONGEST_VERSION = 20;
+
+    /** What stands around the URL: the method and the version. */
+    private static final int LONGEST_REST = 40;
 
     private enum Part { REQUEST, HEADER, BODY, CHUNK_SIZE, CHUNK, CHUNK_END, TRAILER }
 
     private final int greatestUrl;
     private final int greatestHeaders;
-    private final StringBuilder line = new StringBuilder();
+    private byte[] line = new byte[0];
+    private int size;
     private Part part = Part.REQUEST;
     private long left;
     private int headers;
@@ -29,7 +32,7 @@ final class Framing {
 
     /** Whether no request has begun that is not over. */
     boolean isBetweenRequests() {
-        return part == Part.REQUEST && line.length() == 0;
+        return part == Part.REQUEST && size == 0;
     }
 
     /**
@@ -38,49 +41,70 @@ final class Framing {
      * @return the status that it is to be answered with; 0 if none is wrong
      */
     int follow(ByteBuffer bytes) {
-        while (bytes.hasRemaining()) {
+        int status = 0;
+        while (status == 0 && bytes.hasRemaining()) {
             if (part == Part.BODY || part == Part.CHUNK) {
-                int taken = (int) Math.min(left, bytes.remaining());
-                bytes.position(bytes.position() + taken);
-                left -= taken;
-                if (left == 0) {
-                    part = part == Part.CHUNK ? Part.CHUNK_END : Part.REQUEST;
-                }
-                continue;
+                skip(bytes);
+            } else {
+                status = line(bytes);
             }
-            byte next = bytes.get(bytes.position());
-            int status = next == '\n' ? ended() : held(next);
-            if (status != 0) {
-                line.setLength(0);
-                line.trimToSize();
-                return status;
-            }
-            bytes.position(bytes.position() + 1);
         }
+        if (status != 0) {
+            line = new byte[0];
+        }
+        return status;
+    }
+
+    private void skip(ByteBuffer bytes) {
+        int taken = (int) Math.min(left, bytes.remaining());
+        bytes.position(bytes.position() + taken);
+        left -= taken;
+        if (left == 0) {
+            part = part == Part.CHUNK ? Part.CHUNK_END : Part.REQUEST;
+        }
+    }
+
+    /** Takes bytes up to the end of a line, at which there is a carriage return, and nowhere else. */
+    private int line(ByteBuffer bytes) {
+        int end = bytes.position();
+        byte last = size == 0 ? 0 : line[size - 1];
+        byte next = 0;
+        while (end < bytes.limit() && (next = bytes.get(end)) != '\n') {
+            if (last == '\r' || next == 0) {
+                return StatusCodes.BAD_REQUEST;
+            }
+            last = next;
+            end++;
+        }
+        int status = held(bytes, end - bytes.position());
+        if (status != 0 || next != '\n') {
+            return status;
+        }
+        bytes.get();
+        return last == '\r' ? ended() : StatusCodes.BAD_REQUEST;
+    }
+
+    private int held(ByteBuffer bytes, int count) {
+        int length = size + count;
+        headerBytes += part == Part.HEADER || part == Part.TRAILER ? count : 0;
+        if (part == Part.REQUEST && length > greatestUrl + LONGEST_REST) {
+            return StatusCodes.REQUEST_URI_TOO_LARGE;
+        } else if (headerBytes > greatestHeaders) {
+            return StatusCodes.REQUEST_HEADER_FIELDS_TOO_LARGE;
+        } else if (length > greatestUrl + greatestHeaders) {
+            return StatusCodes.BAD_REQUEST;
+        }
+        if (length > line.length) {
+            line = Arrays.copyOf(line, Math.max(length, 2 * line.length));
+        }
+        bytes.get(line, size, count);
+        size = length;
         return 0;
     }
 
-    /** Takes a byte of a line, which is followed by a line feed if it is a carriage return, and by that only. */
-    private int held(byte next) {
-        boolean afterReturn = line.length() > 0 && line.charAt(line.length() - 1) == '\r';
-        if (afterReturn || next == 0) {
-            return StatusCodes.BAD_REQUEST;
-        }
-        line.append((char) (next & 0xFF));
-        return switch (part) {
-            case REQUEST -> line.length() > 2 * greatestUrl + LONGEST_VERSION ? StatusCodes.REQUEST_URI_TOO_LARGE : 0;
-            case HEADER, TRAILER -> ++headerBytes > 2 * greatestHeaders ? StatusCodes.REQUEST_HEADER_FIELDS_TOO_LARGE : 0;
-            default -> line.length() > greatestHeaders ? StatusCodes.BAD_REQUEST : 0;
-        };
-    }
-
     private int ended() {
-        int end = line.length() - 1;
-        if (end < 0 || line.charAt(end) != '\r') {
-            return StatusCodes.BAD_REQUEST;
-        }
-        String content = line.substring(0, end);
-        line.setLength(0);
+        String content = new String(line, 0, size - 1, StandardCharsets.ISO_8859_1);
+        size = 0;
         return switch (part) {
             case REQUEST -> request(content);
             case HEADER -> content.isEmpty() ? headed() : header(content);

@@ -60,11 +60,7 @@ final class Gate implements HttpHandler {
         HeaderMap headers = exchange.getRequestHeaders();
         String url = exchange.getRequestURI();
         String query = exchange.getQueryString();
-        if (url.length() + query.length() > settings.greatestUrl()) {
-            return StatusCodes.REQUEST_URI_TOO_LARGE;
-        } else if (size(headers) > settings.greatestHeaders()) {
-            return StatusCodes.REQUEST_HEADER_FIELDS_TOO_LARGE;
-        } else if (!isKnown(exchange.getHostName())) {
+        if (!isKnown(exchange.getHostName())) {
             return MISDIRECTED;
         } else if (exchange.getRequestContentLength() > settings.greatestBody()) {
             return StatusCodes.REQUEST_ENTITY_TOO_LARGE;
@@ -94,16 +90,6 @@ final class Gate implements HttpHandler {
         }
         Matcher charset = type == null ? null : CHARSET.matcher(type);
         return type == null || MEDIA_TYPE.matcher(type).matches() && (!charset.find() || charset.group(1).equalsIgnoreCase("utf-8"));
-    }
-
-    private static int size(HeaderMap headers) {
-        int size = 0;
-        for (HeaderValues values : headers) {
-            for (String value : values) {
-                size += values.getHeaderName().length() + value.length();
-            }
-        }
-        return size;
     }
 
     /** Whether the percent-encoding of a URL is that of text in UTF-8. */

@@ -4,8 +4,10 @@ public final class Json {
     private static final int MOST_LEVELS = 500;
 
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .disable(JsonFactory.Feature.CHARSET_DETECTION)
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_LEVELS).build()).build())
             .addModule(new JavaTimeModule())
+            .addModule(new SimpleModule().addDeserializer(UUID.class, new UuidReader()))
             .defaultLeniency(false)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
@@ -57,5 +59,21 @@ public final class Json {
     /** A record as a JSON object. */
     public static ObjectNode tree(Object value) {
         return MAPPER.valueToTree(value);
+    }
+
+    /** Takes the usual form of 36 characters only: Jackson's own takes others too. */
+    private static final class UuidReader extends FromStringDeserializer<UUID> {
+        private static final long serialVersionUID = 1L;
+        private static final Pattern FORM = Pattern.compile("[0-9A-Fa-f]{8}(?:-[0-9A-Fa-f]{4}){3}-[0-9A-Fa-f]{12}");
+
+        UuidReader() {
+            super(UUID.class);
+        }
+
+        @Override
+        protected UUID _deserialize(String text, DeserializationContext context) throws IOException {
+            return FORM.matcher(text).matches() ? UUID.fromString(text)
+                    : (UUID) context.handleWeirdStringValue(UUID.class, text, "not a UUID");
+        }
     }
 }

@@ -79,6 +79,9 @@ public final class PathKeys {
             throw new IllegalArgumentException("neither true nor false");
         }
         T value = Json.LENIENT.convertValue(part, type);
+        if (value == null) {
+            throw new IllegalArgumentException("no value");
+        }
         if (value instanceof BigDecimal number && Math.abs((long) number.scale()) > InputReader.MOST_DIGITS
                 || value instanceof Double real && real.isInfinite() && part.matches(".*[0-9].*")
                 || value instanceof Float single && single.isInfinite() && part.matches(".*[0-9].*")) {

@@ -14,7 +14,7 @@ import jakarta.validation.constraints.Size;
  */
 public record GrapeVarietyInput(
         @NotNull(groups = OnCreate.class)
-        @Size(max = 8)
+        @Size(min = 1, max = 8)
         String code,
         @NotNull
         @Size(max = 60)

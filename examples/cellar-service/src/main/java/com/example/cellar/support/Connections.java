@@ -7,12 +7,14 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.xnio.Buffers;
 import org.xnio.ChannelListener;
 import org.xnio.IoUtils;
 import org.xnio.StreamConnection;
+import org.xnio.XnioIoThread;
 import org.xnio.channels.StreamSinkChannel;
 import org.xnio.conduits.AbstractStreamSinkConduit;
 import org.xnio.conduits.AbstractStreamSourceConduit;
@@ -32,8 +34,12 @@ final class Connections implements ChannelListener<StreamConnection> {
     /** So that the answer arrives before the end. */
     private static final int LINGERING_MILLIS = 50;
 
+    /** So many new connections are listened to before those that are at work have their turn again. */
+    private static final int AT_A_TIME = 32;
+
     private final HttpOpenListener server;
     private final Settings.Http settings;
+    private final ThreadLocal<AtomicInteger> heard = ThreadLocal.withInitial(AtomicInteger::new);
 
     Connections(HttpOpenListener server, Settings.Http settings) {
         this.server = server;
@@ -48,11 +54,24 @@ final class Connections implements ChannelListener<StreamConnection> {
         server.handleEvent(connection);
     }
 
+    /**
+     * Whether another new connection may be listened to in this round of its thread, which begins with what is to be
+     * executed.
+     */
+    private boolean hasTurn(XnioIoThread thread) {
+        AtomicInteger count = heard.get();
+        if (count.get() == 0) {
+            thread.execute(() -> count.set(0));
+        }
+        return count.incrementAndGet() <= AT_A_TIME;
+    }
+
     /** What clients send. */
     private final class Requests extends AbstractStreamSourceConduit<StreamSourceConduit> {
         private final StreamConnection connection;
         private final StreamSinkConduit answers;
         private final Framing framing = new Framing(settings);
+        private boolean begun;
         private long begin;
         private int refusal;
 
@@ -68,6 +87,10 @@ final class Connections implements ChannelListener<StreamConnection> {
                 refuse(target);
                 return -1;
             }
+            if (!begun && !hasTurn(connection.getIoThread())) {
+                return 0;
+            }
+            begun = true;
             int start = target.position();
             int count = next.read(target);
             if (count <= 0) {

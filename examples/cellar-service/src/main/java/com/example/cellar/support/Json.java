@@ -6,6 +6,7 @@ import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.core.StreamWriteFeature;
 import com.fasterxml.jackson.core.json.JsonWriteFeature;
+import com.fasterxml.jackson.databind.DeserializationContext;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.MapperFeature;
@@ -13,13 +14,18 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.cfg.CoercionAction;
 import com.fasterxml.jackson.databind.cfg.CoercionInputShape;
 import com.fasterxml.jackson.databind.cfg.JsonNodeFeature;
+import com.fasterxml.jackson.databind.deser.std.FromStringDeserializer;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.type.LogicalType;
 import com.fasterxml.jackson.datatype.jsr310.JavaTimeModule;
+import java.io.IOException;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
+import java.util.UUID;
+import java.util.regex.Pattern;
 
 /** JSON as the service reads and writes it: strict on the way in, ISO 8601 and exact decimals on the way out. */
 public final class Json {
@@ -27,9 +33,11 @@ public final class Json {
     private static final int MOST_LEVELS = 500;
 
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
+                    .disable(JsonFactory.Feature.CHARSET_DETECTION)
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_LEVELS).build())
                             .build())
             .addModule(new JavaTimeModule())
+            .addModule(new SimpleModule().addDeserializer(UUID.class, new UuidReader()))
             .defaultLeniency(false)
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
@@ -73,5 +81,21 @@ public final class Json {
     /** A record as a JSON object. */
     public static ObjectNode tree(Object value) {
         return MAPPER.valueToTree(value);
+    }
+
+    /** Takes the usual form of 36 characters only: Jackson's own takes others too. */
+    private static final class UuidReader extends FromStringDeserializer<UUID> {
+        private static final long serialVersionUID = 1L;
+        private static final Pattern FORM = Pattern.compile("[0-9A-Fa-f]{8}(?:-[0-9A-Fa-f]{4}){3}-[0-9A-Fa-f]{12}");
+
+        UuidReader() {
+            super(UUID.class);
+        }
+
+        @Override
+        protected UUID _deserialize(String text, DeserializationContext context) throws IOException {
+            return FORM.matcher(text).matches() ? UUID.fromString(text)
+                    : (UUID) context.handleWeirdStringValue(UUID.class, text, "not a UUID");
+        }
     }
 }

@@ -357,6 +357,15 @@ class GrapeVarietyControllerTest {
         assertRefused(Api.with(input, "code", "x".repeat(9)), 400, "code");
     }
 
+    /** Type VARCHAR(8) of CODE. */
+    @Test
+    @Tag("rules")
+    void codeTooShortIsRefused() throws SQLException {
+        GrapeVarietyInput input = GrapeVarietySamples.sample(connection);
+
+        assertRefused(Api.with(input, "code", ""), 400, "code");
+    }
+
     /** Not null NAME. */
     @Test
     @Tag("rules")

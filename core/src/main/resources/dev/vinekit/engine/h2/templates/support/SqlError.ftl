@@ -17,10 +17,10 @@ public record SqlError(Kind kind, String constraint) {
             case 23505 -> Kind.DUPLICATE;
             case 23503, 23506 -> Kind.REFERENCE;
             case 23513, 23514 -> Kind.CHECK;
-            case 23502, 22001, 22003, 22004, 22018, 22030 -> Kind.VALUE;
+            case 23502 -> Kind.VALUE;
             case 40001, 50200, 90131 -> Kind.COLLISION;
             case 57014, 90007, 90020, 90028, 90067, 90098, 90121 -> Kind.UNAVAILABLE;
-            default -> Kind.OTHER;
+            default -> error.getErrorCode() / 1000 == 22 ? Kind.VALUE : Kind.OTHER;
         };
         Matcher matcher = NAMED.matcher(String.valueOf(error.getMessage()));
         String name = matcher.find() ? matcher.group(1) : "";

@@ -13,11 +13,11 @@ public record SqlError(Kind kind, String constraint) {
             case "23505", "23P01" -> Kind.DUPLICATE;
             case "23503", "23001" -> Kind.REFERENCE;
             case "23514" -> Kind.CHECK;
-            case "23502", "22000", "22001", "22003", "22007", "22008", "22021", "22023", "22P02", "22P03", "22P05" -> Kind.VALUE;
+            case "23502" -> Kind.VALUE;
             case "40001", "40P01" -> Kind.COLLISION;
             case "53000", "53100", "53200", "53300", "55P03", "57014", "57P01", "57P02", "57P03", "57P05", "25006" ->
                     Kind.UNAVAILABLE;
-            default -> Kind.OTHER;
+            default -> String.valueOf(error.getSQLState()).startsWith("22") ? Kind.VALUE : Kind.OTHER;
         };
         ServerErrorMessage message = error instanceof PSQLException refusal ? refusal.getServerErrorMessage() : null;
         String constraint = message == null ? null : message.getConstraint();
