@@ -65,8 +65,8 @@ class LimitsTest {
 
             assertThat(seen).filteredOn(id -> id >= FIRST).hasSize(ROWS).isSorted().doesNotHaveDuplicates();
             assertThat(pages).isGreaterThan(1);
-            assertThat(http.get("/notes?include=cask&id.atLeast=1000&limit=2").status()).isEqualTo(200);
-            Http.Answer tooMuch = http.get("/notes?include=cask&id.atLeast=1000");
+            assertThat(http.get("/notes?include=cask&id[atLeast]=1000&limit=2").status()).isEqualTo(200);
+            Http.Answer tooMuch = http.get("/notes?include=cask&id[atLeast]=1000");
             assertThat(tooMuch.status()).isEqualTo(400);
             assertThat(tooMuch.text()).contains("too large together");
         }
@@ -239,7 +239,7 @@ class LimitsTest {
             List<Integer> answers = writers.stream().flatMap(writer -> writer.join().stream()).toList();
 
             assertThat(answers).hasSize(24).containsOnly(201, 409).containsOnlyOnce(201);
-            assertThat(served.http().get("/casks?id.atLeast=1000&count=true&limit=1").header("Total-Count")).isEqualTo("200");
+            assertThat(served.http().get("/casks?id[atLeast]=1000&count=true&limit=1").header("Total-Count")).isEqualTo("200");
         }
     }
 }

@@ -11,6 +11,8 @@ import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.source.SourceFile;
 import io.swagger.v3.parser.OpenAPIV3Parser;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -78,15 +80,27 @@ class OpenApiTest {
         List<String> asked = new ArrayList<>();
         description.path("paths").properties().forEach(path -> path.getValue().at("/get/parameters").forEach(reference -> {
             JsonNode parameter = description.at(reference.path("$ref").asText().substring(1));
-            if (parameter.path("in").asText().equals("query") && !path.getKey().contains("{key}")) {
-                Http.Answer answer = http.get(path.getKey() + "?limit=1&" + parameter.path("name").asText() + "=x");
+            String name = parameter.path("name").asText();
+            if (parameter.path("in").asText().equals("query") && !path.getKey().contains("{key}") && !name.equals("limit")) {
+                JsonNode comparisons = description.at(parameter.at("/schema/$ref").asText("#/none").substring(1)).path("properties");
+                comparisons.properties().forEach(comparison -> {
+                    String example = comparison.getValue().at("/examples/0").asText();
+                    Http.Answer answer = http.get(path.getKey() + "?limit=1&" + name + "%5B" + comparison.getKey() + "%5D=" + encoded(example));
+                    assertThat(answer.status()).as(name + "[" + comparison.getKey() + "]=" + example + " " + answer.text()).isEqualTo(200);
+                    asked.add(name + "[" + comparison.getKey() + "]");
+                });
+                Http.Answer answer = http.get(path.getKey() + "?limit=1&" + encoded(name) + "=x");
                 assertThat(answer.status()).as(answer.text()).isIn(200, 400);
                 assertThat(answer.body().path("detail").asText()).doesNotContain("There is no parameter");
-                asked.add(parameter.path("name").asText());
+                asked.add(name);
             }
         }));
 
-        assertThat(asked).hasSizeGreaterThan(200).contains("code.startsWith", "vesselId.isNull", "movedAt.atLeast", "sort");
+        assertThat(asked).hasSizeGreaterThan(200).contains("code[startsWith]", "vesselId[isNull]", "movedAt[atLeast]", "sort");
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
     }
 
     private static void create(Http http, JsonNode description, String path, JsonNode operation) {

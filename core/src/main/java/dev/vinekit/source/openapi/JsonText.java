@@ -7,7 +7,7 @@ import java.util.Map;
 
 /** Writes JSON so that it reads and compares well line by line: whatever fits on a line is on one. */
 final class JsonText {
-    private static final int WIDTH = 110;
+    private static final int WIDTH = 120;
 
     private final StringBuilder text = new StringBuilder();
 
@@ -25,7 +25,7 @@ final class JsonText {
             text.append(value);
             return;
         }
-        String inner = margin + "  ";
+        String inner = margin + " ";
         boolean object = value instanceof ObjectNode;
         text.append(object ? '{' : '[');
         Iterator<Map.Entry<String, JsonNode>> properties = value.properties().iterator();
@@ -47,10 +47,10 @@ final class JsonText {
         if (!value.isContainerNode()) {
             return value.isTextual() ? room - value.textValue().length() - 2 : room - value.asText().length();
         }
-        int left = room - 2;
+        int left = room - 1;
         Iterator<Map.Entry<String, JsonNode>> properties = value.properties().iterator();
         for (JsonNode element : value) {
-            left = fits(element, left - 2 - (properties.hasNext() ? properties.next().getKey().length() + 3 : 0));
+            left = fits(element, left - 1 - (properties.hasNext() ? properties.next().getKey().length() + 3 : 0));
             if (left < 0) {
                 return left;
             }

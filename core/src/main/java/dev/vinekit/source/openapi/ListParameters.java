@@ -1,13 +1,19 @@
 package dev.vinekit.source.openapi;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.BooleanNode;
+import com.fasterxml.jackson.databind.node.DecimalNode;
+import com.fasterxml.jackson.databind.node.IntNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.node.TextNode;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Relation;
-import java.util.ArrayList;
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Describes the query parameters of lists: sorting, narrowing, and what a row is to have. */
@@ -18,14 +24,13 @@ final class ListParameters {
         this.entity = entity;
     }
 
-    /** Adds each as a component. */
-    void addTo(ObjectNode parameters) {
+    /** Adds each as a component, and what it takes as one that others share. */
+    void addTo(ObjectNode parameters, ObjectNode schemas) {
         String name = entity.name().value();
         List<String> sortable = Stream.concat(
                 (entity.key().isEmpty() ? entity.sortable() : entity.key()).stream(),
                         filterFields().stream().filter(field -> field.type() != JavaType.FLOAT)).map(Field::jsonName).distinct().toList();
-        names(parameters, name + ".sort", "sort", "What to order by, with a minus in front for descending order; rows without a value come "
-                + "before others", sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
+        names(parameters, name + ".sort", "sort", "What to order by, with a minus for descending order; no value comes first", sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
         names(parameters, name + ".fields", "fields", "The answer has these fields only",
                 entity.fields().stream().map(Field::jsonName).toList());
         if (isIncluding()) {
@@ -33,24 +38,8 @@ final class ListParameters {
                     entity.relations().stream().filter(Relation::followed).map(Relation::jsonName).toList());
         }
         for (Field field : filterFields()) {
-            for (String operator : operators(field)) {
-                ObjectNode schema = switch (operator) {
-                    case "isNull" -> OpenApi.MAPPER.createObjectNode().put("type", "boolean");
-                    case "contains", "startsWith" -> OpenApi.MAPPER.createObjectNode().put("type", "string");
-                    case "in" -> {
-                        ObjectNode many = OpenApi.MAPPER.createObjectNode().put("type", "array").put("maxItems", 100);
-                        many.set("items", TypeSchemas.inUrl(field));
-                        yield many;
-                    }
-                    default -> TypeSchemas.inUrl(field);
-                };
-                ObjectNode parameter = OpenApi.parameter(field.jsonName() + (operator.isEmpty() ? "" : "." + operator), "query",
-                        described(field, operator), schema);
-                if (operator.equals("in")) {
-                    parameter.put("style", "form").put("explode", false);
-                }
-                parameters.set(filterName(field, operator), parameter);
-            }
+            ObjectNode parameter = OpenApi.MAPPER.createObjectNode().put("name", field.jsonName()).put("in", "query").put("style", "deepObject");
+            parameters.set(filterName(field), parameter.set("schema", OpenApi.reference("schemas", comparisons(schemas, field))));
         }
     }
 
@@ -71,42 +60,76 @@ final class ListParameters {
                 entity.finders().stream().flatMap(finder -> finder.fields().stream())).distinct().toList();
     }
 
-    private static List<String> operators(Field field) {
-        List<String> operators = new ArrayList<>(List.of("", "not", "in", "isNull"));
-        if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
-            operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
-        }
-        if (field.type() == JavaType.STRING && field.column().type().isText()) {
-            operators.addAll(List.of("contains", "startsWith"));
-        }
-        return operators;
-    }
-
     /** The names of the components that narrow a list. */
     List<String> filters() {
-        return filterFields().stream()
-                .flatMap(field -> operators(field).stream().map(operator -> filterName(field, operator))).toList();
+        return filterFields().stream().map(this::filterName).toList();
     }
 
     /** The component of a parameter, in the letters that components may have. */
-    private String filterName(Field field, String operator) {
-        return entity.name().value().replaceAll("[^A-Za-z0-9_]", "_") + ".filter" + entity.fields().indexOf(field)
-                + (operator.isEmpty() ? "" : "." + operator);
+    private String filterName(Field field) {
+        return entity.name().value().replaceAll("[^A-Za-z0-9_]", "_") + ".filter" + entity.fields().indexOf(field);
     }
 
-    private static String described(Field field, String operator) {
-        String name = field.jsonName();
-        return switch (operator) {
-            case "not" -> "Rows with another " + name;
-            case "in" -> "Rows with one of these " + name;
-            case "isNull" -> "Rows without, or with, a " + name;
-            case "atLeast" -> "Rows with this " + name + " or more";
-            case "atMost" -> "Rows with this " + name + " or less";
-            case "greater" -> "Rows with more than this " + name;
-            case "less" -> "Rows with less than this " + name;
-            case "contains" -> "Rows whose " + name + " contains this";
-            case "startsWith" -> "Rows whose " + name + " starts with this";
-            default -> "Rows with this " + name;
-        };
+    /** The component that tells what columns of a kind are asked, which is added if there is none like it. */
+    private static String comparisons(ObjectNode schemas, Field field) {
+        ObjectNode comparisons = comparisons(field);
+        ObjectNode value = TypeSchemas.inUrl(field);
+        String kind = "by." + (field.enumeration().isPresent() ? field.enumeration().get().name().value()
+                : value.path("format").asText(value.path("contentEncoding").asText(value.path("type").asText("value"))));
+        String name = kind;
+        for (int i = 2; schemas.has(name) && !schemas.get(name).equals(comparisons); i++) {
+            name = kind + i;
+        }
+        schemas.set(name, comparisons);
+        return name;
+    }
+
+    private static ObjectNode comparisons(Field field) {
+        ObjectNode schema = OpenApi.MAPPER.createObjectNode().put("type", "object");
+        ObjectNode words = schema.putObject("properties");
+        words.set("is", value(field, "This value"));
+        words.set("not", value(field, "Another value"));
+        ObjectNode many = words.putObject("in").put("type", "string").put("description", "One of these, with commas between them, at most 100");
+        example(field).ifPresent(example -> many.putArray("examples").add(example.asText()));
+        words.putObject("isNull").put("type", "boolean").put("description", "No value, or any").putArray("examples").add(true);
+        if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
+            words.set("atLeast", value(field, "This value or more"));
+            words.set("atMost", value(field, "This value or less"));
+            words.set("greater", value(field, "More than this value"));
+            words.set("less", value(field, "Less than this value"));
+        }
+        if (field.type() == JavaType.STRING && field.column().type().isText()) {
+            words.putObject("contains").put("type", "string").put("description", "This anywhere").putArray("examples").add("a");
+            words.putObject("startsWith").put("type", "string").put("description", "This at the beginning").putArray("examples").add("a");
+        }
+        return schema.put("additionalProperties", false);
+    }
+
+    private static ObjectNode value(Field field, String description) {
+        ObjectNode value = TypeSchemas.inUrl(field).put("description", description);
+        example(field).ifPresent(example -> value.putArray("examples").add(example));
+        return value;
+    }
+
+    /** A value that columns of the field's kind take; none where only the database knows their form. */
+    private static Optional<JsonNode> example(Field field) {
+        if (field.converter().isPresent()) {
+            return Optional.empty();
+        }
+        return Optional.ofNullable(switch (field.type()) {
+            case BOOLEAN -> BooleanNode.TRUE;
+            case INTEGER, LONG -> IntNode.valueOf(3);
+            case BIG_DECIMAL, FLOAT, DOUBLE -> DecimalNode.valueOf(new BigDecimal("7.5"));
+            case STRING -> field.column().type().isText() ? TextNode.valueOf("A") : null;
+            case ENUM -> field.enumeration().map(enumeration -> TextNode.valueOf(enumeration.constants().values().iterator().next())).orElse(null);
+            case BINARY -> TextNode.valueOf("AQID");
+            case DATE -> TextNode.valueOf("2024-09-21");
+            case TIME -> TextNode.valueOf("08:30:00");
+            case OFFSET_TIME -> TextNode.valueOf("08:30:00Z");
+            case DATE_TIME -> TextNode.valueOf("2024-09-21T08:30:00");
+            case OFFSET_DATE_TIME -> TextNode.valueOf("2024-09-21T08:30:00Z");
+            case UUID -> TextNode.valueOf("00000000-0000-4000-8000-000000000001");
+            case JSON, LIST -> null;
+        });
     }
 }

@@ -33,6 +33,7 @@ public final class OpenApi {
     private final ObjectNode document = MAPPER.createObjectNode();
     private final ObjectNode parameters = MAPPER.createObjectNode();
     private final ObjectNode schemas = MAPPER.createObjectNode();
+    private final ObjectNode successes = MAPPER.createObjectNode();
 
     private OpenApi(Mapping mapping, SampleRows samples, String seed) {
         this.mapping = mapping;
@@ -76,7 +77,8 @@ public final class OpenApi {
         ObjectNode components = document.putObject("components");
         components.set("schemas", schemas);
         components.set("parameters", parameters);
-        components.set("responses", new Responses(mapping.hasAccess(), mapping.entities().stream().anyMatch(Entity::guarded)).all());
+        components.set("responses", successes.setAll(
+                new Responses(mapping.hasAccess(), mapping.entities().stream().anyMatch(Entity::guarded)).all()));
         components.set("headers", Responses.headers());
         if (mapping.hasAccess()) {
             components.putObject("securitySchemes").putObject("bearer")
@@ -157,7 +159,7 @@ public final class OpenApi {
     private void table(ObjectNode paths, Entity entity) {
         String name = entity.name().value();
         schemas.set(name, stored(entity));
-        new ListParameters(entity).addTo(parameters);
+        new ListParameters(entity).addTo(parameters, schemas);
         ObjectNode collection = MAPPER.createObjectNode();
         if (entity.can(Operation.LIST)) {
             collection.set("get", list(entity, "list" + name, entity.path(), "Lists the " + plural(entity)));
@@ -190,7 +192,7 @@ public final class OpenApi {
                 list.add(reference("parameters", name + ".include"));
             }
             ObjectNode responses = read.putObject("responses");
-            responses.set("200", withTag(json("The row", reference("schemas", name))));
+            responses.set("200", row(entity));
             Responses.refer(responses, "304", "400", "404", "406", "412", "500", "503");
             secured(responses);
             item.set("get", read);
@@ -243,10 +245,22 @@ public final class OpenApi {
         headers.set("Link", reference("headers", "Link"));
         headers.set("Total-Count", reference("headers", "Total-Count"));
         ObjectNode responses = list.putObject("responses");
-        responses.set("200", success);
+        responses.set("200", shared(name + ".page", success));
         Responses.refer(responses, "400", "406", "500", "503");
         secured(responses);
         return list;
+    }
+
+    /** A row as an answer has it. */
+    private ObjectNode row(Entity entity) {
+        String name = entity.name().value();
+        return shared(name + ".row", withTag(json("The row, as stored", reference("schemas", name))));
+    }
+
+    /** A reference to a success that several operations have. */
+    private ObjectNode shared(String component, ObjectNode success) {
+        successes.set(component, success);
+        return reference("responses", component);
     }
 
     private ObjectNode create(Entity entity) {
@@ -300,7 +314,7 @@ public final class OpenApi {
         requestBody(write, mediaType, reference("schemas", schema),
                 verb.equals("replace") ? bodies.exampleOfReplaced() : bodies.exampleOfChanged());
         ObjectNode responses = write.putObject("responses");
-        responses.set("200", withTag(json("As stored", reference("schemas", entity.name().value()))));
+        responses.set("200", row(entity));
         Responses.refer(responses, "400", "404", "406", "409", "412", "413", "415", "422", "500", "503");
         guarded(entity, responses);
         secured(responses);

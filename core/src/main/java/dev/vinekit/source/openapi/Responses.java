@@ -3,6 +3,7 @@ package dev.vinekit.source.openapi;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 
 /** The answers that operations share: those that report what went wrong. */
 final class Responses {
@@ -14,16 +15,14 @@ final class Responses {
         MEANINGS.put("401", "There is no valid token");
         MEANINGS.put("403", "None of the token's roles may do this");
         MEANINGS.put("404", "There is no such row");
-        MEANINGS.put("406", "The answer can be JSON only");
         MEANINGS.put("409", "Another row has the same key or unique values, or rows still refer to this one");
         MEANINGS.put("412", "The row is in another state");
         MEANINGS.put("428", "The request does not say which state of the row it means");
-        MEANINGS.put("413", "The body is too large");
-        MEANINGS.put("415", "The body is not JSON of the kind that this takes");
         MEANINGS.put("422", "A reference names no row");
-        MEANINGS.put("500", "Something went wrong; the log has it under the incident number");
-        MEANINGS.put("503", "The database does not answer, or not in time");
     }
+
+    /** What may come of any request: the answer can be JSON only, the body is too large or no JSON, something is out of order. */
+    private static final Set<String> COMMON = Set.of("406", "413", "415", "500", "503");
 
     private final boolean secured;
     private final boolean guarded;
@@ -38,28 +37,34 @@ final class Responses {
         MEANINGS.forEach((status, meaning) -> {
             boolean aboutTokens = status.equals("401") || status.equals("403");
             if ((secured || !aboutTokens) && (guarded || !status.equals("428"))) {
-                ObjectNode response = responses.putObject("status" + status).put("description", meaning);
+                ObjectNode response = responses.putObject(status).put("description", meaning);
                 if (status.equals("304")) {
                     response.putObject("headers").set("ETag", OpenApi.reference("headers", "ETag"));
                 } else {
                     response.putObject("content").putObject("application/problem+json")
                             .set("schema", OpenApi.reference("schemas", "Problem"));
                 }
-                if (status.equals("503")) {
-                    response.putObject("headers").set("Retry-After", OpenApi.reference("headers", "Retry-After"));
-                } else if (aboutTokens) {
+                if (aboutTokens) {
                     response.putObject("headers").set("WWW-Authenticate", OpenApi.reference("headers", "WWW-Authenticate"));
                 }
             }
         });
+        ObjectNode common = responses.putObject("common").put("description", "Not acceptable (406), a body that is too large (413) or of another "
+                + "kind (415), an error that the log has under the incident number (500), or a service that cannot do it now (503)");
+        common.putObject("headers").set("Retry-After", OpenApi.reference("headers", "Retry-After"));
+        common.putObject("content").putObject("application/problem+json").set("schema", OpenApi.reference("schemas", "Problem"));
         return responses;
     }
 
-    /** Adds references to answers. */
+    /** Adds references to answers; those that any request may have are told together. */
     static void refer(ObjectNode responses, String... statuses) {
         for (String status : statuses) {
-            responses.set(status, OpenApi.reference("responses", "status" + status));
+            if (!COMMON.contains(status)) {
+                responses.set(status, OpenApi.reference("responses", status));
+            }
         }
+        responses.remove("default");
+        responses.set("default", OpenApi.reference("responses", "common"));
     }
 
     static ObjectNode headers() {

@@ -125,6 +125,7 @@ public record EntityView(
      * @param overwritten the components that triggers give values of their own to, as arguments behind others
      * @param following the components that a change of others may change: those, and times of the last change
      * @param divided a column by whose order every row is before, beside or after a sample
+     * @param searched a column of text to look into
      * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
      * @param changed the same, if it certainly has another value afterwards
@@ -149,6 +150,7 @@ public record EntityView(
             List<FieldView> overwritten,
             List<FieldView> following,
             Optional<FieldView> divided,
+            Optional<FieldView> searched,
             List<FieldView> shared,
             boolean transactional,
             boolean referredInCircle,

@@ -110,6 +110,11 @@ final class RelationTestViews {
                 .map(field -> finderTest(new Finder(field.name(), List.of(field), Finder.Match.EQUAL))).toList();
     }
 
+    /** Whether a column can be asked for a part of its texts. */
+    static boolean isSearched(Field field) {
+        return field.type() == JavaType.STRING && field.column().type().isText();
+    }
+
     private static RelationView.FinderTest finderTest(Finder finder) {
         List<JavaCode> arguments = new ArrayList<>();
         List<JavaCode> predicate = new ArrayList<>();
@@ -130,20 +135,22 @@ final class RelationTestViews {
             default -> same(last);
         });
         switch (finder.match()) {
-            case CONTAINS -> ask(query, last, ".contains");
-            case STARTS_WITH -> ask(query, last, ".startsWith");
+            case CONTAINS -> ask(query, last, "[contains]");
+            case STARTS_WITH -> ask(query, last, "[startsWith]");
             case BETWEEN -> {
-                ask(query, last, ".atLeast");
-                ask(query, last, ".atMost");
+                ask(query, last, "[atLeast]");
+                ask(query, last, "[atMost]");
             }
-            case IN -> ask(query, last, ".in");
-            case LESS -> ask(query, last, ".less");
-            case GREATER -> ask(query, last, ".greater");
+            case IN -> ask(query, last, "[in]");
+            case LESS -> ask(query, last, "[less]");
+            case GREATER -> ask(query, last, "[greater]");
             default -> ask(query, last, "");
         }
         boolean matches = finder.match() != Finder.Match.LESS && finder.match() != Finder.Match.GREATER;
+        List<JavaCode> explicit = new ArrayList<>();
+        ask(explicit, last, "%5Bis%5D");
         return new RelationView.FinderTest(finder.name(), JavaCode.list(arguments), matches,
-                JavaCode.list(predicate, " && "), JavaCode.list(query, " + "));
+                JavaCode.list(predicate, " && "), JavaCode.list(query, " + "), JavaCode.list(explicit, " + "));
     }
 
     private static JavaCode storedValue(Field field) {
@@ -161,10 +168,10 @@ final class RelationTestViews {
 
     /** Adds a query parameter with the stored value; a text in a list of values is encoded twice. */
     private static void ask(List<JavaCode> query, Field field, String wanted) {
-        String operator = wanted.isEmpty() && isParameter(field) ? ".in" : wanted;
-        boolean twice = operator.equals(".in") && field.type() == JavaType.STRING;
+        String comparison = wanted.isEmpty() && isParameter(field) ? "[is]" : wanted;
+        boolean twice = comparison.equals("[in]") && field.type() == JavaType.STRING;
         String form = twice ? "%s + Api.encoded(PathKeys.join(stored.%s()))" : "%s + PathKeys.join(stored.%s())";
-        String name = (query.isEmpty() ? "?limit=500&" : "&") + encoded(field.jsonName()) + operator + "=";
+        String name = (query.isEmpty() ? "?limit=500&" : "&") + encoded(field.jsonName()) + comparison + "=";
         query.add(JavaCode.of(form, JavaString.of(name), field.name()));
     }
 

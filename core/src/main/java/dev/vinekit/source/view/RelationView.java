@@ -82,8 +82,9 @@ public final class RelationView {
      *
      * @param matches whether it finds the row whose values it is asked for
      * @param query the parameters that filter likewise
+     * @param explicit the last of them as a comparison in brackets, which are percent-encoded
      */
-    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query) {
+    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query, JavaCode explicit) {
     }
 
     /** A converter in use. */

@@ -72,6 +72,7 @@ final class TestViews {
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field)).map(views::get).toList(),
                 divided(entity, sample).map(views::get),
+                entity.filters().stream().filter(field -> RelationTestViews.isSearched(field) && sample.has(field)).findFirst().map(views::get),
                 shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
                 samples.isReferredInCircle(entity),

@@ -25,6 +25,6 @@ class JsonTextTest {
         String grapes = "\"" + "grape ".repeat(12) + "\"";
 
         assertThat(JsonText.of(OpenApi.MAPPER.readTree("{\"a\":[" + grapes + "," + grapes + "],\"b\":1}")))
-                .isEqualTo("{\n  \"a\": [\n    " + grapes + ",\n    " + grapes + "\n  ],\n  \"b\": 1\n}\n");
+                .isEqualTo("{\n \"a\": [\n  " + grapes + ",\n  " + grapes + "\n ],\n \"b\": 1\n}\n");
     }
 }

@@ -114,28 +114,46 @@ public final class Filters {
         return Stream.concat(order.stream().map(OrderBy::column), exact).distinct();
     }
 
-    /** Whether a parameter, such as {@code code} or {@code code.startsWith}, is about one of the columns. */
+    /** What a parameter asks of a column. */
+    private record Comparison(Column column, String word) {
+        @Override
+        public String toString() {
+            return column.name() + "[" + word + "]";
+        }
+    }
+
+    /** Whether a parameter, such as {@code code} or {@code code[startsWith]}, is about one of the columns. */
     boolean take(String parameter) {
-        return columns.containsKey(parameter) || columns.containsKey(name(parameter));
+        return columns.containsKey(parameter) || columns.containsKey(before('[', parameter));
+    }
+
+    /** A parameter with its comparison in brackets, as {@code code[is]} for {@code code}. */
+    String whole(String parameter) {
+        return comparison(parameter).map(Comparison::toString).orElse(parameter);
+    }
+
+    /** How a comparison is written that stands behind a point. */
+    Optional<String> inBrackets(String parameter) {
+        String name = before('.', parameter);
+        return columns.containsKey(name)
+                ? comparison(name + "[" + parameter.substring(name.length() + 1) + "]").map(Comparison::toString) : Optional.empty();
     }
 
     /**
      * A condition, and what a parameter says.
      *
-     * @throws ProblemException 400 if the operator or the value does not fit the column
+     * @throws ProblemException 400 if the comparison or the value does not fit the column
      */
     Condition narrow(Condition condition, String parameter, String value) {
-        boolean plain = columns.containsKey(parameter);
-        Column column = columns.get(plain ? parameter : name(parameter));
-        String operator = plain ? "" : parameter.substring(column.name().length() + 1);
-        if (!operators(column).contains(operator)) {
-            throw ProblemException.malformed("There is no parameter " + parameter + "; " + column.name()
-                    + " takes " + operators(column).stream().filter(known -> !known.isEmpty())
-                            .map(known -> column.name() + "." + known)
+        Comparison asked = comparison(parameter).orElseThrow(() -> {
+            Column column = columns.get(before('[', parameter));
+            return ProblemException.malformed("There is no parameter " + parameter + "; " + column.name() + " takes "
+                    + comparisons(column).stream().map(word -> column.name() + "[" + word + "]")
                             .collect(Collectors.joining(", ", column.name() + ", ", ".")));
-        }
+        });
+        Column column = asked.column();
         String sql = column.sql();
-        return switch (operator) {
+        return switch (asked.word()) {
             case "not" -> condition.and(sql + " <> " + column.marker(), parse(column, parameter, value));
             case "in" -> condition.in(sql, column.marker(), options(column, parameter, value));
             case "atLeast" -> condition.and(sql + " >= " + column.marker(), parse(column, parameter, value));
@@ -149,20 +167,34 @@ public final class Filters {
         };
     }
 
-    private static String name(String parameter) {
-        return parameter.substring(0, Math.max(0, parameter.lastIndexOf('.')));
+    /** A column may have brackets in its name: what can be read as a comparison is one. */
+    private Optional<Comparison> comparison(String parameter) {
+        String name = before('[', parameter);
+        Column column = columns.get(name);
+        if (column != null && parameter.endsWith("]")) {
+            String word = parameter.substring(name.length() + 1, parameter.length() - 1);
+            if (comparisons(column).contains(word)) {
+                return Optional.of(new Comparison(column, word));
+            }
+        }
+        return Optional.ofNullable(columns.get(parameter)).map(whole -> new Comparison(whole, "is"));
     }
 
-    private static List<String> operators(Column column) {
+    /** What stands before the last of these characters; nothing if there is none. */
+    private static String before(char sign, String parameter) {
+        return parameter.substring(0, Math.max(0, parameter.lastIndexOf(sign)));
+    }
+
+    private static List<String> comparisons(Column column) {
         Class<?> type = column.type();
-        List<String> operators = new ArrayList<>(List.of("", "not", "in", "isNull"));
+        List<String> words = new ArrayList<>(List.of("is", "not", "in", "isNull"));
         if (Number.class.isAssignableFrom(type) || Temporal.class.isAssignableFrom(type) || type == String.class) {
-            operators.addAll(List.of("atLeast", "atMost", "greater", "less"));
+            words.addAll(List.of("atLeast", "atMost", "greater", "less"));
         }
         if (type == String.class && !column.whole()) {
-            operators.addAll(List.of("contains", "startsWith"));
+            words.addAll(List.of("contains", "startsWith"));
         }
-        return operators;
+        return words;
     }
 
     private static List<Object> options(Column column, String parameter, String value) {

@@ -161,7 +161,7 @@ public final class InputReader {
 </#if>
         boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()<#if s.binary>
                 && type != Binary.class</#if>;
-        boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class;
+        boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class<#if s.binary> || type == Binary.class</#if>;
         if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);

@@ -17,14 +17,17 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
     public static PageRequest of(UriInfo uri<#if s.secured>, SecurityContext caller</#if>, Class<?> type, Filters filters, Includes<?> includes) {
         MultivaluedMap<String, String> query = uri.getQueryParameters();
         Condition condition = Condition.NONE;
+        Set<String> asked = new HashSet<>();
         for (Map.Entry<String, List<String>> parameter : query.entrySet()) {
             String name = parameter.getKey();
-            if (parameter.getValue().size() > 1) {
+            boolean isFilter = !PARAMETERS.contains(name);
+            if (isFilter && !filters.take(name)) {
+                throw unknown(name, filters);
+            }
+            if (parameter.getValue().size() > 1 || isFilter && !asked.add(filters.whole(name))) {
                 throw ProblemException.malformed("The parameter " + name + " is given more than once.");
             }
-            if (!PARAMETERS.contains(name) && !filters.take(name)) {
-                throw unknown(name, filters);
-            } else if (!PARAMETERS.contains(name)) {
+            if (isFilter) {
                 condition = filters.narrow(condition, name, parameter.getValue().get(0));
             }
         }
@@ -38,6 +41,10 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
     }
 
     private static ProblemException unknown(String parameter, Filters filters) {
+        Optional<String> meant = filters.inBrackets(parameter);
+        if (meant.isPresent()) {
+            return ProblemException.malformed("There is no parameter " + parameter + "; write " + meant.get() + ".");
+        }
         String columns = filters.names().isEmpty() ? "" : ", and to filter by " + String.join(", ", filters.names());
         return ProblemException.malformed("There is no parameter " + parameter + "; this path takes "
                 + String.join(", ", PARAMETERS) + columns + ".");

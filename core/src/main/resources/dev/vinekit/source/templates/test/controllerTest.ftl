@@ -229,6 +229,7 @@ class ${e.name}ControllerTest {
                 .filter(row -> ${f.predicate})
                 .toList();
         assertThat(answer.asList(${e.name}.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + ${f.explicit}).asList(${e.name}.class)).isEqualTo(expected);
     }
 </#list>
 <#if e.test.divided??>
@@ -241,16 +242,34 @@ class ${e.name}ControllerTest {
         List<${e.name}> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.${e.test.divided.name}());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where(${e.test.divided.json}, "less", value)).doesNotContain(stored).isSubsetOf(where(${e.test.divided.json}, "not", value));
+        assertThat(where(${e.test.divided.json}, "greater", value)).doesNotContain(stored).isSubsetOf(where(${e.test.divided.json}, "not", value));
+        assertThat(where(${e.test.divided.json}, "less", value).size() + where(${e.test.divided.json}, "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where(${e.test.divided.json}, "greater", value).size() + where(${e.test.divided.json}, "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where(${e.test.divided.json}, "in", value).size() + where(${e.test.divided.json}, "not", value).size()).isEqualTo(all.size());
+        assertThat(where(${e.test.divided.json}, "isNull", "false")).isEqualTo(all);
+        assertThat(where(${e.test.divided.json}, "isNull", "true")).isEmpty();
     }
+</#if>
+<#if e.test.searched??>
 
-    private List<${e.name}> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded(${e.test.divided.json}) + "." + operator + "=" + value).asList(${e.name}.class);
+    @Test
+    @Tag("list")
+    void ${e.test.searched.name}IsSearched() throws SQLException {
+        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        String value = stored.${e.test.searched.name}();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where(${e.test.searched.json}, "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where(${e.test.searched.json}, "contains", Api.encoded(end))).contains(stored);
+        assertThat(where(${e.test.searched.json}, "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+</#if>
+<#if e.test.divided?? || e.test.searched??>
+
+    private List<${e.name}> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value).asList(${e.name}.class);
     }
 </#if>
 </#if>

@@ -261,6 +261,8 @@ class BlendComponentControllerTest {
                 .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
                 .toList();
         assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&blendId%5Bis%5D=" + PathKeys.join(stored.blendId()))
+                .asList(BlendComponent.class)).isEqualTo(expected);
     }
 
     @Test
@@ -275,6 +277,8 @@ class BlendComponentControllerTest {
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
                 .toList();
         assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&wineLotId%5Bis%5D=" + PathKeys.join(stored.wineLotId()))
+                .asList(BlendComponent.class)).isEqualTo(expected);
     }
 
     @Test
@@ -285,16 +289,20 @@ class BlendComponentControllerTest {
         List<BlendComponent> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.blendId());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("blendId", "less", value)).doesNotContain(stored).isSubsetOf(where("blendId", "not", value));
+        assertThat(where("blendId", "greater", value)).doesNotContain(stored)
+                .isSubsetOf(where("blendId", "not", value));
+        assertThat(where("blendId", "less", value).size() + where("blendId", "atLeast", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("blendId", "greater", value).size() + where("blendId", "atMost", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("blendId", "in", value).size() + where("blendId", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("blendId", "isNull", "false")).isEqualTo(all);
+        assertThat(where("blendId", "isNull", "true")).isEmpty();
     }
 
-    private List<BlendComponent> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("blendId") + "." + operator + "=" + value)
+    private List<BlendComponent> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(BlendComponent.class);
     }
 

@@ -213,6 +213,8 @@ class BlendControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(Blend.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -227,6 +229,8 @@ class BlendControllerTest {
                 .filter(row -> Objects.equals(row.name(), stored.name()))
                 .toList();
         assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&name%5Bis%5D=" + PathKeys.join(stored.name())).asList(Blend.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -241,6 +245,8 @@ class BlendControllerTest {
                 .filter(row -> Objects.equals(row.vintage(), stored.vintage()))
                 .toList();
         assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&vintage%5Bis%5D=" + PathKeys.join(stored.vintage())).asList(Blend.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -255,6 +261,8 @@ class BlendControllerTest {
                 .filter(row -> Objects.equals(row.approvedBy(), stored.approvedBy()))
                 .toList();
         assertThat(answer.asList(Blend.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&approvedBy%5Bis%5D=" + PathKeys.join(stored.approvedBy()))
+                .asList(Blend.class)).isEqualTo(expected);
     }
 
     @Test
@@ -265,16 +273,31 @@ class BlendControllerTest {
         List<Blend> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<Blend> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Blend.class);
+    @Test
+    @Tag("list")
+    void nameIsSearched() throws SQLException {
+        Blend stored = BlendSamples.inserted(connection);
+        String value = stored.name();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("name", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("name", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("name", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<Blend> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(Blend.class);
     }
 
     @Test

@@ -236,6 +236,8 @@ class BottlingControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(Bottling.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -250,6 +252,8 @@ class BottlingControllerTest {
                 .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
                 .toList();
         assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&blendId%5Bis%5D=" + PathKeys.join(stored.blendId()))
+                .asList(Bottling.class)).isEqualTo(expected);
     }
 
     @Test
@@ -264,6 +268,8 @@ class BottlingControllerTest {
                 .filter(row -> Objects.equals(row.labelId(), stored.labelId()))
                 .toList();
         assertThat(answer.asList(Bottling.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&labelId%5Bis%5D=" + PathKeys.join(stored.labelId()))
+                .asList(Bottling.class)).isEqualTo(expected);
     }
 
     @Test
@@ -274,16 +280,18 @@ class BottlingControllerTest {
         List<Bottling> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<Bottling> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Bottling.class);
+    private List<Bottling> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(Bottling.class);
     }
 
     @Test

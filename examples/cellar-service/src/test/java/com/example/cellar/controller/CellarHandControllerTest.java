@@ -189,6 +189,8 @@ class CellarHandControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(CellarHand.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(CellarHand.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -203,6 +205,8 @@ class CellarHandControllerTest {
                 .filter(row -> Objects.equals(row.email(), stored.email()))
                 .toList();
         assertThat(answer.asList(CellarHand.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&email%5Bis%5D=" + PathKeys.join(stored.email())).asList(CellarHand.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -213,16 +217,30 @@ class CellarHandControllerTest {
         List<CellarHand> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<CellarHand> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value)
+    @Test
+    @Tag("list")
+    void emailIsSearched() throws SQLException {
+        CellarHand stored = CellarHandSamples.inserted(connection);
+        String value = stored.email();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("email", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("email", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("email", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<CellarHand> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(CellarHand.class);
     }
 

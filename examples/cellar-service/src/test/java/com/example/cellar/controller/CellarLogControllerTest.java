@@ -133,6 +133,8 @@ class CellarLogControllerTest {
                 .filter(row -> Objects.equals(row.loggedAt(), stored.loggedAt()))
                 .toList();
         assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&loggedAt%5Bis%5D=" + PathKeys.join(stored.loggedAt()))
+                .asList(CellarLog.class)).isEqualTo(expected);
     }
 
     @Test
@@ -147,6 +149,8 @@ class CellarLogControllerTest {
                 .filter(row -> Objects.equals(row.handId(), stored.handId()))
                 .toList();
         assertThat(answer.asList(CellarLog.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&handId%5Bis%5D=" + PathKeys.join(stored.handId()))
+                .asList(CellarLog.class)).isEqualTo(expected);
     }
 
     @Test
@@ -157,16 +161,21 @@ class CellarLogControllerTest {
         List<CellarLog> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.loggedAt());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("loggedAt", "less", value)).doesNotContain(stored).isSubsetOf(where("loggedAt", "not", value));
+        assertThat(where("loggedAt", "greater", value)).doesNotContain(stored)
+                .isSubsetOf(where("loggedAt", "not", value));
+        assertThat(where("loggedAt", "less", value).size() + where("loggedAt", "atLeast", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("loggedAt", "greater", value).size() + where("loggedAt", "atMost", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("loggedAt", "in", value).size() + where("loggedAt", "not", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("loggedAt", "isNull", "false")).isEqualTo(all);
+        assertThat(where("loggedAt", "isNull", "true")).isEmpty();
     }
 
-    private List<CellarLog> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("loggedAt") + "." + operator + "=" + value)
+    private List<CellarLog> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(CellarLog.class);
     }
 

@@ -187,6 +187,8 @@ class GrapeVarietyControllerTest {
                 .filter(row -> Objects.equals(row.code(), stored.code()))
                 .toList();
         assertThat(answer.asList(GrapeVariety.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&code%5Bis%5D=" + PathKeys.join(stored.code())).asList(GrapeVariety.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -201,6 +203,26 @@ class GrapeVarietyControllerTest {
                 .filter(row -> Objects.equals(row.name(), stored.name()))
                 .toList();
         assertThat(answer.asList(GrapeVariety.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&name%5Bis%5D=" + PathKeys.join(stored.name())).asList(GrapeVariety.class))
+                .isEqualTo(expected);
+    }
+
+    @Test
+    @Tag("list")
+    void codeIsSearched() throws SQLException {
+        GrapeVariety stored = GrapeVarietySamples.inserted(connection);
+        String value = stored.code();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("code", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("code", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("code", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<GrapeVariety> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(GrapeVariety.class);
     }
 
     @Test

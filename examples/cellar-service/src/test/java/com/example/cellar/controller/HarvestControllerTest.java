@@ -243,6 +243,8 @@ class HarvestControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(Harvest.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -257,6 +259,8 @@ class HarvestControllerTest {
                 .filter(row -> Objects.equals(row.parcelId(), stored.parcelId()))
                 .toList();
         assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&parcelId%5Bis%5D=" + PathKeys.join(stored.parcelId()))
+                .asList(Harvest.class)).isEqualTo(expected);
     }
 
     @Test
@@ -271,6 +275,8 @@ class HarvestControllerTest {
                 .filter(row -> Objects.equals(row.pickedOn(), stored.pickedOn()))
                 .toList();
         assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&pickedOn%5Bis%5D=" + PathKeys.join(stored.pickedOn()))
+                .asList(Harvest.class)).isEqualTo(expected);
     }
 
     @Test
@@ -285,6 +291,8 @@ class HarvestControllerTest {
                 .filter(row -> Objects.equals(row.pickedBy(), stored.pickedBy()))
                 .toList();
         assertThat(answer.asList(Harvest.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&pickedBy%5Bis%5D=" + PathKeys.join(stored.pickedBy()))
+                .asList(Harvest.class)).isEqualTo(expected);
     }
 
     @Test
@@ -295,16 +303,18 @@ class HarvestControllerTest {
         List<Harvest> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<Harvest> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Harvest.class);
+    private List<Harvest> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(Harvest.class);
     }
 
     @Test

@@ -212,6 +212,8 @@ class LabAnalysisControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(LabAnalysis.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(LabAnalysis.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -226,6 +228,8 @@ class LabAnalysisControllerTest {
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
                 .toList();
         assertThat(answer.asList(LabAnalysis.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&wineLotId%5Bis%5D=" + PathKeys.join(stored.wineLotId()))
+                .asList(LabAnalysis.class)).isEqualTo(expected);
     }
 
     @Test
@@ -236,16 +240,17 @@ class LabAnalysisControllerTest {
         List<LabAnalysis> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<LabAnalysis> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value)
+    private List<LabAnalysis> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(LabAnalysis.class);
     }
 

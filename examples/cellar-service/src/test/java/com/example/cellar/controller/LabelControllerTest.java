@@ -185,6 +185,8 @@ class LabelControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(Label.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(Label.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -199,6 +201,8 @@ class LabelControllerTest {
                 .filter(row -> Objects.equals(row.title(), stored.title()))
                 .toList();
         assertThat(answer.asList(Label.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&title%5Bis%5D=" + PathKeys.join(stored.title())).asList(Label.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -213,6 +217,8 @@ class LabelControllerTest {
                 .filter(row -> Objects.equals(row.languageCode(), stored.languageCode()))
                 .toList();
         assertThat(answer.asList(Label.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&languageCode%5Bis%5D=" + PathKeys.join(stored.languageCode()))
+                .asList(Label.class)).isEqualTo(expected);
     }
 
     @Test
@@ -223,16 +229,31 @@ class LabelControllerTest {
         List<Label> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<Label> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Label.class);
+    @Test
+    @Tag("list")
+    void titleIsSearched() throws SQLException {
+        Label stored = LabelSamples.inserted(connection);
+        String value = stored.title();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("title", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("title", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("title", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<Label> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(Label.class);
     }
 
     @Test

@@ -212,6 +212,8 @@ class ParcelControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(Parcel.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -226,6 +228,8 @@ class ParcelControllerTest {
                 .filter(row -> Objects.equals(row.name(), stored.name()))
                 .toList();
         assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&name%5Bis%5D=" + PathKeys.join(stored.name())).asList(Parcel.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -240,6 +244,8 @@ class ParcelControllerTest {
                 .filter(row -> Objects.equals(row.varietyCode(), stored.varietyCode()))
                 .toList();
         assertThat(answer.asList(Parcel.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&varietyCode%5Bis%5D=" + PathKeys.join(stored.varietyCode()))
+                .asList(Parcel.class)).isEqualTo(expected);
     }
 
     @Test
@@ -250,16 +256,31 @@ class ParcelControllerTest {
         List<Parcel> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<Parcel> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Parcel.class);
+    @Test
+    @Tag("list")
+    void nameIsSearched() throws SQLException {
+        Parcel stored = ParcelSamples.inserted(connection);
+        String value = stored.name();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("name", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("name", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("name", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<Parcel> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(Parcel.class);
     }
 
     @Test

@@ -183,6 +183,8 @@ class VesselControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(Vessel.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(Vessel.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -197,6 +199,8 @@ class VesselControllerTest {
                 .filter(row -> Objects.equals(row.code(), stored.code()))
                 .toList();
         assertThat(answer.asList(Vessel.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&code%5Bis%5D=" + PathKeys.join(stored.code())).asList(Vessel.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -207,16 +211,31 @@ class VesselControllerTest {
         List<Vessel> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<Vessel> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value).asList(Vessel.class);
+    @Test
+    @Tag("list")
+    void codeIsSearched() throws SQLException {
+        Vessel stored = VesselSamples.inserted(connection);
+        String value = stored.code();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("code", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("code", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("code", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<Vessel> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
+                .asList(Vessel.class);
     }
 
     @Test

@@ -267,6 +267,8 @@ class VesselTransferControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(VesselTransfer.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -281,6 +283,8 @@ class VesselTransferControllerTest {
                 .filter(row -> Objects.equals(row.from(), stored.from()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&from%5Bis%5D=" + PathKeys.join(stored.from()))
+                .asList(VesselTransfer.class)).isEqualTo(expected);
     }
 
     @Test
@@ -295,6 +299,8 @@ class VesselTransferControllerTest {
                 .filter(row -> Objects.equals(row.to(), stored.to()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&to%5Bis%5D=" + PathKeys.join(stored.to())).asList(VesselTransfer.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -309,6 +315,8 @@ class VesselTransferControllerTest {
                 .filter(row -> Objects.equals(row.movedAt(), stored.movedAt()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&movedAt%5Bis%5D=" + PathKeys.join(stored.movedAt()))
+                .asList(VesselTransfer.class)).isEqualTo(expected);
     }
 
     @Test
@@ -323,6 +331,8 @@ class VesselTransferControllerTest {
                 .filter(row -> Objects.equals(row.movedBy(), stored.movedBy()))
                 .toList();
         assertThat(answer.asList(VesselTransfer.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&movedBy%5Bis%5D=" + PathKeys.join(stored.movedBy()))
+                .asList(VesselTransfer.class)).isEqualTo(expected);
     }
 
     @Test
@@ -333,16 +343,17 @@ class VesselTransferControllerTest {
         List<VesselTransfer> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.id());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "less", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "greater", value)).doesNotContain(stored).isSubsetOf(where("id", "not", value));
+        assertThat(where("id", "less", value).size() + where("id", "atLeast", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "greater", value).size() + where("id", "atMost", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "in", value).size() + where("id", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("id", "isNull", "false")).isEqualTo(all);
+        assertThat(where("id", "isNull", "true")).isEmpty();
     }
 
-    private List<VesselTransfer> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("id") + "." + operator + "=" + value)
+    private List<VesselTransfer> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(VesselTransfer.class);
     }
 

@@ -212,6 +212,8 @@ class WineLotControllerTest {
                 .filter(row -> Objects.equals(row.id(), stored.id()))
                 .toList();
         assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&id%5Bis%5D=" + PathKeys.join(stored.id())).asList(WineLot.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -226,6 +228,8 @@ class WineLotControllerTest {
                 .filter(row -> Objects.equals(row.name(), stored.name()))
                 .toList();
         assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&name%5Bis%5D=" + PathKeys.join(stored.name())).asList(WineLot.class))
+                .isEqualTo(expected);
     }
 
     @Test
@@ -240,6 +244,8 @@ class WineLotControllerTest {
                 .filter(row -> Objects.equals(row.vintage(), stored.vintage()))
                 .toList();
         assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&vintage%5Bis%5D=" + PathKeys.join(stored.vintage()))
+                .asList(WineLot.class)).isEqualTo(expected);
     }
 
     @Test
@@ -254,6 +260,8 @@ class WineLotControllerTest {
                 .filter(row -> Objects.equals(row.vesselId(), stored.vesselId()))
                 .toList();
         assertThat(answer.asList(WineLot.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&vesselId%5Bis%5D=" + PathKeys.join(stored.vesselId()))
+                .asList(WineLot.class)).isEqualTo(expected);
     }
 
     @Test
@@ -264,16 +272,33 @@ class WineLotControllerTest {
         List<WineLot> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.vintage());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("vintage", "less", value)).doesNotContain(stored).isSubsetOf(where("vintage", "not", value));
+        assertThat(where("vintage", "greater", value)).doesNotContain(stored)
+                .isSubsetOf(where("vintage", "not", value));
+        assertThat(where("vintage", "less", value).size() + where("vintage", "atLeast", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("vintage", "greater", value).size() + where("vintage", "atMost", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("vintage", "in", value).size() + where("vintage", "not", value).size()).isEqualTo(all.size());
+        assertThat(where("vintage", "isNull", "false")).isEqualTo(all);
+        assertThat(where("vintage", "isNull", "true")).isEmpty();
     }
 
-    private List<WineLot> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("vintage") + "." + operator + "=" + value)
+    @Test
+    @Tag("list")
+    void nameIsSearched() throws SQLException {
+        WineLot stored = WineLotSamples.inserted(connection);
+        String value = stored.name();
+        String end = value.substring(1);
+        boolean repeated = value.regionMatches(true, 0, end, 0, end.length());
+
+        assertThat(where("name", "startsWith", Api.encoded(value))).contains(stored);
+        assertThat(where("name", "contains", Api.encoded(end))).contains(stored);
+        assertThat(where("name", "startsWith", Api.encoded(end)).contains(stored)).isEqualTo(repeated);
+    }
+
+    private List<WineLot> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(WineLot.class);
     }
 

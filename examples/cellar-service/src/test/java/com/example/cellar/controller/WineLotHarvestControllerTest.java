@@ -262,6 +262,8 @@ class WineLotHarvestControllerTest {
                 .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
                 .toList();
         assertThat(answer.asList(WineLotHarvest.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&wineLotId%5Bis%5D=" + PathKeys.join(stored.wineLotId()))
+                .asList(WineLotHarvest.class)).isEqualTo(expected);
     }
 
     @Test
@@ -276,6 +278,8 @@ class WineLotHarvestControllerTest {
                 .filter(row -> Objects.equals(row.harvestId(), stored.harvestId()))
                 .toList();
         assertThat(answer.asList(WineLotHarvest.class)).contains(stored).isEqualTo(expected);
+        assertThat(api.get(PATH + "?limit=500&harvestId%5Bis%5D=" + PathKeys.join(stored.harvestId()))
+                .asList(WineLotHarvest.class)).isEqualTo(expected);
     }
 
     @Test
@@ -286,16 +290,22 @@ class WineLotHarvestControllerTest {
         List<WineLotHarvest> all = repository.list(connection, Page.first(500)).rows();
         String value = PathKeys.join(stored.harvestId());
 
-        assertThat(where("less", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("greater", value)).doesNotContain(stored).isSubsetOf(where("not", value));
-        assertThat(where("less", value).size() + where("atLeast", value).size()).isEqualTo(all.size());
-        assertThat(where("greater", value).size() + where("atMost", value).size()).isEqualTo(all.size());
-        assertThat(where("in", value).size() + where("not", value).size()).isEqualTo(all.size());
-        assertThat(where("isNull", "false")).isEqualTo(all);
+        assertThat(where("harvestId", "less", value)).doesNotContain(stored)
+                .isSubsetOf(where("harvestId", "not", value));
+        assertThat(where("harvestId", "greater", value)).doesNotContain(stored)
+                .isSubsetOf(where("harvestId", "not", value));
+        assertThat(where("harvestId", "less", value).size() + where("harvestId", "atLeast", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("harvestId", "greater", value).size() + where("harvestId", "atMost", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("harvestId", "in", value).size() + where("harvestId", "not", value).size())
+                .isEqualTo(all.size());
+        assertThat(where("harvestId", "isNull", "false")).isEqualTo(all);
+        assertThat(where("harvestId", "isNull", "true")).isEmpty();
     }
 
-    private List<WineLotHarvest> where(String operator, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded("harvestId") + "." + operator + "=" + value)
+    private List<WineLotHarvest> where(String property, String comparison, String value) {
+        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
                 .asList(WineLotHarvest.class);
     }
 
