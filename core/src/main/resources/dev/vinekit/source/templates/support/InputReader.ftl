@@ -162,7 +162,7 @@ public final class InputReader {
         boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()<#if s.binary>
                 && type != Binary.class</#if>;
         boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class<#if s.binary> || type == Binary.class</#if>;
-        if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
+        if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual()<#if s.binary> || node.isBinary()</#if>)) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);
                 if (isKept(node, value)) {

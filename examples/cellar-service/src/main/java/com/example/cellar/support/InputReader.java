@@ -143,7 +143,7 @@ public final class InputReader {
                 && type != Binary.class;
         boolean fromText
                 = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class || type == Binary.class;
-        if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual())) {
+        if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual() || node.isBinary())) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);
                 if (isKept(node, value)) {
