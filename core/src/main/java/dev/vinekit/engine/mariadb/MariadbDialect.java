@@ -142,10 +142,10 @@ final class MariadbDialect implements Dialect {
         };
     }
 
-    /** Numbers of one digit are taken for truth values only where the driver is not asked for a number; floats are of a type of their own. */
+    /** The driver takes numbers of one digit for truth values only where it is not asked for a number. */
     @Override
     public String inSelectList(SqlType type, String column) {
-        return type.kind() == SqlType.Kind.TINYINT || type.kind() == SqlType.Kind.REAL ? column : selected(type, column);
+        return type.kind() == SqlType.Kind.TINYINT ? column : selected(type, column);
     }
 
     @Override
