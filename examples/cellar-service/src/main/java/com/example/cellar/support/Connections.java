@@ -71,6 +71,7 @@ final class Connections implements ChannelListener<StreamConnection> {
         private final StreamConnection connection;
         private final StreamSinkConduit answers;
         private final Framing framing = new Framing(settings);
+        private boolean asked;
         private boolean begun;
         private long begin;
         private int refusal;
@@ -81,13 +82,20 @@ final class Connections implements ChannelListener<StreamConnection> {
             this.answers = answers;
         }
 
+        /** Not where it has only just been accepted: others would have to wait until no more come. */
+        private boolean hasTurn() {
+            boolean accepted = asked;
+            asked = true;
+            return accepted && Connections.this.hasTurn(connection.getIoThread());
+        }
+
         @Override
         public int read(ByteBuffer target) throws IOException {
             if (refusal != 0) {
                 refuse(target);
                 return -1;
             }
-            if (!begun && !hasTurn(connection.getIoThread())) {
+            if (!begun && !hasTurn()) {
                 return 0;
             }
             begun = true;
