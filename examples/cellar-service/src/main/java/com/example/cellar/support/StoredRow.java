@@ -36,7 +36,7 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     private final List<String> key;
     private final List<String> order;
     private final Set<String> logged;
-    private final List<RecordComponent> large;
+    private final List<Method> large;
 
     /** The characters and bytes of the largest row that was seen; before the first what it may have. */
     private final AtomicLong largest;
@@ -49,25 +49,30 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
      * @param key the properties that tell rows apart
      */
     public StoredRow(Class<T> type, Sql.RowMapper<T> reader, String... key) {
-        this(type, reader, List.of(key), List.of(), ConcurrentHashMap.newKeySet(), new AtomicLong(UNSEEN));
+        this(type, reader, List.of(key), List.of(), ConcurrentHashMap.newKeySet(), large(type), new AtomicLong(UNSEEN));
     }
 
     private StoredRow(
             Class<T> type, Sql.RowMapper<T> reader, List<String> key, List<String> order, Set<String> logged,
-                    AtomicLong largest) {
+            List<Method> large, AtomicLong largest) {
         this.type = type;
         this.reader = reader;
         this.key = key;
         this.order = order;
         this.logged = logged;
+        this.large = large;
         this.largest = largest;
-        this.large = Arrays.stream(type.getRecordComponents()).filter(component -> LARGE.contains(component.getType()))
-                .toList();
+    }
+
+    /** What tells the parts that can be large; found once, for each that is found anew is compiled anew. */
+    private static List<Method> large(Class<?> type) {
+        return Arrays.stream(type.getRecordComponents()).filter(component -> LARGE.contains(component.getType()))
+                .map(RecordComponent::getAccessor).toList();
     }
 
     /** The same for a query that these properties order. */
     StoredRow<T> orderedBy(List<String> properties) {
-        return new StoredRow<>(type, reader, key, properties, logged, largest);
+        return new StoredRow<>(type, reader, key, properties, logged, large, largest);
     }
 
     /**
@@ -84,9 +89,16 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
             mapped = withoutUnreadable(row, e);
         }
         if (mapped != null) {
-            largest.accumulateAndGet(size(mapped), (before, now) -> before == UNSEEN ? now : Math.max(before, now));
+            seen(size(mapped));
         }
         return mapped;
+    }
+
+    private void seen(long size) {
+        long before = largest.get();
+        if (before == UNSEEN || size > before) {
+            largest.accumulateAndGet(size, (known, now) -> known == UNSEEN ? now : Math.max(known, now));
+        }
     }
 
     /** How many rows are to be read at a time, if a query gives so many at most; 0 for all. */
@@ -98,11 +110,11 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     /** About how many characters and bytes a row has. */
     long size(T row) {
         long size = 1;
-        for (RecordComponent component : row == null ? List.<RecordComponent>of() : large) {
+        for (Method part : row == null ? List.<Method>of() : large) {
             try {
-                size += size(component.getAccessor().invoke(row));
+                size += size(part.invoke(row));
             } catch (ReflectiveOperationException e) {
-                throw new IllegalStateException("a record hides " + component, e);
+                throw new IllegalStateException("a record hides " + part, e);
             }
         }
         return size;
