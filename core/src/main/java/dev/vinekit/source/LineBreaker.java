@@ -8,12 +8,27 @@ import java.util.stream.Collectors;
 final class LineBreaker {
     static final int WIDTH = 120;
     private static final String CONTINUED = "        ";
+    private static final String TAGGED = "    ";
 
     private LineBreaker() {
     }
 
     static String apply(String java) {
-        return java.lines().map(LineBreaker::broken).collect(Collectors.joining("\n", "", "\n"));
+        List<String> lines = new ArrayList<>();
+        for (String line : java.lines().toList()) {
+            int last = lines.size() - 1;
+            if (last >= 0 && lines.get(last).length() > WIDTH && continues(lines.get(last).strip(), line.strip())) {
+                lines.set(last, lines.get(last) + " " + line.strip().substring(2).strip());
+            } else {
+                lines.add(line);
+            }
+        }
+        return lines.stream().map(LineBreaker::broken).collect(Collectors.joining("\n", "", "\n"));
+    }
+
+    /** Whether a line of a comment is of the same paragraph as the one before. */
+    private static boolean continues(String before, String line) {
+        return before.startsWith("* ") && line.startsWith("* ") && !line.startsWith("* @") && !line.startsWith("* <");
     }
 
     private static String broken(String line) {
@@ -40,13 +55,14 @@ final class LineBreaker {
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : text.split(" ")) {
-            if (!line.isEmpty() && before.length() + 1 + line.length() + word.length() > WIDTH) {
-                lines.add(before + line);
+            String indent = lines.isEmpty() || !text.startsWith("@") ? before : before + TAGGED;
+            if (!line.isEmpty() && indent.length() + 1 + line.length() + word.length() > WIDTH) {
+                lines.add(indent + line);
                 line.setLength(0);
             }
             line.append(line.isEmpty() ? "" : " ").append(word);
         }
-        lines.add(before + line);
+        lines.add(lines.isEmpty() || !text.startsWith("@") ? before + line : before + TAGGED + line);
         return String.join("\n", lines);
     }
 
@@ -84,7 +100,7 @@ final class LineBreaker {
         }
         boolean chained = c == '.' && i > from + 8 && line.charAt(i - 1) == ')';
         return chained || line.startsWith(" throws ", i) || line.startsWith(" ? ", i) || line.startsWith(" : ", i)
-                || line.startsWith(" = ", i)
+                || line.startsWith(" = ", i) || line.startsWith(" && ", i) || line.startsWith(" || ", i)
                 || line.startsWith(" + ", i) || line.startsWith(" -> ", i - 4) && i > 4 ? i : -1;
     }
 }

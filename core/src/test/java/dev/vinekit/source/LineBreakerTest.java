@@ -45,6 +45,15 @@ class LineBreakerTest {
     }
 
     @Test
+    void theRestOfAParagraphFlowsOn() {
+        String broken = LineBreaker.apply("     * " + "abcd ".repeat(24).strip() + "\n     * the rest.\n     * @param name"
+                + " of a word".repeat(12) + "\n     *     and of others\n     * @throws Nothing\n");
+
+        assertThat(broken).isEqualTo("     * " + "abcd ".repeat(22).strip() + "\n     * abcd abcd the rest.\n     * @param name"
+                + " of a word".repeat(10) + "\n     *     of a word of a word and of others\n     * @throws Nothing\n");
+    }
+
+    @Test
     void shortLinesAndThoseWithoutAPlaceStayAsTheyAre() {
         assertThat(LineBreaker.apply("int n;\n\n    int m;\n")).isEqualTo("int n;\n\n    int m;\n");
         assertThat(LineBreaker.apply("x".repeat(200))).isEqualTo("x".repeat(200) + "\n");

@@ -38,13 +38,15 @@ final class Connections implements ChannelListener<StreamConnection> {
         return count.incrementAndGet() <= AT_A_TIME;
     }
 
+    /** That of a new connection to be listened to. */
+    private enum Turn { NOT_YET, WAITING, HAD }
+
     /** What clients send. */
     private final class Requests extends AbstractStreamSourceConduit<StreamSourceConduit> {
         private final StreamConnection connection;
         private final StreamSinkConduit answers;
         private final Framing framing = new Framing(settings);
-        private boolean asked;
-        private boolean begun;
+        private Turn turn = Turn.NOT_YET;
         private long begin;
         private int refusal;
 
@@ -56,9 +58,9 @@ final class Connections implements ChannelListener<StreamConnection> {
 
         /** Not where it has only just been accepted: others would have to wait until no more come. */
         private boolean hasTurn() {
-            boolean accepted = asked;
-            asked = true;
-            return accepted && Connections.this.hasTurn(connection.getIoThread());
+            boolean isFirst = turn == Turn.NOT_YET;
+            turn = !isFirst && Connections.this.hasTurn(connection.getIoThread()) ? Turn.HAD : Turn.WAITING;
+            return turn == Turn.HAD;
         }
 
         @Override
@@ -67,10 +69,9 @@ final class Connections implements ChannelListener<StreamConnection> {
                 refuse(target);
                 return -1;
             }
-            if (!begun && !hasTurn()) {
+            if (turn != Turn.HAD && !hasTurn()) {
                 return 0;
             }
-            begun = true;
             int start = target.position();
             int count = next.read(target);
             if (count <= 0) {

@@ -49,7 +49,7 @@ public final class PathKeys {
      * @throws IllegalArgumentException if it is not one of this type, or has another form
      */
     public static <T> T part(String part, Class<T> type) {
-        T value = parse(part, type);
+        T value = type == Long.class ? type.cast(Long.valueOf(part)) : parse(part, type);
         boolean usual = !(value instanceof Number || value instanceof UUID) || text(value).equals(part)
                 || value instanceof BigDecimal && PLAIN.matcher(part).matches();
         if (!usual) {

@@ -4,20 +4,33 @@ import io.undertow.util.StatusCodes;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import java.util.Locale;
+import java.util.HexFormat;
+import java.util.regex.Pattern;
 
 /**
  * Follows the bytes of a connection through its requests (RFC 9112), and finds what no request is made of: where two
- * readers of
- * the same bytes could differ on where one ends, none of them gets through.
+ * readers of the same bytes could differ on where one ends, none of them gets through.
  */
 final class Framing {
-    private static final String DELIMITERS = "\"(),/:;<=>?@[\\]{}";
+    /** Visible characters without delimiters (RFC 9110, section 5.6.2). */
+    private static final boolean[] OF_TOKENS = new boolean[256];
+
+    private static final Pattern VERSION = Pattern.compile("HTTP/[0-9]\\.[0-9]");
+    private static final Pattern LENGTH = Pattern.compile("[0-9]{1,18}");
+    private static final Pattern CHUNK_SIZE = Pattern.compile("[0-9A-Fa-f]{1,8}");
+    private static final Pattern HOST
+            = Pattern.compile("(?:[A-Za-z0-9._~%-]++|\\[[0-9A-Fa-f:.]++])?+(?::[0-9]{0,5}+)?+");
+
     private static final int MOST_HEADERS = 200;
-    private static final int LONGEST_CHUNK_SIZE = 8;
 
     /** What stands around the URL: the method and the version. */
     private static final int LONGEST_REST = 40;
+
+    static {
+        for (char c = '!'; c <= '~'; c++) {
+            OF_TOKENS[c] = "\"(),/:;<=>?@[\\]{}".indexOf(c) < 0;
+        }
+    }
 
     private enum Part { REQUEST, HEADER, BODY, CHUNK_SIZE, CHUNK, CHUNK_END, TRAILER }
 
@@ -32,6 +45,7 @@ final class Framing {
     private boolean old;
     private boolean chunked;
     private boolean hosted;
+    private String lastHost = "";
     private long length;
 
     Framing(Settings.Http settings) {
@@ -132,7 +146,7 @@ final class Framing {
             return StatusCodes.BAD_REQUEST;
         }
         if (!parts[2].equals("HTTP/1.1") && !parts[2].equals("HTTP/1.0")) {
-            return parts[2].matches("HTTP/[0-9]\\.[0-9]") ? StatusCodes.HTTP_VERSION_NOT_SUPPORTED
+            return VERSION.matcher(parts[2]).matches() ? StatusCodes.HTTP_VERSION_NOT_SUPPORTED
                     : StatusCodes.BAD_REQUEST;
         }
         part = Part.HEADER;
@@ -148,9 +162,8 @@ final class Framing {
     /** Whether a text has visible characters only, and two hexadecimal digits after each percent sign. */
     private static boolean isUrl(String text) {
         for (int i = text.indexOf('%'); i >= 0; i = text.indexOf('%', i + 1)) {
-            if (i
-                    + 2 >= text.length() || Character.digit(text.charAt(i + 1), 16) < 0 || Character.digit(
-                            text.charAt(i + 2), 16) < 0) {
+            if (i + 2 >= text.length() || !HexFormat.isHexDigit(text.charAt(i + 1))
+                    || !HexFormat.isHexDigit(text.charAt(i + 2))) {
                 return false;
             }
         }
@@ -159,23 +172,25 @@ final class Framing {
 
     private int header(String text) {
         int colon = text.indexOf(':');
-        if (colon < 0 || !isToken(text.substring(0, colon)) || !isVisible(text, ' ', '\u00FF')) {
+        String name = text.substring(0, Math.max(colon, 0));
+        if (!isToken(name) || !isVisible(text, ' ', '\u00FF')) {
             return StatusCodes.BAD_REQUEST;
         }
         if (++headers > MOST_HEADERS) {
             return StatusCodes.REQUEST_HEADER_FIELDS_TOO_LARGE;
         }
-        String value = text.substring(colon + 1).strip();
-        return part == Part.TRAILER ? 0 : switch (text.substring(0, colon).toLowerCase(Locale.ROOT)) {
-            case "content-length" -> sized(value);
-            case "transfer-encoding" -> encoded(value);
-            case "host" -> hosted(value);
-            default -> 0;
-        };
+        if (part == Part.TRAILER) {
+            return 0;
+        } else if (name.equalsIgnoreCase("Content-Length")) {
+            return sized(text.substring(colon + 1).strip());
+        } else if (name.equalsIgnoreCase("Transfer-Encoding")) {
+            return encoded(text.substring(colon + 1).strip());
+        }
+        return name.equalsIgnoreCase("Host") ? hosted(text.substring(colon + 1).strip()) : 0;
     }
 
     private int sized(String value) {
-        if (length >= 0 || !value.matches("[0-9]{1,18}")) {
+        if (length >= 0 || !LENGTH.matcher(value).matches()) {
             return StatusCodes.BAD_REQUEST;
         }
         length = Long.parseLong(value);
@@ -189,9 +204,10 @@ final class Framing {
     }
 
     private int hosted(String value) {
-        boolean known = !hosted && value.matches("(?:[A-Za-z0-9._~%-]+|\\[[0-9A-Fa-f:.]+])?(?::[0-9]{0,5})?");
+        boolean valid = !hosted && (value.equals(lastHost) || HOST.matcher(value).matches());
         hosted = true;
-        return known ? 0 : StatusCodes.BAD_REQUEST;
+        lastHost = valid ? value : lastHost;
+        return valid ? 0 : StatusCodes.BAD_REQUEST;
     }
 
     /** What follows the headers: a body, or the next request. */
@@ -207,7 +223,7 @@ final class Framing {
     private int chunk(String text) {
         int end = text.indexOf(';') < 0 ? text.length() : text.indexOf(';');
         String size = text.substring(0, end).stripTrailing();
-        if (!size.matches("[0-9A-Fa-f]{1," + LONGEST_CHUNK_SIZE + "}") || !isVisible(text, ' ', '~')) {
+        if (!CHUNK_SIZE.matcher(size).matches() || !isVisible(text, ' ', '~')) {
             return StatusCodes.BAD_REQUEST;
         }
         left = Long.parseLong(size, 16);
@@ -225,11 +241,11 @@ final class Framing {
 
     private static boolean isToken(String text) {
         for (int i = 0; i < text.length(); i++) {
-            if (DELIMITERS.indexOf(text.charAt(i)) >= 0) {
+            if (!OF_TOKENS[text.charAt(i)]) {
                 return false;
             }
         }
-        return !text.isEmpty() && isVisible(text, '!', '~');
+        return !text.isEmpty();
     }
 
     /**

@@ -112,8 +112,8 @@ final class Gate implements HttpHandler {
             return false;
         }
         Matcher charset = type == null ? null : CHARSET.matcher(type);
-        return type == null || MEDIA_TYPE.matcher(type)
-                .matches() && (!charset.find() || charset.group(1).equalsIgnoreCase("utf-8"));
+        return type == null || MEDIA_TYPE.matcher(type).matches()
+                && (!charset.find() || charset.group(1).equalsIgnoreCase("utf-8"));
     }
 
     /** Whether the percent-encoding of a URL is that of text in UTF-8. */

@@ -141,8 +141,8 @@ public final class InputReader {
         }
         boolean misplacedText = node.isTextual() && node.textValue().isBlank() && type != String.class && !type.isEnum()
                 && type != Binary.class;
-        boolean fromText
-                = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class || type == Binary.class;
+        boolean fromText = type.isEnum() || Temporal.class.isAssignableFrom(type) || type == UUID.class
+                || type == Binary.class;
         if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual() || node.isBinary())) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);

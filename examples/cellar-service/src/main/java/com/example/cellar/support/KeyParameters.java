@@ -15,8 +15,8 @@ public final class KeyParameters implements ParamConverterProvider {
     @Override
     public <T> ParamConverter<T> getConverter(Class<T> type, Type genericType, Annotation[] annotations) {
         Class<?> boxed = MethodType.methodType(type).wrap().returnType();
-        boolean read
-                = Temporal.class.isAssignableFrom(boxed) || Number.class.isAssignableFrom(boxed) || boxed == UUID.class
+        boolean read = Temporal.class.isAssignableFrom(boxed) || Number.class.isAssignableFrom(boxed)
+                || boxed == UUID.class
                 || boxed == Binary.class;
         return read ? converter(boxed) : null;
     }

@@ -9,8 +9,8 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Holds texts to {@link jakarta.validation.constraints.Pattern} in time that grows with their length only: by an
- * automaton, without going back. What it does
- * not know, such as a look ahead, is matched by Java's own expressions, which may take very long for some texts.
+ * automaton, without going back. What it does not know, such as a look ahead, is matched by Java's own expressions,
+ * which may take very long for some texts.
  */
 public final class LinearPattern implements ConstraintValidator<jakarta.validation.constraints.Pattern, CharSequence> {
     private static final Logger LOG = LoggerFactory.getLogger(LinearPattern.class);

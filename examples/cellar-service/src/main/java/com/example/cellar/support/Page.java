@@ -14,8 +14,7 @@ import java.util.function.UnaryOperator;
  *
  * @param order by which rows come first; where it leaves them side by side, and if it is empty, that of the key
  * @param after the values by which the last row before the page stands in the whole order; for a table without a key
- * the
- *     number of rows before the page; empty to begin at the first row
+ *     the number of rows before the page; empty to begin at the first row
  * @param limit the greatest number of rows
  * @param counted whether the number of rows on all pages is wanted too
  */

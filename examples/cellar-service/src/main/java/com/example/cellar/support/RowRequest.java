@@ -21,8 +21,7 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
 
     /**
      * Answers with the row and its entity tag, or with 304 if the client has it already. An answer with the rows that
-     * the
-     * row refers to has no tag.
+     * the row refers to has no tag.
      *
      * @param embed adds what is to be included; not asked if nothing is
      */

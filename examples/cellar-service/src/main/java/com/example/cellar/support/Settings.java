@@ -24,8 +24,7 @@ public record Settings(Database database, Http http) {
      * @param poolWait {@code DB_POOL_WAIT_SECONDS}: how long a request waits for a connection
      * @param statementTime {@code DB_STATEMENT_SECONDS}: how long a statement may take
      * @param mostScans {@code DB_MAX_SCANS}: how many lists may be read at a time for which the database may have to
-     * read all
-     *     rows: those that search in texts, or count; half of the connections by default
+     *     read all rows: those that search in texts, or count; half of the connections by default
      */
     public record Database(
             String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime,
@@ -52,8 +51,7 @@ public record Settings(Database database, Http http) {
      * @param answerTime {@code HTTP_ANSWER_SECONDS}: within which a client must have read its answer
      * @param stopTime {@code HTTP_STOP_SECONDS}: how long running requests may go on when the service is stopped
      * @param hosts {@code HTTP_HOSTS}: the names, with commas between, that requests may call the service by; any if
-     * empty,
-     *     which is the default only where the service listens on more than this machine's own addresses
+     *     empty, which is the default only where the service listens on more than this machine's own addresses
      * @param mostConnections {@code HTTP_MAX_CONNECTIONS}; by default as many as the heap has room for, at most 10,000
      * @param mostRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
      * @param mostBodyBytes {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default

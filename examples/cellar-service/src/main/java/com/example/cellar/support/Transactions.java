@@ -111,8 +111,7 @@ public final class Transactions {
 
     /**
      * Runs a step that writes for each element, as one {@link #write}: those with the same keys as others come in an
-     * order
-     * that is the same for all who write them, so that nobody waits for somebody who waits for them.
+     * order that is the same for all who write them, so that nobody waits for somebody who waits for them.
      *
      * @param key that of an element, as far as it has one
      * @return what came of each, in the order of the elements

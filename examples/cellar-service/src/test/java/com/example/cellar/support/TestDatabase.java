@@ -22,8 +22,7 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 
 /**
  * A database for tests only: made from {@code db/schema.sql} and filled from {@code db/seed.sql}, once for all tests,
- * and
- * gone when the last has ended.
+ * and gone when the last has ended.
  */
 public final class TestDatabase implements AutoCloseable {
     private final String url;
