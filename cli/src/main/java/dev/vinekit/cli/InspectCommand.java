@@ -2,6 +2,7 @@ package dev.vinekit.cli;
 
 import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
+import dev.vinekit.diagram.SchemaDiagram;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.RowCount;
@@ -30,14 +31,15 @@ final class InspectCommand extends ToolCommand {
     private SourceOptions source;
 
     @Option(names = "--format", paramLabel = "FORM", defaultValue = "text",
-            description = "text; json, the whole reading for other programs; or sql, the statements that make the tables.")
+            description = "text; json, the whole reading for other programs; sql, the statements that make the tables; or svg, a picture of "
+                    + "them.")
     private Format format;
 
     @Option(names = "--count", description = "Count the rows of large tables too, and do not estimate them.")
     private boolean count;
 
     /** Forms of the output, as the option spells them. */
-    enum Format { text, json, sql }
+    enum Format { text, json, sql, svg }
 
     @Override
     public Integer call() {
@@ -52,6 +54,7 @@ final class InspectCommand extends ToolCommand {
             switch (format) {
                 case json -> System.out.print(VineKit.snapshot(shown));
                 case sql -> System.out.print(VineKit.definition(shown));
+                case svg -> System.out.print(SchemaDiagram.svg(schema, chosen));
                 case text -> text(opened, login, schema, shown, chosen.isEmpty());
             }
             return 0;

@@ -266,6 +266,17 @@ class VineKitCommandTest {
     }
 
     @Test
+    void inspectDrawsTheSchemaOrATableAmongItsNeighbours() throws Exception {
+        Tool.Result all = tool.run(PASSWORD, source("inspect", "--format", "svg"));
+        Tool.Result one = tool.run(PASSWORD, source("inspect", "--format", "svg", "--tables", "tree"));
+
+        assertThat(all.exit()).as(all.err()).isZero();
+        assertThat(all.out()).startsWith("<svg ").endsWith("</svg>\n").contains(">NOTE<", ">KILOS<",
+                "PICKING (TREE_ID) refers to TREE (ID)");
+        assertThat(one.out()).contains(">TREE<", ">PICKING<").doesNotContain(">NOTE<", ">KILOS<");
+    }
+
+    @Test
     void roleIsRefusedWhereThereIsNone() throws Exception {
         Tool.Result result = tool.run(PASSWORD, source("role", "--name", "service"));
 
