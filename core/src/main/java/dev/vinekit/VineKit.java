@@ -354,7 +354,18 @@ public final class VineKit {
      * @return the page, in the project's folder {@code target}
      */
     public static Path report(Project project, TestReport report) {
-        return Reports.write(report, project.service().basePackage(), project.directory().resolve("target/vinekit/report"));
+        return report(project, report, Optional.empty());
+    }
+
+    /**
+     * Writes what a run of the tests has shown, with a page about the schema beside it.
+     *
+     * @param schemaPage the page's HTML
+     * @return the page about the tests, in the project's folder {@code target}
+     */
+    public static Path report(Project project, TestReport report, Optional<String> schemaPage) {
+        return Reports.write(report, project.service().basePackage(), schemaPage,
+                project.directory().resolve("target/vinekit/report"));
     }
 
     /**

@@ -56,7 +56,7 @@ final class DemoCommand extends ToolCommand {
             project = steps.write(changes);
         }
         steps.compile(project);
-        TestReport report = steps.summarised(() -> server.map(database -> VineKit.testOnServer(project, database))
+        TestReport report = steps.summarised(project, () -> server.map(database -> VineKit.testOnServer(project, database))
                 .orElseGet(() -> VineKit.test(project)));
         Path page = steps.report(project, report);
         stages.total();

@@ -6,6 +6,7 @@ import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.page.SchemaPage;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
@@ -13,6 +14,7 @@ import dev.vinekit.run.Compilation;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.SourceTree;
@@ -21,12 +23,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 
 /** The steps of the front door, each with its line of progress. */
 final class Steps {
     private final Stages stages;
+    private CompletableFuture<Optional<SchemaPage>> schemaPage = CompletableFuture.completedFuture(Optional.empty());
 
     Steps(Stages stages) {
         this.stages = stages;
@@ -104,14 +108,18 @@ final class Steps {
                 done -> compiled(done) + " of the service");
     }
 
-    TestReport summarised(Supplier<TestReport> run) {
+    /** Runs tests; meanwhile the page about the schema is made that lies beside their report. */
+    TestReport summarised(Project project, Supplier<TestReport> run) {
+        schemaPage = CompletableFuture.supplyAsync(() -> project.schema().map(Snapshot::read).map(SchemaPage::of)
+                .map(SchemaPage::drawn));
         return stages.run("test", "tests", run, report -> count(report.outcomes().size(), "test", "tests")
                 + " on a scratch database with " + count(report.seedRows(), "seed row", "seed rows"));
     }
 
     /** Writes what a run has shown, and tells where it is. */
     Path report(Project project, TestReport report) {
-        return stages.run("report", () -> VineKit.report(project, report), page -> "a page, and JUnit's XML");
+        return stages.run("report", () -> VineKit.report(project, report, schemaPage.join().map(page ->
+                page.withProofs(report).html(project.service().basePackage()))), page -> "a page, the schema beside it, and JUnit's XML");
     }
 
     static String counts(ChangeSet changes) {

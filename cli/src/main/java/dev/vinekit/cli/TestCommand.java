@@ -51,7 +51,7 @@ final class TestCommand extends ToolCommand {
         TestReport report;
         if (emptyUrl != null) {
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.testOn(existing, source.login(emptyUrl), source.tables()));
+            report = steps.summarised(existing, () -> VineKit.testOn(existing, source.login(emptyUrl), source.tables()));
         } else if (source.isGiven()) {
             source.inDirectory(project.directory());
             Schema schema;
@@ -61,10 +61,10 @@ final class TestCommand extends ToolCommand {
                 lasting = opened.lasting();
             }
             steps.compile(existing);
-            report = steps.summarised(() -> VineKit.test(existing, schema, source.tables(), lasting));
+            report = steps.summarised(existing, () -> VineKit.test(existing, schema, source.tables(), lasting));
         } else {
             steps.compile(existing);
-            report = steps.summarised(() -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
+            report = steps.summarised(existing, () -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
                     : VineKit.test(existing, source.tables()));
         }
         Path page = steps.report(existing, report);

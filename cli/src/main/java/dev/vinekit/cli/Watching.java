@@ -109,7 +109,7 @@ final class Watching {
             System.out.println("No test depends on what has changed.");
             return;
         }
-        TestReport report = steps.summarised(() -> all ? VineKit.test(current) : VineKit.test(current, compiled));
+        TestReport report = steps.summarised(current, () -> all ? VineKit.test(current) : VineKit.test(current, compiled));
         Path page = steps.report(current, report);
         stages.total();
         shown.accept(report, page);

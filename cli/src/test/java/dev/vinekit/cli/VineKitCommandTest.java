@@ -273,7 +273,17 @@ class VineKitCommandTest {
         assertThat(all.exit()).as(all.err()).isZero();
         assertThat(all.out()).startsWith("<svg ").endsWith("</svg>\n").contains(">NOTE<", ">KILOS<",
                 "PICKING (TREE_ID) refers to TREE (ID)");
-        assertThat(one.out()).contains(">TREE<", ">PICKING<").doesNotContain(">NOTE<", ">KILOS<");
+        assertThat(one.out()).contains(">TREE<", ">PICKING<").doesNotContain(">NOTE<", "NUMERIC(6, 2)");
+    }
+
+    @Test
+    void inspectWritesAPageWithRowsOnlyIfAsked() throws Exception {
+        Tool.Result page = tool.run(PASSWORD, source("inspect", "--format", "html"));
+        Tool.Result rows = tool.run(PASSWORD, source("inspect", "--format", "html", "--rows"));
+
+        assertThat(page.exit()).as(page.err()).isZero();
+        assertThat(page.out()).startsWith("<!DOCTYPE html>").contains("An apple tree", "/trees", "<svg ").doesNotContain("1999-04-01");
+        assertThat(rows.out()).contains("1999-04-01", "Old \\u001B[31mred");
     }
 
     @Test

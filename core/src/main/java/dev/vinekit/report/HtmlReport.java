@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /** A run of the tests as one page that needs nothing else: no script, no style sheet, no font from anywhere. */
 final class HtmlReport {
@@ -42,12 +43,14 @@ final class HtmlReport {
     public record Unproved(String rule, String text, String state, String reason) {
     }
 
-    static String of(TestReport report, String title) {
+    /** @param schemaPage the URL of a page about the schema */
+    static String of(TestReport report, String title, Optional<String> schemaPage) {
         Map<String, Object> model = new LinkedHashMap<>();
         List<String> aspects = report.aspects();
         List<Row> rows = report.service().tables().stream().map(table -> row(report, table, aspects)).toList();
         List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream()).toList();
         model.put("title", title);
+        model.put("schemaPage", schemaPage.orElse(""));
         model.put("green", report.isGreen());
         model.put("passed", report.outcomes().size() - report.failures().size());
         model.put("failed", report.failures().size());

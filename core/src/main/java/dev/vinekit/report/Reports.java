@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -15,6 +16,7 @@ import java.util.stream.Stream;
 /** Writes what is left of a test run. */
 public final class Reports {
     private static final String PAGE = "index.html";
+    private static final String SCHEMA_PAGE = "schema.html";
 
     private Reports() {
     }
@@ -23,9 +25,10 @@ public final class Reports {
      * Writes a page, and a file of XML for each class of tests, in place of those of the last run.
      *
      * @param title what was tested
+     * @param schemaPage a page about the schema, to lie beside it
      * @return the page
      */
-    public static Path write(TestReport report, String title, Path folder) {
+    public static Path write(TestReport report, String title, Optional<String> schemaPage, Path folder) {
         try {
             Files.createDirectories(folder);
             try (Stream<Path> before = Files.list(folder)) {
@@ -38,7 +41,11 @@ public final class Reports {
             for (Map.Entry<String, List<TestOutcome>> tests : byClass.entrySet()) {
                 Files.writeString(folder.resolve("TEST-" + tests.getKey() + ".xml"), JunitXml.of(tests.getKey(), tests.getValue()));
             }
-            return Files.writeString(folder.resolve(PAGE), HtmlReport.of(report, title));
+            Files.deleteIfExists(folder.resolve(SCHEMA_PAGE));
+            if (schemaPage.isPresent()) {
+                Files.writeString(folder.resolve(SCHEMA_PAGE), schemaPage.get());
+            }
+            return Files.writeString(folder.resolve(PAGE), HtmlReport.of(report, title, schemaPage.map(page -> SCHEMA_PAGE)));
         } catch (IOException e) {
             throw Fault.inWorld("Writing the report to " + folder + " failed: " + e + ".",
                     "Check that the directory may be written and that the disk is not full.", e);

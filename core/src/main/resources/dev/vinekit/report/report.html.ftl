@@ -32,7 +32,7 @@
 </#macro>
 <h1>${title}</h1>
 <p class="sum"><b class="<#if green>good<#else>bad</#if>"><#if passed + failed == 0>No test ran<#else>${passed} passed, ${failed} failed</#if></b>
-  &middot; ${proved} of ${rules} rules proved &middot; ${time} &middot; <#if changed?has_content><b class="bad">not left as they were: ${changed?join(", ")}</b><#else>the scratch database held its ${seedRows} seed rows again afterwards</#if></p>
+  &middot; ${proved} of ${rules} rules proved &middot; ${time} &middot; <#if changed?has_content><b class="bad">not left as they were: ${changed?join(", ")}</b><#else>the scratch database held its ${seedRows} seed rows again afterwards</#if><#if schemaPage?has_content> &middot; <a href="${schemaPage}">the schema</a></#if></p>
 
 <table>
 <tr><th>table</th><#list aspects as a><th>${a}</th></#list><th>time</th></tr>

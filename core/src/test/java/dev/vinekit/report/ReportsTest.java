@@ -28,7 +28,7 @@ class ReportsTest {
                 new ServiceDescription.TableDescription("<b>BOOK</b>", "book", false, "Book", "books", Set.of(Operation.LIST), List.of(),
                         List.of(new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0", List.of("pagesIsRefused"), ""),
                                 new ServiceDescription.RuleDescription("type", "TITLE", "VARCHAR(9)", List.of(), "A check is stricter.")))));
-        return Reports.write(new TestReport(service, List.of(outcomes), Duration.ofMillis(1500), 7, List.of()), "com.example", folder);
+        return Reports.write(new TestReport(service, List.of(outcomes), Duration.ofMillis(1500), 7, List.of()), "com.example", Optional.empty(), folder);
     }
 
     private static TestOutcome outcome(String testClass, String name, String failure) {

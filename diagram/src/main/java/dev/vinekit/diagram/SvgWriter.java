@@ -3,11 +3,13 @@ package dev.vinekit.diagram;
 import dev.vinekit.diagram.Arrangement.Placed;
 import dev.vinekit.diagram.Arrangement.Point;
 import dev.vinekit.diagram.Arrangement.Route;
+import dev.vinekit.schema.TableName;
 import java.io.StringWriter;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import javax.xml.stream.XMLOutputFactory;
@@ -28,32 +30,38 @@ final class SvgWriter {
     private static final String KEYS = "P primary key, F foreign key, U unique; bold: never null. At the ends of a line:";
     private static final String COLOURS = """
 
-            svg { --paper: #fffdf8; --box: #ffffff; --ink: #2b2a33; --soft: #716c7a; --edge: #b9b2bf; --line: #5f5870;
+            .diagram { --paper: #fffdf8; --box: #ffffff; --ink: #2b2a33; --soft: #6a6572; --edge: #b9b2bf; --line: #5f5870;
               --table: #ece4ef; --link: #e2ecdf; --view: #e4e9f3; --key: #7a2f55; }
-            @media (prefers-color-scheme: dark) { svg { --paper: #1b1a20; --box: #242229; --ink: #ece9f0; --soft: #a8a2b2;
-              --edge: #5a5464; --line: #b4acc2; --table: #3a2f40; --link: #2d3a2b; --view: #2b3345; --key: #e79bc0; } }
-            .paper { fill: var(--paper) } text { font: 12px "DejaVu Sans Mono", Menlo, Consolas, monospace; fill: var(--ink);
-              white-space: pre; unicode-bidi: isolate } .title { font-size: 13px; font-weight: 700 } .bold { font-weight: 700 }
-            .soft { fill: var(--soft) } .marks { fill: var(--key); font-size: 10px; font-weight: 700 }
-            .body { fill: var(--box); stroke: var(--edge) } .rule { stroke: var(--edge) }
-            .table .head { fill: var(--table) } .link .head { fill: var(--link) } .view .head { fill: var(--view) }
-            .view .body { stroke-dasharray: 5 3 } .line, .mark, .end { fill: none; stroke: var(--line); stroke-width: 1.3 }
-            .reads { stroke-dasharray: 2 4 } .end { fill: var(--paper) } .junction { fill: var(--line) } .reference:hover .line { stroke: var(--key);
-              stroke-width: 2.5 }
+            @media (prefers-color-scheme: dark) { .diagram { --paper: #1b1a20; --box: #242229; --ink: #ece9f0;
+              --soft: #a8a2b2; --edge: #5a5464; --line: #b4acc2; --table: #3a2f40; --link: #2d3a2b; --view: #2b3345;
+              --key: #e79bc0; } }
+            .diagram .paper { fill: var(--paper) } .diagram text { font: 12px "DejaVu Sans Mono", Menlo, Consolas, monospace;
+              fill: var(--ink); white-space: pre; unicode-bidi: isolate }
+            .diagram .title { font-size: 13px; font-weight: 700 } .diagram .bold { font-weight: 700 }
+            .diagram .soft { fill: var(--soft) } .diagram .marks { fill: var(--key); font-size: 10px; font-weight: 700 }
+            .diagram .body { fill: var(--box); stroke: var(--edge) } .diagram .table .head { fill: var(--table) }
+            .diagram .link .head { fill: var(--link) } .diagram .view .head { fill: var(--view) }
+            .diagram .view .body { stroke-dasharray: 5 3 } .diagram .line, .diagram .mark, .diagram .end { fill: none;
+              stroke: var(--line); stroke-width: 1.3 } .diagram .reads { stroke-dasharray: 2 4 }
+            .diagram .end { fill: var(--paper) } .diagram .junction { fill: var(--line) }
+            .diagram .reference:hover .line { stroke: var(--key); stroke-width: 2.5 }
+            .diagram a:focus .body, .diagram a:hover .body { stroke: var(--key); stroke-width: 2 }
             """;
 
     private final XMLStreamWriter xml;
+    private final Function<TableName, String> places;
     private final DecimalFormat number = new DecimalFormat("0.#", DecimalFormatSymbols.getInstance(Locale.ROOT));
 
-    private SvgWriter(XMLStreamWriter xml) {
+    private SvgWriter(XMLStreamWriter xml, Function<TableName, String> places) {
         this.xml = xml;
+        this.places = places;
     }
 
-    static String write(Arrangement arrangement) {
+    static String write(Arrangement arrangement, Function<TableName, String> places) {
         StringWriter text = new StringWriter();
         try {
             XMLStreamWriter xml = XMLOutputFactory.newInstance().createXMLStreamWriter(text);
-            new SvgWriter(xml).picture(arrangement);
+            new SvgWriter(xml, places).picture(arrangement);
             xml.close();
         } catch (XMLStreamException e) {
             throw new IllegalStateException("cannot write into memory", e);
@@ -68,7 +76,7 @@ final class SvgWriter {
         xml.writeStartElement("svg");
         xml.writeDefaultNamespace(NAMESPACE);
         attributes("width", text(width), "height", text(height), "viewBox", "0 0 " + text(width) + " " + text(height),
-                "role", "img");
+                "class", "diagram", "role", isLinked(arrangement) ? "group" : "img");
         element("title", arrangement.boxes().size() == 1 ? "1 table" : arrangement.boxes().size() + " tables");
         element("style", COLOURS);
         empty("rect", "class", "paper", "width", text(width), "height", text(height));
@@ -76,10 +84,21 @@ final class SvgWriter {
             route(route);
         }
         for (Placed placed : arrangement.boxes()) {
-            box(placed);
+            String place = places.apply(placed.box().table());
+            if (place.isEmpty()) {
+                box(placed);
+            } else {
+                start("a", "href", place);
+                box(placed);
+                xml.writeEndElement();
+            }
         }
         legend(arrangement.height() + LEGEND / 3.0);
         xml.writeEndElement();
+    }
+
+    private boolean isLinked(Arrangement arrangement) {
+        return arrangement.boxes().stream().anyMatch(placed -> !places.apply(placed.box().table()).isEmpty());
     }
 
     private void box(Placed placed) throws XMLStreamException {
