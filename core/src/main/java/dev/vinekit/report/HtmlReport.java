@@ -1,17 +1,9 @@
 package dev.vinekit.report;
 
-import dev.vinekit.fault.Visible;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.run.RuleOutcome;
 import dev.vinekit.run.TestOutcome;
 import dev.vinekit.run.TestReport;
-import freemarker.core.HTMLOutputFormat;
-import freemarker.template.Configuration;
-import freemarker.template.TemplateException;
-import freemarker.template.TemplateExceptionHandler;
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -65,7 +57,7 @@ final class HtmlReport {
         model.put("whole", report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).map(HtmlReport::shown).toList());
         model.put("slowest", report.outcomes().stream().sorted(Comparator.comparing(TestOutcome::duration).reversed())
                 .limit(SLOWEST).map(HtmlReport::shown).toList());
-        return Visible.text(rendered(model));
+        return HtmlTemplate.html(HtmlReport.class, "report.html.ftl", model);
     }
 
     private static Row row(TestReport report, ServiceDescription.TableDescription table, List<String> aspects) {
@@ -96,22 +88,5 @@ final class HtmlReport {
 
     private static String seconds(Duration duration) {
         return String.format(Locale.ROOT, "%.3f s", duration.toNanos() / 1e9);
-    }
-
-    private static String rendered(Map<String, Object> model) {
-        Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
-        configuration.setClassForTemplateLoading(HtmlReport.class, "");
-        configuration.setDefaultEncoding("UTF-8");
-        configuration.setLocale(Locale.ROOT);
-        configuration.setOutputFormat(HTMLOutputFormat.INSTANCE);
-        configuration.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
-        configuration.setLogTemplateExceptions(false);
-        StringWriter text = new StringWriter();
-        try {
-            configuration.getTemplate("report.html.ftl").process(model, text);
-        } catch (TemplateException | IOException e) {
-            throw e instanceof IOException failure ? new UncheckedIOException(failure) : new IllegalStateException("the report's template", e);
-        }
-        return text.toString();
     }
 }

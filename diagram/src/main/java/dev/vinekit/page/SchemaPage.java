@@ -3,19 +3,14 @@ package dev.vinekit.page;
 import dev.vinekit.diagram.SchemaDiagram;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
-import dev.vinekit.fault.Visible;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.report.HtmlTemplate;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
-import freemarker.core.HTMLOutputFormat;
-import freemarker.template.Configuration;
-import freemarker.template.TemplateException;
-import freemarker.template.TemplateExceptionHandler;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -23,7 +18,6 @@ import java.security.NoSuchAlgorithmException;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -99,7 +93,7 @@ public record SchemaPage(Schema schema, Map<TableName, RowCount> counts, Map<Tab
         model.put("tables", schema.tables().stream().map(table -> new TableSection(this, table, anchors)).toList());
         model.put("tableCount", schema.tables().stream().filter(table -> !table.isView()).count());
         model.put("viewCount", schema.tables().stream().filter(Table::isView).count());
-        return Visible.text(rendered(model));
+        return HtmlTemplate.html(SchemaPage.class, "schema.html.ftl", model);
     }
 
     private Map<TableName, String> anchors() {
@@ -128,24 +122,5 @@ public record SchemaPage(Schema schema, Map<TableName, RowCount> counts, Map<Tab
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("every Java has SHA-256", e);
         }
-    }
-
-    private static String rendered(Map<String, Object> model) {
-        Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
-        configuration.setClassForTemplateLoading(SchemaPage.class, "");
-        configuration.setDefaultEncoding("UTF-8");
-        configuration.setLocale(Locale.ROOT);
-        configuration.setOutputFormat(HTMLOutputFormat.INSTANCE);
-        configuration.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
-        configuration.setLogTemplateExceptions(false);
-        StringWriter text = new StringWriter();
-        try {
-            configuration.getTemplate("schema.html.ftl").process(model, text);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (TemplateException e) {
-            throw new IllegalStateException("the page's template", e);
-        }
-        return text.toString();
     }
 }
