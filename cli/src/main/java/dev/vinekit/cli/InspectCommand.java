@@ -7,6 +7,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.page.SchemaPage;
 import dev.vinekit.schema.Access;
@@ -29,6 +30,8 @@ import picocli.CommandLine.Option;
         description = "Reads only.")
 final class InspectCommand extends ToolCommand {
     private static final int SAMPLE = 5;
+
+    /** What a service would be made of the tables is shown without its package. */
     private static final String ANY_PACKAGE = "service";
 
     @Mixin
@@ -50,6 +53,10 @@ final class InspectCommand extends ToolCommand {
 
     @Override
     public Integer call() {
+        if (rows && format != Format.html) {
+            throw Fault.inCall("--rows goes with --format html only.", format == Format.text
+                    ? "Of a table that --tables names its first rows are shown anyway." : "Leave it out, or take the format html.");
+        }
         MappingFile file = source.inDirectory(Path.of("")).inPackage(ANY_PACKAGE);
         try (Source opened = source.open(output)) {
             Database database = opened.database();

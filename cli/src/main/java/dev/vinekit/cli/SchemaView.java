@@ -6,8 +6,7 @@ import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
-import dev.vinekit.schema.DefaultValue;
-import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.InWords;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -126,32 +125,11 @@ final class SchemaView {
     private void columns(Table table) {
         TextTable lines = new TextTable(style, "column", "type", "null", "key", "filled with", "comment");
         for (Column column : table.columns()) {
-            String filled = switch (column.identity()) {
-                case ALWAYS -> "identity, always";
-                case BY_DEFAULT -> "identity by default";
-                case AUTO_INCREMENT -> "counts up";
-                case NONE -> column.computed().map(computed -> "= " + computed.expression())
-                        .orElse(column.defaultValue().map(DefaultValue::text).orElse(""));
-            };
-            String type = column.type().domain().map(domain -> domain + ", ").orElse("") + column.type().text()
-                    + column.collation().map(collation -> " " + collation).orElse("");
-            lines.add(column.name(), type, column.nullable() ? "yes" : "no",
-                    keyMarks(table, column.name()), filled, column.comment());
+            lines.add(column.name(), InWords.type(column), column.nullable() ? "yes" : "no",
+                    InWords.keys(table, column.name()), InWords.filled(column), column.comment());
         }
         lines.print(out);
         out.println();
-    }
-
-    private static String keyMarks(Table table, String column) {
-        List<String> marks = new ArrayList<>();
-        table.primaryKey().filter(key -> key.columns().contains(column)).ifPresent(key -> marks.add("primary"));
-        if (table.uniqueKeys().stream().anyMatch(key -> key.columns().contains(column))) {
-            marks.add("unique");
-        }
-        if (table.foreignKeys().stream().anyMatch(key -> key.columns().contains(column))) {
-            marks.add("refers");
-        }
-        return String.join(" ", marks);
     }
 
     private void constraints(Table table) {
@@ -159,11 +137,11 @@ final class SchemaView {
         table.primaryKey().ifPresent(key -> lines.add("primary key  " + columns(key.columns())));
         table.uniqueKeys().forEach(key -> lines.add("unique       " + columns(key.columns())));
         table.foreignKeys().forEach(key -> lines.add("refers       " + columns(key.columns()) + " to "
-                + name(key.target()) + " (" + columns(key.targetColumns()) + ")" + onDelete(key) + key.deferral().sql().toLowerCase(Locale.ROOT)));
+                + name(key.target()) + " (" + columns(key.targetColumns()) + ")" + InWords.onDelete(key) + InWords.deferral(key)));
         schema.tables().forEach(other -> other.foreignKeys().stream()
                 .filter(key -> key.target().equals(table.name()))
                 .forEach(key -> lines.add("referred by  " + name(other.name()) + " (" + columns(key.columns()) + ")"
-                        + onDelete(key))));
+                        + InWords.onDelete(key))));
         table.checks().forEach(check -> lines.add("check        " + check.expression()));
         table.columns().forEach(column -> schema.domain(column).ifPresent(domain -> domain.checks().forEach(check ->
                 lines.add("check        " + check.expression() + " of " + column.name() + ", by its domain"))));
@@ -171,10 +149,6 @@ final class SchemaView {
                 + index.definition().orElseGet(() -> columns(index.columns()))));
         lines.forEach(line -> out.println(style.cell(line, style.width())));
         out.println();
-    }
-
-    private static String onDelete(ForeignKey key) {
-        return key.onDelete().refuses() ? "" : ", on delete " + key.onDelete().sql().toLowerCase(Locale.ROOT);
     }
 
     private void sample(SampleOfRows sample) {

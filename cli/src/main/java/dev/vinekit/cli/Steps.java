@@ -24,6 +24,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 
@@ -108,18 +109,37 @@ final class Steps {
                 done -> compiled(done) + " of the service");
     }
 
-    /** Runs tests; meanwhile the page about the schema is made that lies beside their report. */
+    /** Runs tests on the tables that the project was generated for. */
     TestReport summarised(Project project, Supplier<TestReport> run) {
-        schemaPage = CompletableFuture.supplyAsync(() -> project.schema().map(Snapshot::read).map(SchemaPage::of)
-                .map(SchemaPage::drawn));
+        return summarised(() -> project.schema().map(Snapshot::read), run);
+    }
+
+    /**
+     * Runs tests; meanwhile the page about the schema is made that lies beside their report.
+     *
+     * @param tested the tables that they run on
+     */
+    TestReport summarised(Supplier<Optional<Schema>> tested, Supplier<TestReport> run) {
+        schemaPage = CompletableFuture.supplyAsync(() -> tested.get().map(SchemaPage::of).map(SchemaPage::drawn));
         return stages.run("test", "tests", run, report -> count(report.outcomes().size(), "test", "tests")
                 + " on a scratch database with " + count(report.seedRows(), "seed row", "seed rows"));
     }
 
     /** Writes what a run has shown, and tells where it is. */
     Path report(Project project, TestReport report) {
-        return stages.run("report", () -> VineKit.report(project, report, schemaPage.join().map(page ->
-                page.withProofs(report).html(project.service().basePackage()))), page -> "a page, the schema beside it, and JUnit's XML");
+        Optional<String> schema = schemaPage(project, report);
+        return stages.run("report", () -> VineKit.report(project, report, schema), page -> "a page, "
+                + (schema.isPresent() ? "the schema beside it, " : "") + "and JUnit's XML");
+    }
+
+    /** What the tests have shown is told even if there is no picture of the tables. */
+    private Optional<String> schemaPage(Project project, TestReport report) {
+        try {
+            return schemaPage.join().map(page -> page.withProofs(report).html(project.service().basePackage()));
+        } catch (CompletionException e) {
+            stages.warn("There is no page about the schema, it could not be made: " + e.getCause());
+            return Optional.empty();
+        }
     }
 
     static String counts(ChangeSet changes) {

@@ -61,7 +61,7 @@ final class TestCommand extends ToolCommand {
                 lasting = opened.lasting();
             }
             steps.compile(existing);
-            report = steps.summarised(existing, () -> VineKit.test(existing, schema, source.tables(), lasting));
+            report = steps.summarised(() -> Optional.of(schema), () -> VineKit.test(existing, schema, source.tables(), lasting));
         } else {
             steps.compile(existing);
             report = steps.summarised(existing, () -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)

@@ -191,6 +191,7 @@ class VineKitCommandTest {
         "2 | inspect --script a-file                                | --script needs the engine",
         "2 | inspect --script a-file --url jdbc:h2:./orchard         | Both --url and --script",
         "2 | inspect --url URL --format yaml                         | --format",
+        "2 | inspect --url URL --format svg --rows                   | --rows goes with --format html only",
         "2 | demo --engine jdbc                                      | There is no cellar",
         "2 | role --script a-file --engine postgresql --name x       | Name the database with --url",
         "2 | role --url URL --name x --connections 0                 | 0 connections",

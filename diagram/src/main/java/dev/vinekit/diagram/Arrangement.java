@@ -2,6 +2,7 @@ package dev.vinekit.diagram;
 
 import dev.vinekit.schema.TableName;
 import java.util.ArrayList;
+import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -104,7 +105,8 @@ record Arrangement(List<Placed> boxes, List<Route> lines, double width, double h
         group.setProperty(LayeredOptions.SPACING_EDGE_EDGE_BETWEEN_LAYERS, (double) BETWEEN_LINES);
         if (boxes.size() > FEW_TABLES) {
             group.setProperty(LayeredOptions.LAYERING_STRATEGY, LayeringStrategy.COFFMAN_GRAHAM);
-            group.setProperty(LayeredOptions.LAYERING_COFFMAN_GRAHAM_LAYER_BOUND, (int) Math.round(LAYER * Math.sqrt(boxes.size())));
+            group.setProperty(LayeredOptions.LAYERING_COFFMAN_GRAHAM_LAYER_BOUND,
+                    (int) Math.round(LAYER * Math.sqrt(boxes.size())));
         }
         return group;
     }
@@ -126,8 +128,8 @@ record Arrangement(List<Placed> boxes, List<Route> lines, double width, double h
         String place = box.table() + " " + target + " " + columns + " " + (target ? line.optional() : line.to().table());
         return ports.computeIfAbsent(place, none -> {
             ElkPort port = ElkGraphUtil.createPort(nodes.get(box.table()));
-            double middle = columns.isEmpty() ? Box.HEADER / 2.0
-                    : (box.middle(columns.get(0)) + box.middle(columns.get(columns.size() - 1))) / 2;
+            DoubleSummaryStatistics extent = box.extent(columns);
+            double middle = columns.isEmpty() ? Box.HEADER / 2.0 : (extent.getMin() + extent.getMax()) / 2;
             port.setLocation(target ? box.width() : 0, middle + (!mixed ? 0 : line.optional() ? APART : -APART));
             port.setProperty(LayeredOptions.PORT_SIDE, target ? PortSide.EAST : PortSide.WEST);
             return port;

@@ -2,6 +2,7 @@ package dev.vinekit.diagram;
 
 import dev.vinekit.schema.TableName;
 import java.util.Comparator;
+import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -65,5 +66,10 @@ record Box(TableName table, Kind kind, String title, String tooltip, List<Row> r
     double middle(String column) {
         int row = IntStream.range(0, rows.size()).filter(i -> rows.get(i).column().equals(column)).findFirst().orElseThrow();
         return HEADER + ROW * row + ROW / 2.0;
+    }
+
+    /** Where the rows of some columns lie, from the top: the middles of the highest and the lowest. */
+    DoubleSummaryStatistics extent(List<String> columns) {
+        return columns.stream().mapToDouble(this::middle).summaryStatistics();
     }
 }

@@ -7,11 +7,12 @@ import dev.vinekit.schema.TableName;
 import java.io.StringWriter;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
+import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.DoubleStream;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
@@ -23,8 +24,7 @@ final class SvgWriter {
     private static final int MARK = 4;
     private static final int FAR_MARK = 10;
     private static final int CIRCLE = 4;
-    private static final double JUNCTION = 2.5;
-    private static final int BRACKET = 3;
+    private static final double DOT = 2.5;
     private static final int LEGEND = 34;
     private static final int LEGEND_LINE = 34;
     private static final String KEYS = "P primary key, F foreign key, U unique; bold: never null. At the ends of a line:";
@@ -50,18 +50,20 @@ final class SvgWriter {
 
     private final XMLStreamWriter xml;
     private final Function<TableName, String> places;
+    private final Map<TableName, Double> tops;
     private final DecimalFormat number = new DecimalFormat("0.#", DecimalFormatSymbols.getInstance(Locale.ROOT));
 
-    private SvgWriter(XMLStreamWriter xml, Function<TableName, String> places) {
+    private SvgWriter(XMLStreamWriter xml, Function<TableName, String> places, Arrangement arrangement) {
         this.xml = xml;
         this.places = places;
+        this.tops = arrangement.boxes().stream().collect(Collectors.toMap(placed -> placed.box().table(), Placed::y));
     }
 
     static String write(Arrangement arrangement, Function<TableName, String> places) {
         StringWriter text = new StringWriter();
         try {
             XMLStreamWriter xml = XMLOutputFactory.newInstance().createXMLStreamWriter(text);
-            new SvgWriter(xml, places).picture(arrangement);
+            new SvgWriter(xml, places, arrangement).picture(arrangement);
             xml.close();
         } catch (XMLStreamException e) {
             throw new IllegalStateException("cannot write into memory", e);
@@ -140,7 +142,7 @@ final class SvgWriter {
         element("title", Letters.line(line.tooltip(), Integer.MAX_VALUE));
         path(line.reads() ? "line reads" : "line", points);
         for (Point junction : route.junctions()) {
-            empty("circle", "class", "junction", "cx", text(junction.x()), "cy", text(junction.y()), "r", text(JUNCTION));
+            dot(junction);
         }
         if (!line.reads()) {
             Point begin = points.get(0);
@@ -153,12 +155,15 @@ final class SvgWriter {
         xml.writeEndElement();
     }
 
-    /** Ties the columns of a key of several at the side of their box. */
+    /** Ties the columns of a key of several at the side of their box: a stroke, with a point at each of them. */
     private void bracket(Point end, Box box, List<String> columns) throws XMLStreamException {
-        double[] middles = columns.stream().mapToDouble(box::middle).toArray();
-        double half = (DoubleStream.of(middles).max().orElseThrow() - DoubleStream.of(middles).min().orElseThrow()) / 2;
         if (columns.size() > 1) {
-            path("mark", List.of(new Point(end.x(), end.y() - half - BRACKET), new Point(end.x(), end.y() + half + BRACKET)));
+            double top = tops.get(box.table());
+            DoubleSummaryStatistics extent = box.extent(columns);
+            path("mark", List.of(new Point(end.x(), top + extent.getMin()), new Point(end.x(), top + extent.getMax())));
+            for (String column : columns) {
+                dot(new Point(end.x(), top + box.middle(column)));
+            }
         }
     }
 
@@ -194,6 +199,10 @@ final class SvgWriter {
         mark(end, 1, many, none);
         letters("soft", end.x() + LEGEND_LINE + Box.PADDING, y + BASELINE, words);
         return end.x() + LEGEND_LINE + Box.PADDING + Letters.width(words);
+    }
+
+    private void dot(Point middle) throws XMLStreamException {
+        empty("circle", "class", "junction", "cx", text(middle.x()), "cy", text(middle.y()), "r", text(DOT));
     }
 
     private void path(String kind, List<Point> points) throws XMLStreamException {

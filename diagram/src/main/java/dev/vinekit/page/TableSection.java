@@ -7,8 +7,7 @@ import dev.vinekit.mapping.Remark;
 import dev.vinekit.project.ServiceDescription.TableDescription;
 import dev.vinekit.run.RuleOutcome;
 import dev.vinekit.schema.Column;
-import dev.vinekit.schema.DefaultValue;
-import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.InWords;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import java.util.ArrayList;
@@ -33,7 +32,7 @@ public final class TableSection {
     }
 
     /** A column, told in words. */
-    public record ColumnLine(String name, String type, String empty, String keys, String filled, String comment) {
+    public record ColumnLine(String name, String type, boolean nullable, String keys, String filled, String comment) {
     }
 
     /** A fact about a table: what sort of fact, and what it says, with the table that it leads to. */
@@ -74,31 +73,8 @@ public final class TableSection {
     }
 
     public List<ColumnLine> columns() {
-        return table.columns().stream().map(column -> new ColumnLine(column.name(), type(column),
-                column.nullable() ? "null" : "", keys(column.name()), filled(column), column.comment())).toList();
-    }
-
-    private static String type(Column column) {
-        return column.type().domain().map(domain -> domain + ", ").orElse("") + column.type().text()
-                + column.collation().map(collation -> " " + collation).orElse("");
-    }
-
-    private String keys(String column) {
-        return Stream.of(
-                table.primaryKey().filter(key -> key.columns().contains(column)).map(key -> "primary").orElse(""),
-                table.uniqueKeys().stream().anyMatch(key -> key.columns().contains(column)) ? "unique" : "",
-                table.foreignKeys().stream().anyMatch(key -> key.columns().contains(column)) ? "refers" : "")
-                .filter(mark -> !mark.isEmpty()).collect(Collectors.joining(" "));
-    }
-
-    private static String filled(Column column) {
-        return switch (column.identity()) {
-            case ALWAYS -> "identity, always";
-            case BY_DEFAULT -> "identity by default";
-            case AUTO_INCREMENT -> "counts up";
-            case NONE -> column.computed().map(computed -> "= " + computed.expression())
-                    .orElse(column.defaultValue().map(DefaultValue::text).orElse(""));
-        };
+        return table.columns().stream().map(column -> new ColumnLine(column.name(), InWords.type(column),
+                column.nullable(), InWords.keys(table, column.name()), InWords.filled(column), column.comment())).toList();
     }
 
     /** Keys, references both ways, checks, indexes, and what a view reads. */
@@ -107,10 +83,10 @@ public final class TableSection {
         table.primaryKey().ifPresent(key -> facts.add(Fact.of("primary key", columns(key.columns()))));
         table.uniqueKeys().forEach(key -> facts.add(Fact.of("unique", columns(key.columns()))));
         table.foreignKeys().forEach(key -> facts.add(link("refers", columns(key.columns()) + " to ", key.target(),
-                " (" + columns(key.targetColumns()) + ")" + onDelete(key))));
+                " (" + columns(key.targetColumns()) + ")" + InWords.onDelete(key) + InWords.deferral(key))));
         for (Table other : page.schema().tables()) {
             other.foreignKeys().stream().filter(key -> key.target().equals(table.name())).forEach(key ->
-                    facts.add(link("referred by", "", other.name(), " (" + columns(key.columns()) + ")" + onDelete(key))));
+                    facts.add(link("referred by", "", other.name(), " (" + columns(key.columns()) + ")" + InWords.onDelete(key))));
             other.viewQuery().filter(query -> query.reads().contains(table.name()))
                     .ifPresent(query -> facts.add(link("read by", "", other.name(), "")));
         }
@@ -127,10 +103,6 @@ public final class TableSection {
 
     private Fact link(String kind, String before, TableName target, String after) {
         return new Fact(kind, before, anchors.getOrDefault(target, ""), page.nameOf(target), after);
-    }
-
-    private static String onDelete(ForeignKey key) {
-        return key.onDelete().refuses() ? "" : ", on delete " + key.onDelete().sql().toLowerCase(Locale.ROOT);
     }
 
     private static String columns(List<String> names) {

@@ -61,7 +61,7 @@ ${diagram?no_esc}</div>
 <div class="wide" tabindex="0" role="region" aria-label="Columns of ${t.name()}"><table>
 <tr><th>column</th><th>type</th><th>null</th><th>key</th><th>filled with</th><th>comment</th></tr>
 <#list t.columns() as c>
-<tr><td class="code">${c.name()}</td><td class="code">${c.type()}</td><td><#if c.empty()?has_content>yes<#else>no</#if></td><td class="key">${c.keys()}</td><td class="code">${c.filled()}</td><td>${c.comment()}</td></tr>
+<tr><td class="code">${c.name()}</td><td class="code">${c.type()}</td><td><#if c.nullable()>yes<#else>no</#if></td><td class="key">${c.keys()}</td><td class="code">${c.filled()}</td><td>${c.comment()}</td></tr>
 </#list>
 </table></div>
 <#if t.facts()?has_content>
@@ -92,6 +92,8 @@ ${diagram?no_esc}</div>
 <tr><#list s.columns() as c><th>${c}</th></#list></tr>
 <#list s.rows() as r>
 <tr><#list r as v><td class="code">${v}</td></#list></tr>
+<#else>
+<tr><td colspan="${s.columns()?size}" class="soft">no rows</td></tr>
 </#list>
 </table></div>
 </#list>

@@ -1,6 +1,7 @@
 package dev.vinekit.diagram;
 
 import java.awt.geom.Line2D;
+import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.StringReader;
@@ -26,7 +27,7 @@ record Picture(Document document) {
     }
 
     /** The line of a reference, or of a view to what it reads. */
-    record Line(String tooltip, List<Line2D> segments, List<String> marks) {
+    record Line(String tooltip, List<Line2D> segments, List<String> marks, List<Point2D> dots) {
     }
 
     static Picture of(String svg) {
@@ -57,7 +58,9 @@ record Picture(Document document) {
                         segments(elements(group, "polyline").findFirst().orElseThrow()),
                         Stream.concat(elements(group, "polyline").skip(1).map(mark -> "polyline "
                                 + mark.getAttribute("points").split(" ").length), elements(group, "circle")
-                                .map(mark -> mark.getAttribute("class"))).sorted().toList()))
+                                .map(mark -> mark.getAttribute("class"))).sorted().toList(),
+                        elements(group, "circle").filter(mark -> mark.getAttribute("class").equals("junction"))
+                                .map(mark -> (Point2D) new Point2D.Double(number(mark, "cx"), number(mark, "cy"))).toList()))
                 .toList();
     }
 

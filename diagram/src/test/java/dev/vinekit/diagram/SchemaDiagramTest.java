@@ -8,6 +8,7 @@ import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
+import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -141,6 +142,26 @@ class SchemaDiagramTest {
         assertTidy(picture);
         assertThat(picture.line("BOTTLE (AISLE, LEVEL) refers to SHELF (AISLE, LEVEL)").marks())
                 .as("with a bracket at each side").filteredOn(mark -> mark.equals("polyline 2")).hasSize(4);
+    }
+
+    @Test
+    void theColumnsOfAKeyAreMarkedWhereTheyAreAndNoOthers() throws IOException {
+        Picture picture = Picture.of(SchemaDiagram.svg(read("""
+                CREATE TABLE shelf (aisle INT, height INT, level INT, place INT, PRIMARY KEY (level, aisle, place));
+                CREATE TABLE bottle (place INT NOT NULL, id INT PRIMARY KEY, level INT NOT NULL, aisle INT NOT NULL,
+                    FOREIGN KEY (level, aisle, place) REFERENCES shelf (level, aisle, place));
+                """), Set.of()));
+
+        Rectangle2D shelf = picture.box("SHELF").area();
+        Rectangle2D bottle = picture.box("BOTTLE").area();
+        assertThat(picture.line("BOTTLE (LEVEL, AISLE, PLACE) refers to SHELF (LEVEL, AISLE, PLACE)").dots())
+                .containsExactlyInAnyOrder(
+                        beside(shelf.getMaxX(), shelf, 0), beside(shelf.getMaxX(), shelf, 2), beside(shelf.getMaxX(), shelf, 3),
+                        beside(bottle.getX(), bottle, 0), beside(bottle.getX(), bottle, 2), beside(bottle.getX(), bottle, 3));
+    }
+
+    private static Point2D beside(double x, Rectangle2D table, int row) {
+        return new Point2D.Double(x, table.getY() + Box.HEADER + Box.ROW * (row + 0.5));
     }
 
     @ParameterizedTest
