@@ -55,7 +55,7 @@ class DecisionsTest {
               file-header: |
                 Copyright the Made-Up Winery.
                 Odd: */ \\u002a/
-            http: { base-path: /cellar/v1 }
+            http: { base-path: /cellar/v1, page: false }
             entities:
               vessel_transfer:
                 name: Transfer
@@ -199,6 +199,8 @@ class DecisionsTest {
                 .contains("@Path(\"transfers\")").doesNotContain("@PUT", "@DELETE", "@PATCH");
         assertThat(files.get("src/main/java/com/example/house/support/Settings.java")).contains("\"/cellar/v1\"");
         assertThat(files).doesNotContainKey("src/main/java/com/example/house/label/Label.java");
+        assertThat(files.keySet()).as("no page").noneMatch(file -> file.contains("resources/page/") || file.endsWith("PageFiles.java"));
+        assertThat(files.get("pom.xml")).doesNotContain("lit-html");
     }
 
     /** However many rows there are, each reference that is included takes one statement more. */

@@ -54,6 +54,7 @@ final class Serving {
                 : style.warning("No access control: everyone who reaches the port may read and write."));
         project.service().tables().stream().filter(table -> table.operations().contains(Operation.LIST)).findFirst()
                 .ifPresent(table -> System.out.println("Try: curl " + (secured ? "-H \"Authorization: Bearer $TOKEN\" " : "") + service.url() + "/" + table.path() + "?limit=3"));
+        service.page().ifPresent(page -> System.out.println(style.strong("Look at it in a browser: " + page)));
         System.out.println("Stop with Ctrl-C. The log of the service:");
         showLog(project.service().basePackage());
         untilStopped(service);

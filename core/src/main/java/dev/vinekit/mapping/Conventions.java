@@ -9,9 +9,10 @@ import com.fasterxml.jackson.annotation.JsonAlias;
  * @param fileHeader the text of a comment at the head of every Java file; empty for none
  * @param indentation one step of it: spaces or a tab
  * @param basePath what every path begins with: a slash in front and none behind
+ * @param page whether the service has a page for people
  */
 public record Conventions(
-        Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath) {
+        Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath, boolean page) {
     /** How classes are put into packages. */
     public enum Layout {
         @JsonAlias("by-layer")
@@ -40,6 +41,7 @@ public record Conventions(
                     case "tab" -> "\t";
                     default -> "    ";
                 },
-                decisions.http().basePath().orElse("/api"));
+                decisions.http().basePath().orElse("/api"),
+                decisions.http().page().orElse(true));
     }
 }

@@ -72,8 +72,9 @@ public record Decisions(
      * What clients see of the service as a whole.
      *
      * @param otherTables the roles that may do everything with tables of which nothing is said; nobody, if anything is said of any
+     * @param page whether the project has a page for people; it does if nothing is decided
      */
-    public record Http(Optional<String> basePath, List<String> otherTables) {
+    public record Http(Optional<String> basePath, List<String> otherTables, Optional<Boolean> page) {
         public Http {
             otherTables = orEmpty(otherTables);
         }
@@ -139,7 +140,7 @@ public record Decisions(
         project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
-        http = http == null ? new Http(Optional.empty(), null) : http;
+        http = http == null ? new Http(Optional.empty(), null, Optional.empty()) : http;
         entities = orEmpty(entities);
     }
 

@@ -26,6 +26,9 @@ import java.util.stream.Stream;
 
 /** Decides what every table becomes: by rule, and where a person has decided, as that person says. */
 public final class Mapper {
+    /** Where the service's page has its files. */
+    private static final String PAGE = "/page/";
+
     private final Schema schema;
     private final Dialect dialect;
     private final Decisions decisions;
@@ -75,6 +78,7 @@ public final class Mapper {
 
     private Result map(Set<String> settled) {
         JavaName basePackage = basePackage();
+        verifyPage();
         List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled))).toList();
         byClaim.forEach(table -> classes.put(table.name(), className(table)));
         byClaim.forEach(table -> paths.put(table.name(), path(table)));
@@ -95,6 +99,13 @@ public final class Mapper {
             mistakes.add(new Mistake(List.of("project", "package"), "\"" + wanted + "\" is not a Java package name. "
                     + "Use letters, digits and dots, and no Java keyword, for example com.example.cellar."));
             return JavaName.of("com.example.service");
+        }
+    }
+
+    private void verifyPage() {
+        if (conventions.page() && (conventions.basePath() + "/").startsWith(PAGE)) {
+            mistakes.add(new Mistake(List.of("http", "base-path"), "The files of the service's page are at /page; choose "
+                    + "another base path, or leave the page out with page: false."));
         }
     }
 

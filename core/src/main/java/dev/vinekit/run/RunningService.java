@@ -6,8 +6,10 @@ import java.io.IOException;
 import java.lang.reflect.InvocationTargetException;
 import java.net.BindException;
 import java.net.URLClassLoader;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** A generated service that runs in this process. */
 public final class RunningService implements AutoCloseable {
@@ -62,6 +64,12 @@ public final class RunningService implements AutoCloseable {
     /** Where the entry point is, without a slash at the end. */
     public String url() {
         return (String) ask("url");
+    }
+
+    /** Where the page for people is; empty if there is none. A project of an earlier version has none. */
+    public Optional<String> page() {
+        boolean told = Arrays.stream(server.getClass().getMethods()).anyMatch(method -> method.getName().equals("page"));
+        return told ? Optional.of((String) ask("page")).filter(address -> !address.isEmpty()) : Optional.empty();
     }
 
     /** One line for each path, with the methods that it takes. */

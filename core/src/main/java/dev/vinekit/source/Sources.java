@@ -35,7 +35,7 @@ public final class Sources {
             "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
             "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
             "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql", "StoredRow", "Update",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "LinearPattern", "Framing", "Connections", "ColumnConverter", "KeyParameters");
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "LinearPattern", "Framing", "Connections", "PageFiles", "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
             "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
@@ -122,7 +122,7 @@ public final class Sources {
     }
 
     private void support() {
-        Map<String, Object> model = Map.of("s", service);
+        Map<String, Object> model = Map.of("s", service, "v", Versions.all());
         Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream().filter(this::isNeeded)).forEach(name ->
                 java.add(new JavaFile("main", "support/" + name, Optional.empty(), "support", "support", name,
                         templates.render("support/" + name, model))));
@@ -137,6 +137,7 @@ public final class Sources {
             case "Columns" -> service.ownReads();
             case "Lists" -> service.lists();
             case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
+            case "PageFiles" -> service.withPage();
             case "Versioned" -> service.versioned();
             case "ColumnConverter" -> service.converted();
             case "UnitTransactions" -> mapping.conventions().interfaces();
@@ -157,6 +158,7 @@ public final class Sources {
         }
         file("src/main/resources/db/schema.sql", Visible.script(mapping.definition()), "schema.sql");
         file("src/main/resources/db/seed.sql", Visible.script(seed), "seed.sql");
+        (service.withPage() ? PageFiles.all() : Map.<String, String>of()).forEach((name, text) -> file("src/main/resources/page/" + name, text, "page/" + name));
         file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));

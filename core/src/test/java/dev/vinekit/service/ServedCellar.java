@@ -97,7 +97,12 @@ final class ServedCellar implements AutoCloseable {
     }
 
     Http http() {
-        return new Http(service.url());
+        return new Http(url());
+    }
+
+    /** Where the entry point is. */
+    String url() {
+        return service.url();
     }
 
     Project project() {

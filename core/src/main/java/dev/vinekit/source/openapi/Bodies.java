@@ -6,6 +6,7 @@ import dev.vinekit.data.ExampleRows;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.InWords;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,8 +24,20 @@ final class Bodies {
     }
 
     ObjectNode created() {
-        return body(entity.inputs().stream().filter(field -> field.input() != Field.Input.ASSIGNED).toList(),
-                Field::requiredOnCreate);
+        List<Field> fields = entity.inputs().stream().filter(field -> field.input() != Field.Input.ASSIGNED).toList();
+        ObjectNode schema = body(fields, Field::requiredOnCreate);
+        fields.forEach(field -> filled((ObjectNode) schema.get("properties").get(field.jsonName()), field));
+        return schema;
+    }
+
+    /** Adds what a row takes where a client says nothing. */
+    private static void filled(ObjectNode property, Field field) {
+        String words = InWords.filled(field.column());
+        if (field.column().isFilledByDatabase() && !words.isEmpty()) {
+            String said = property.path("description").asText();
+            property.put("description", (said.isEmpty() ? "" : said.matches("(?s).*[.!?]") ? said + " " : said + ". ")
+                    + "If left out: " + words);
+        }
     }
 
     /** What replaces a row: the parts of the key may be left out, what the database fills in may not. */

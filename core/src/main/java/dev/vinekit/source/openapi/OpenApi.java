@@ -10,12 +10,14 @@ import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -194,7 +196,7 @@ public final class OpenApi {
             ObjectNode responses = read.putObject("responses");
             responses.set("200", row(entity));
             Responses.refer(responses, "304", "400", "404", "406", "412", "500", "503");
-            secured(responses);
+            secured(read, entity, Operation.READ);
             item.set("get", read);
         }
         if (entity.can(Operation.REPLACE)) {
@@ -213,7 +215,7 @@ public final class OpenApi {
             responses.putObject("204").put("description", "It is gone");
             Responses.refer(responses, "400", "404", "409", "412", "500", "503");
             guarded(entity, responses);
-            secured(responses);
+            secured(delete, entity, Operation.DELETE);
             item.set("delete", delete);
         }
     }
@@ -224,9 +226,17 @@ public final class OpenApi {
         return operation;
     }
 
-    private void secured(ObjectNode responses) {
+    /** Names the roles, any one of which will do (OpenAPI 3.1, security requirement object). */
+    private void secured(ObjectNode operation, Entity entity, Operation right) {
         if (mapping.hasAccess()) {
-            Responses.refer(responses, "401", "403");
+            Responses.refer(operation.withObject("/responses"), "401", "403");
+            ArrayNode security = operation.putArray("security");
+            for (String role : entity.roles(right)) {
+                ArrayNode required = security.addObject().putArray("bearer");
+                if (!role.equals("*")) {
+                    required.add(role);
+                }
+            }
         }
     }
 
@@ -247,14 +257,36 @@ public final class OpenApi {
         ObjectNode responses = list.putObject("responses");
         responses.set("200", shared(name + ".page", success));
         Responses.refer(responses, "400", "406", "500", "503");
-        secured(responses);
+        secured(list, entity, Operation.LIST);
         return list;
     }
 
     /** A row as an answer has it. */
     private ObjectNode row(Entity entity) {
         String name = entity.name().value();
-        return shared(name + ".row", withTag(json("The row, as stored", reference("schemas", name))));
+        ObjectNode row = withTag(json("The row, as stored", reference("schemas", name)));
+        ObjectNode links = row.putObject("links");
+        link(links, "self", entity, entity.key());
+        for (Relation relation : entity.relations()) {
+            Entity target = relation.followed() ? mapping.entity(relation.foreignKey().target()) : null;
+            if (target != null && relation.foreignKey().targetColumns().equals(target.keyColumns())) {
+                link(links, relation.jsonName(), target, relation.fields());
+            }
+        }
+        return shared(name + ".row", row);
+    }
+
+    /** Says which fields of an answer make up the key of a row (OpenAPI 3.1, link object and runtime expressions). */
+    private static void link(ObjectNode links, String name, Entity target, List<Field> key) {
+        if (target.can(Operation.READ)) {
+            String segment = key.stream().map(field -> "$response.body#/" + field.jsonName().replace("~", "~0").replace("/", "~1"))
+                    .collect(Collectors.joining("},{", key.size() > 1 ? "{" : "", key.size() > 1 ? "}" : ""));
+            ObjectNode link = links.putObject(name).put("operationId", "read" + target.name().value());
+            link.putObject("parameters").put("key", segment);
+            if (key.stream().anyMatch(field -> field.type() == JavaType.BINARY)) {
+                link.put("description", "Bytes stand in a path as base64url, without padding");
+            }
+        }
     }
 
     /** A reference to a success that several operations have. */
@@ -292,7 +324,7 @@ public final class OpenApi {
         ObjectNode responses = create.putObject("responses");
         responses.set("201", success);
         Responses.refer(responses, "400", "406", "409", "413", "415", "422", "500", "503");
-        secured(responses);
+        secured(create, entity, Operation.CREATE);
         return create;
     }
 
@@ -317,7 +349,7 @@ public final class OpenApi {
         responses.set("200", row(entity));
         Responses.refer(responses, "400", "404", "406", "409", "412", "413", "415", "422", "500", "503");
         guarded(entity, responses);
-        secured(responses);
+        secured(write, entity, verb.equals("replace") ? Operation.REPLACE : Operation.PATCH);
         return write;
     }
 

@@ -52,6 +52,7 @@ public record ServiceView(
         JavaCode roles,
         JavaString basePath,
         DocText basePathText,
+        boolean withPage,
         List<EntityView> entities,
         List<EntityView> constrained,
         List<EntityView> tables,

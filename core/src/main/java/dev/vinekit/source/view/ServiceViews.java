@@ -75,6 +75,7 @@ public final class ServiceViews {
                 JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),
                 JavaString.of(mapping.conventions().basePath()),
                 DocText.of(mapping.conventions().basePath()),
+                mapping.conventions().page(),
                 entities,
                 entities.stream().filter(entity -> !entity.constraints().isEmpty()).toList(),
                 mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())

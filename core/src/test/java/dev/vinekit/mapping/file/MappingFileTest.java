@@ -130,6 +130,7 @@ class MappingFileTest {
         "entities: {vessel: {fields: {litres: {name: getLitres}}}}    | no name for a record component",
         "project: {package: com.example.class}                        | is not a Java package name",
         "http: {base-path: api/}                                      | does not fit",
+        "http: {base-path: /page/x}                                   | The files of the service's page are at /page",
         "http: {}\\nhttp: {}                                          | The key \"http\" is there twice",
     })
     void mistakesAreSaidWithTheirPlaceAndWhatWouldBeRight(String yaml, String message) throws SQLException {

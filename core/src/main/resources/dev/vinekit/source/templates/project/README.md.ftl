@@ -29,6 +29,9 @@ Then open http://localhost:8080${s.basePathText}/.
 | `HTTP_BASE_PATH` | ${s.basePathText} | what every path begins with |
 | `HTTP_THREADS` | 64 | requests worked on at a time, where Java has no virtual threads |
 | `HTTP_MAX_BODY_BYTES`, `HTTP_MAX_URL_BYTES`, `HTTP_MAX_HEADER_BYTES` | 1000000, 8000, 16000 | greater requests are refused |
+<#if s.withPage>
+| `HTTP_PAGE` | true where only this machine reaches the service | whether there is a page with the rows, forms and requests at `/` |
+</#if>
 | `HTTP_MAX_BYTES_COMING`, `HTTP_MAX_BYTES_GOING` | a 64th, an 8th of the heap | of all bodies, and of all answers, in work together; beyond it 503 |
 | `HTTP_MAX_CONNECTIONS`, `HTTP_MAX_REQUESTS` | by the heap, at most 10000; 1000 | at a time; more requests get 503 |
 | `HTTP_REQUEST_SECONDS`, `HTTP_ANSWER_SECONDS` | 30, 60 | within which a request must have come, and an answer must have been read |

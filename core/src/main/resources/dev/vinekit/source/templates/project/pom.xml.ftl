@@ -38,6 +38,13 @@
         <artifactId>undertow-core</artifactId>
         <version>${v["undertow"]}</version>
       </dependency>
+<#if s.withPage>
+      <dependency>
+        <groupId>org.webjars.npm</groupId>
+        <artifactId>lit-html</artifactId>
+        <version>${v["lit-html"]}</version>
+      </dependency>
+</#if>
       <dependency>
         <groupId>org.jboss.logging</groupId>
         <artifactId>jboss-logging</artifactId>

@@ -38,6 +38,10 @@ public final class Server implements AutoCloseable {
      */
     public static Server start(Settings settings) {
         Server server = new Server(settings);
+<#if s.withPage>
+        LOG.info(settings.http().page() ? "A page to look at the rows and to try requests is at {}/"
+                : "There is no page at {}/: HTTP_PAGE=true makes one", server.origin());
+</#if>
         LOG.info("Endpoints:\n    {}", String.join("\n    ", server.endpoints()));
         LOG.info("Requests run on {}, {} connections to the database", server.threads.isPresent() ? "virtual threads"
                 : settings.http().threads() + " threads", settings.database().poolSize());
@@ -85,9 +89,14 @@ public final class Server implements AutoCloseable {
         deployment.setResources(application.controllers());
         deployment.setProviders(application.providers());
         deployment.start();
-        return Handlers.path()
-                .addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"))
+        PathHandler service = Handlers.path()
                 .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()<#if s.secured>, application.tokens()</#if>));
+<#if s.withPage>
+        return settings.http().page() ? PageFiles.beside(service, settings.http().basePath())
+                : service.addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"));
+<#else>
+        return service.addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"));
+</#if>
     }
 
     private XnioWorker worker() {
@@ -139,8 +148,16 @@ public final class Server implements AutoCloseable {
 
     /** Where the entry point is, without a slash at the end. */
     public String url() {
-        int port = http.getLocalAddress(InetSocketAddress.class).getPort();
-        return "http://" + settings.http().host() + ":" + port + settings.http().basePath();
+        return origin() + settings.http().basePath();
+    }
+
+    /** Where the page for people is; empty if there is none. */
+    public String page() {
+        return <#if s.withPage>settings.http().page() ? origin() + "/" : ""<#else>""</#if>;
+    }
+
+    private String origin() {
+        return "http://" + settings.http().host() + ":" + http.getLocalAddress(InetSocketAddress.class).getPort();
     }
 
     /** One line for each path, with the methods that it takes. */

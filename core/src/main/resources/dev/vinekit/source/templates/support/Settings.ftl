@@ -50,6 +50,10 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      * @param mostBodyBytes {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default
      * @param mostAnswerBytes {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
      *     default
+<#if s.withPage>
+     * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
+     *     machine reaches the service
+</#if>
      */
     public record Http(
             String host,
@@ -67,7 +71,8 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             int mostConnections,
             int mostRequests,
             int mostBodyBytes,
-            int mostAnswerBytes) {
+            int mostAnswerBytes<#if s.withPage>,
+            boolean page</#if>) {
     }
 <#if s.secured>
 
@@ -132,7 +137,8 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 read.number("HTTP_MAX_CONNECTIONS", (int) Math.min(10_000, heap() / BYTES_OF_CONNECTION), 1, 1_000_000),
                 read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
                 read.number("HTTP_MAX_BYTES_COMING", Math.max(greatestBody, shareOfHeap(64)), greatestBody, GREATEST),
-                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST));
+                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST)<#if s.withPage>,
+                read.truth("HTTP_PAGE", LOOPBACK.contains(host))</#if>);
 <#if s.secured>
         Access access = new Access(
                 read.text("AUTH_SECRET", ""),
@@ -141,7 +147,7 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 read.text("AUTH_ISSUER", ""),
                 read.text("AUTH_ROLES_CLAIM", "roles"),
                 read.seconds("AUTH_CLOCK_SKEW_SECONDS", 30, 0, 600),
-                read.truth("AUTH_EVERYWHERE"));
+                read.truth("AUTH_EVERYWHERE", false));
         return new Settings(database, http, access);
 <#else>
         return new Settings(database, http);
@@ -176,10 +182,9 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             return Duration.ofSeconds(number(name, otherwise, least, most));
         }
 
-<#if s.secured>
-        /** False if nothing is said. */
-        boolean truth(String name) {
-            String text = text(name, "false");
+<#if s.withPage || s.secured>
+        boolean truth(String name, boolean otherwise) {
+            String text = text(name, String.valueOf(otherwise));
             if (!text.equals("true") && !text.equals("false")) {
                 throw new IllegalArgumentException(name + " is neither true nor false: " + text);
             }

@@ -6,6 +6,7 @@ import io.undertow.Handlers;
 import io.undertow.UndertowOptions;
 import io.undertow.server.DefaultByteBufferPool;
 import io.undertow.server.HttpHandler;
+import io.undertow.server.handlers.PathHandler;
 import io.undertow.server.protocol.http.HttpOpenListener;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -67,6 +68,8 @@ public final class Server implements AutoCloseable {
      */
     public static Server start(Settings settings) {
         Server server = new Server(settings);
+        LOG.info(settings.http().page() ? "A page to look at the rows and to try requests is at {}/"
+                : "There is no page at {}/: HTTP_PAGE=true makes one", server.origin());
         LOG.info("Endpoints:\n    {}", String.join("\n    ", server.endpoints()));
         LOG.info("Requests run on {}, {} connections to the database", server.threads.isPresent() ? "virtual threads"
                 : settings.http().threads() + " threads", settings.database().poolSize());
@@ -110,9 +113,10 @@ public final class Server implements AutoCloseable {
         deployment.setResources(application.controllers());
         deployment.setProviders(application.providers());
         deployment.start();
-        return Handlers.path()
-                .addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"))
+        PathHandler service = Handlers.path()
                 .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()));
+        return settings.http().page() ? PageFiles.beside(service, settings.http().basePath())
+                : service.addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"));
     }
 
     private XnioWorker worker() {
@@ -165,8 +169,16 @@ public final class Server implements AutoCloseable {
 
     /** Where the entry point is, without a slash at the end. */
     public String url() {
-        int port = http.getLocalAddress(InetSocketAddress.class).getPort();
-        return "http://" + settings.http().host() + ":" + port + settings.http().basePath();
+        return origin() + settings.http().basePath();
+    }
+
+    /** Where the page for people is; empty if there is none. */
+    public String page() {
+        return settings.http().page() ? origin() + "/" : "";
+    }
+
+    private String origin() {
+        return "http://" + settings.http().host() + ":" + http.getLocalAddress(InetSocketAddress.class).getPort();
     }
 
     /** One line for each path, with the methods that it takes. */

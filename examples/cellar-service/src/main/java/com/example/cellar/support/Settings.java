@@ -57,6 +57,8 @@ public record Settings(Database database, Http http) {
      * @param mostBodyBytes {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default
      * @param mostAnswerBytes {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
      *     default
+     * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
+     *     machine reaches the service
      */
     public record Http(
             String host,
@@ -74,7 +76,8 @@ public record Settings(Database database, Http http) {
             int mostConnections,
             int mostRequests,
             int mostBodyBytes,
-            int mostAnswerBytes) {
+            int mostAnswerBytes,
+            boolean page) {
     }
 
     /**
@@ -116,7 +119,8 @@ public record Settings(Database database, Http http) {
                 read.number("HTTP_MAX_CONNECTIONS", (int) Math.min(10_000, heap() / BYTES_OF_CONNECTION), 1, 1_000_000),
                 read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
                 read.number("HTTP_MAX_BYTES_COMING", Math.max(greatestBody, shareOfHeap(64)), greatestBody, GREATEST),
-                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST));
+                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST),
+                read.truth("HTTP_PAGE", LOOPBACK.contains(host)));
         return new Settings(database, http);
     }
 
@@ -146,6 +150,14 @@ public record Settings(Database database, Http http) {
 
         Duration seconds(String name, int otherwise, int least, int most) {
             return Duration.ofSeconds(number(name, otherwise, least, most));
+        }
+
+        boolean truth(String name, boolean otherwise) {
+            String text = text(name, String.valueOf(otherwise));
+            if (!text.equals("true") && !text.equals("false")) {
+                throw new IllegalArgumentException(name + " is neither true nor false: " + text);
+            }
+            return text.equals("true");
         }
 
         Set<String> names(String name, String otherwise) {
