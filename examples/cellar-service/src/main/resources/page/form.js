@@ -23,7 +23,10 @@ export class FormView {
   }
 
   get fields() {
-    return this.collection.fields.filter(field => (this.isNew ? field.creatable : field.changeable));
+    const key = fieldsOf(this.collection.links.self);
+    return this.collection.fields.filter(field =>
+      this.isNew ? field.creatable : field.changeable && !key.includes(field.name),
+    );
   }
 
   async load() {

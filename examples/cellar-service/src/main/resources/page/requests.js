@@ -142,7 +142,7 @@ export class RequestsView {
                   <div>
                     <textarea
                       id="body"
-                      rows="12"
+                      rows="9"
                       spellcheck="false"
                       .value=${live(this.body)}
                       @input=${event =>
@@ -181,11 +181,11 @@ export class RequestsView {
         }
         <p class="actions"><button class="main">Send</button></p>
       </form>
+      ${this.exchange ? this.outcome(this.exchange) : ""}
       <details open>
         <summary>As a curl line</summary>
         <pre>${curl(this.request())}</pre>
       </details>
-      ${this.exchange ? this.outcome(this.exchange) : ""}
     `;
   }
 

@@ -5,14 +5,14 @@
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${title}: tests</title>
 <style>
-  :root { color-scheme: light dark; --line: #8884; --faint: #777; --good: #2b6a2f; --bad: #a3182c; --part: #7a5a00; }
-  @media (prefers-color-scheme: dark) { :root { --faint: #999; --good: #8fce93; --bad: #ff8a96; --part: #e3bf5a; } }
-  body { font: 15px/1.5 system-ui, sans-serif; max-width: 76rem; margin: 2rem auto; padding: 0 1.5rem; }
+  :root { color-scheme: light dark; --paper: #fffdf8; --ink: #2b2a33; --line: #8884; --faint: #6a6572; --good: #2b6a2f; --bad: #a3182c; --part: #7a5a00; }
+  @media (prefers-color-scheme: dark) { :root { --paper: #1b1a20; --ink: #ece9f0; --faint: #a8a2b2; --good: #8fce93; --bad: #ff8a96; --part: #e3bf5a; } }
+  body { background: var(--paper); color: var(--ink); font: 15px/1.5 system-ui, sans-serif; max-width: 76rem; margin: 2rem auto; padding: 0 1.5rem; }
   h1 { font-size: 1.5rem; margin: 0 0 .25rem; }
   h2 { font-size: 1.1rem; margin: 2.2rem 0 .6rem; }
   p.sum { margin: 0 0 1.2rem; color: var(--faint); }
   .good { color: var(--good); } .bad { color: var(--bad); } .part { color: var(--part); } .none, .faint { color: var(--faint); }
-  table { border-collapse: collapse; font-variant-numeric: tabular-nums; }
+  .wide { overflow-x: auto; } table { border-collapse: collapse; font-variant-numeric: tabular-nums; }
   th { text-align: left; font-weight: 600; } th, td { padding: .2rem .9rem .2rem 0; border-bottom: 1px solid var(--line); vertical-align: top; }
   td.n { text-align: right; } a { color: inherit; }
   td.bad { font-weight: 700; }
@@ -30,16 +30,17 @@
   </details>
   </#list>
 </#macro>
+<main>
 <h1>${title}</h1>
 <p class="sum"><b class="<#if green>good<#else>bad</#if>"><#if passed + failed == 0>No test ran<#else>${passed} passed, ${failed} failed</#if></b>
   &middot; ${proved} of ${rules} rules proved &middot; ${time} &middot; <#if changed?has_content><b class="bad">not left as they were: ${changed?join(", ")}</b><#else>the scratch database held its ${seedRows} seed rows again afterwards</#if><#if schemaPage?has_content> &middot; <a href="${schemaPage}">the schema</a></#if></p>
 
-<table>
+<div class="wide" tabindex="0" role="region" aria-label="Tests by table"><table>
 <tr><th>table</th><#list aspects as a><th>${a}</th></#list><th>time</th></tr>
 <#list rows as r>
 <tr><td><a href="#${r.anchor()}">${r.table()}</a></td><#list r.cells() as c><td class="n ${c.state()}"><#if c.text()?has_content>${c.text()}<#else>&middot;</#if></td></#list><td class="n faint">${r.time()}</td></tr>
 </#list>
-</table>
+</table></div>
 <p class="faint">A number counts tests that passed; a dot stands for an operation that is not there, a question mark for one that no test is about. Rules: proved out of those that the database keeps.</p>
 
 <#if failures?has_content>
@@ -51,18 +52,18 @@
 <#list rows as r><#if r.unproved()?has_content><#assign any = true></#if></#list>
 <#if any>
 <h2>Rules without proof</h2>
-<table>
-<tr><th>table</th><th>rule</th><th></th><th>why</th></tr>
+<div class="wide" tabindex="0" role="region" aria-label="Rules without proof"><table>
+<tr><th>table</th><th>rule</th><th>state</th><th>why</th></tr>
 <#list rows as r><#list r.unproved() as u>
 <tr><td>${r.table()}</td><td>${u.rule()}<#if u.text()?has_content && u.rule()?index_of(u.text()) lt 0><br><span class="faint">${u.text()}</span></#if></td><td class="<#if u.state() == "broken">bad<#else>part</#if>">${u.state()}</td><td>${u.reason()}</td></tr>
 </#list></#list>
-</table>
+</table></div>
 </#if>
 
 <h2>Slowest tests</h2>
-<table>
+<div class="wide" tabindex="0" role="region" aria-label="Slowest tests"><table>
 <#list slowest as t><tr><td>${t.name()}</td><td class="n faint">${t.time()}</td></tr>
-</#list></table>
+</#list></table></div>
 
 <h2>All tests, with what they asked and what came back</h2>
 <#list rows as r>
@@ -75,5 +76,6 @@
 <@tests of=whole/>
 </section></details>
 </#if>
+</main>
 </body>
 </html>

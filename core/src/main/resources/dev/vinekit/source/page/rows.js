@@ -8,6 +8,7 @@ import { problem } from "./problem.js";
 import { cell } from "./cells.js";
 
 const OWN = ["columns"];
+const NO_FILTERS = ["columns", "after", "sort", "limit", "count", "fields", "include"];
 
 export class RowsView {
   constructor(service, place, draw) {
@@ -91,7 +92,7 @@ export class RowsView {
   filterBar() {
     const { filters } = this.collection;
     const { field } = this.chosen;
-    const set = [...this.place.query].filter(([name]) => name.replace(/\[.*$/, "") in filters);
+    const set = [...this.place.query].filter(([name]) => !NO_FILTERS.includes(name) || name in filters);
     if (Object.keys(filters).length === 0) {
       return "";
     }
