@@ -3,9 +3,11 @@ package dev.vinekit.compare;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.DefaultValue;
+import dev.vinekit.schema.Domain;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SchemaChange;
+import dev.vinekit.schema.Sequence;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
@@ -13,11 +15,13 @@ import dev.vinekit.schema.UniqueKey;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * A change of the schema in words.
  *
- * @param what sort of thing: table, view, column, primary key, unique key, reference, check, index
+ * @param what sort of thing: table, view, column, primary key, unique key, reference, check, index, domain, sequence
  * @param name the thing's name; empty for one without
  * @param change added, removed, changed or renamed
  * @param detail what it was and is; empty if that is all
@@ -46,9 +50,15 @@ public record ChangeWords(TableName table, String what, String name, String chan
         } else if (change instanceof SchemaChange.ColumnChanged changed) {
             return new ChangeWords(change.table(), "column", changed.now().name(), "changed",
                     difference(changed.was(), changed.now()));
+        } else if (change instanceof SchemaChange.DomainChanged changed) {
+            return new ChangeWords(change.table(), "domain", changed.domain().name(), verb(changed.was(), changed.now()),
+                    detail(changed.was().map(ChangeWords::text), changed.now().map(ChangeWords::text)));
+        } else if (change instanceof SchemaChange.SequenceChanged changed) {
+            return new ChangeWords(change.table(), "sequence", change.table().name(), verb(changed.was(), changed.now()),
+                    detail(changed.was().map(ChangeWords::text), changed.now().map(ChangeWords::text)));
         } else if (change instanceof SchemaChange.ObjectChanged changed) {
-            String verb = changed.was().isEmpty() ? "added" : changed.now().isEmpty() ? "removed" : "changed";
-            return new ChangeWords(change.table(), changed.object().kind().words(), changed.object().name().name(), verb, "");
+            return new ChangeWords(change.table(), changed.object().kind().words(), changed.object().name().name(),
+                    verb(changed.was(), changed.now()), "");
         }
         return part((SchemaChange.PartChanged) change);
     }
@@ -57,13 +67,20 @@ public record ChangeWords(TableName table, String what, String name, String chan
         return new ChangeWords(table.name(), table.kind().words(), table.name().name(), change, detail);
     }
 
+    private static String verb(Optional<?> was, Optional<?> now) {
+        return was.isEmpty() ? "added" : now.isEmpty() ? "removed" : "changed";
+    }
+
+    private static String detail(Optional<String> was, Optional<String> now) {
+        return was.isEmpty() || now.isEmpty() ? now.or(() -> was).orElse("") : now.get() + ", was " + was.get();
+    }
+
     private static ChangeWords part(SchemaChange.PartChanged change) {
-        String verb = change.was().isEmpty() ? "added" : change.now().isEmpty() ? "removed" : "changed";
-        String now = change.now().map(ChangeWords::text).orElse("");
-        String was = change.was().map(ChangeWords::text).orElse("");
-        String detail = now.isEmpty() ? was : was.isEmpty() ? now
-                : was.equals(now) ? "it was named " + change.was().get().name() : now + ", was " + was;
-        return new ChangeWords(change.table(), sort(change), change.part().name(), verb, detail);
+        Optional<String> was = change.was().map(ChangeWords::text);
+        Optional<String> now = change.now().map(ChangeWords::text);
+        boolean onlyNamed = now.isPresent() && now.equals(was);
+        return new ChangeWords(change.table(), sort(change), change.part().name(), verb(change.was(), change.now()),
+                onlyNamed ? "it was named " + change.was().orElseThrow().name() : detail(was, now));
     }
 
     private static String sort(SchemaChange.PartChanged change) {
@@ -82,6 +99,19 @@ public record ChangeWords(TableName table, String what, String name, String chan
         }
         Index index = (Index) part;
         return index.definition().orElse((index.unique() ? "unique " : "") + columns(index.columns()));
+    }
+
+    private static String text(Domain domain) {
+        return Stream.of(Optional.of(domain.base().declared()), Optional.of("not null").filter(none -> !domain.nullable()),
+                        domain.defaultValue().map(value -> "default " + value), domain.collation().map(value -> "collation " + value),
+                        Optional.of(domain.checks().stream().map(ChangeWords::text).collect(Collectors.joining(" and ")))
+                                .filter(checks -> !checks.isEmpty()).map(checks -> "check " + checks))
+                .flatMap(Optional::stream).collect(Collectors.joining(", "));
+    }
+
+    private static String text(Sequence sequence) {
+        return "from " + sequence.start() + " by " + sequence.increment()
+                + (sequence.options().isEmpty() ? "" : ", " + sequence.options());
     }
 
     private static String columns(List<String> names) {

@@ -79,6 +79,10 @@ public class StandardChanges {
         }
         newViews(views);
         each(SchemaChange.ObjectChanged.class, this::object);
+        each(SchemaChange.SequenceChanged.class, change -> change.was().filter(was -> change.now().isEmpty())
+                .ifPresent(was -> byHand("No longer there.", "DROP SEQUENCE " + name(was.name()))));
+        each(SchemaChange.DomainChanged.class, change -> change.was().filter(was -> change.now().isEmpty())
+                .ifPresent(was -> byHand("No column has it any more.", "DROP DOMAIN " + was.name())));
         return script.toString();
     }
 
@@ -348,6 +352,8 @@ public class StandardChanges {
         }
         if (!change.was().options().equals(change.now().options())) {
             byHand("Stored in another way now.", "ALTER TABLE " + name(change.now()) + " " + change.now().options());
+        } else if (!change.was().isStoredLike(change.now())) {
+            note("Kept in another way now, which needs a decision: " + plain(change.now().name().name()) + ".");
         }
         return change.was().comment().equals(change.now().comment()) ? List.of()
                 : List.of("COMMENT ON TABLE " + name(change.now()) + " IS " + Dialect.quoteLiteral(change.now().comment()));

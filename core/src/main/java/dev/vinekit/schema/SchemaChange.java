@@ -39,7 +39,7 @@ public sealed interface SchemaChange {
         }
     }
 
-    /** A comment that is another, or options of storage. */
+    /** A comment that is another, or the way in which a table is kept: its kind, its parents, options of storage. */
     record DescriptionChanged(Table was, Table now) implements SchemaChange {
         @Override
         public TableName table() {
@@ -71,6 +71,39 @@ public sealed interface SchemaChange {
         /** The part, as it is or was. */
         public TablePart part() {
             return now.or(() -> was).orElseThrow();
+        }
+    }
+
+    /**
+     * A domain that is another.
+     *
+     * @param was empty if it is new
+     * @param now empty if it is gone
+     */
+    record DomainChanged(Optional<Domain> was, Optional<Domain> now) implements SchemaChange {
+        /** The domain, as it is or was. */
+        public Domain domain() {
+            return now.or(() -> was).orElseThrow();
+        }
+
+        /** The domain by its name, for it belongs to no table. */
+        @Override
+        public TableName table() {
+            return new TableName("", domain().name());
+        }
+    }
+
+    /**
+     * A sequence that is another.
+     *
+     * @param was empty if it is new
+     * @param now empty if it is gone
+     */
+    record SequenceChanged(Optional<Sequence> was, Optional<Sequence> now) implements SchemaChange {
+        /** The sequence, for it belongs to no table. */
+        @Override
+        public TableName table() {
+            return now.or(() -> was).orElseThrow().name();
         }
     }
 

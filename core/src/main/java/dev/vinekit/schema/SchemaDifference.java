@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -82,16 +83,25 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         }
 
         private void objects(List<SchemaChange> changes) {
-            List<SchemaObject> added = new ArrayList<>(after.objects());
-            for (SchemaObject object : before.objects()) {
-                Optional<SchemaObject> successor = after.objects().stream()
-                        .filter(other -> other.kind() == object.kind() && other.name().equals(object.name())).findFirst();
-                successor.ifPresent(added::remove);
-                if (successor.filter(object::equals).isEmpty()) {
-                    changes.add(new SchemaChange.ObjectChanged(Optional.of(object), successor));
+            pairs(before.domains(), after.domains(), Domain::name, (was, now) -> changes.add(new SchemaChange.DomainChanged(was, now)));
+            pairs(before.sequences(), after.sequences(), Sequence::name,
+                    (was, now) -> changes.add(new SchemaChange.SequenceChanged(was, now)));
+            pairs(before.objects(), after.objects(), object -> List.of(object.kind(), object.name()),
+                    (was, now) -> changes.add(new SchemaChange.ObjectChanged(was, now)));
+        }
+
+        /** Tells of all that is gone, another, or new, by what tells one from the others. */
+        private static <T> void pairs(
+                List<T> last, List<T> present, Function<T, Object> name, BiConsumer<Optional<T>, Optional<T>> changed) {
+            Map<Object, T> added = present.stream().collect(
+                    Collectors.toMap(name, Function.identity(), (one, other) -> one, LinkedHashMap::new));
+            for (T one : last) {
+                Optional<T> successor = Optional.ofNullable(added.remove(name.apply(one)));
+                if (!successor.equals(Optional.of(one))) {
+                    changed.accept(Optional.of(one), successor);
                 }
             }
-            added.forEach(object -> changes.add(new SchemaChange.ObjectChanged(Optional.empty(), Optional.of(object))));
+            added.values().forEach(one -> changed.accept(Optional.empty(), Optional.of(one)));
         }
 
         private TableName present(TableName last) {
@@ -168,7 +178,7 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
                 }
                 return;
             }
-            if (!last.comment().equals(present.comment()) || !last.options().equals(present.options())) {
+            if (!last.comment().equals(present.comment()) || !last.isStoredLike(present)) {
                 changes.add(new SchemaChange.DescriptionChanged(last, present));
             }
             columns(last, present, changes);

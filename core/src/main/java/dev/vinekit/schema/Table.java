@@ -46,6 +46,11 @@ public record Table(
         }
     }
 
+    /** Whether another table is kept in the same way, whatever is in it. */
+    public boolean isStoredLike(Table other) {
+        return kind == other.kind && options.equals(other.options) && parents.equals(other.parents);
+    }
+
     /** A table that has no others above it. */
     public Table(TableName name, Kind kind, List<Column> columns, Optional<UniqueKey> primaryKey, List<UniqueKey> uniqueKeys,
             List<ForeignKey> foreignKeys, List<Check> checks, List<Index> indexes, Optional<ViewQuery> viewQuery, String options,

@@ -2,13 +2,27 @@ package dev.vinekit.compare;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.core.JsonPointer;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.BooleanNode;
+import com.fasterxml.jackson.databind.node.LongNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.node.TextNode;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.schema.Snapshot;
+import dev.vinekit.schema.Table;
+import java.io.IOException;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -147,6 +161,89 @@ class ComparisonTest {
         assertThat(comparison.effects()).extracting(found -> found.on() + " "
                         + found.text().replaceAll("by the check .*", "by the check") + (found.breaking() ? " breaks" : " -"))
                 .contains(effect);
+    }
+
+    /** The engine's own definitions of the state before and after are the judge: where they differ, something is said. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain changed",
+        "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade SET DEFAULT 3 | domain changed",
+        "h2 | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence changed",
+        "h2 | CREATE SEQUENCE ticket | DROP SEQUENCE ticket | sequence removed",
+        "postgresql | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain changed",
+        "postgresql | CREATE DOMAIN grade AS INT | ALTER DOMAIN grade SET NOT NULL | domain changed",
+        "postgresql | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket MAXVALUE 99 | sequence changed",
+        "postgresql | CREATE SEQUENCE ticket | CREATE SEQUENCE other | sequence added",
+        "mariadb | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence changed"})
+    void whatStandsBesideTablesIsComparedToo(String engine, String before, String change, String said) throws SQLException {
+        String table = "; CREATE TABLE press (id INT PRIMARY KEY" + (before.contains("grade") ? ", grade grade)" : ")");
+        try (TestDatabases database = TestDatabases.on(engine, before + table)) {
+            Schema was = VineKit.read(database.database(), Scope.all());
+            database.run(change);
+            Schema now = VineKit.read(database.database(), Scope.all());
+
+            SchemaDifference difference = SchemaDifference.of(was, now);
+
+            assertThat(VineKit.definition(now)).isNotEqualTo(VineKit.definition(was));
+            assertThat(difference.changes()).extracting(one -> ChangeWords.of(one))
+                    .extracting(words -> words.what() + " " + words.change()).contains(said);
+            assertThat(VineKit.changes(difference)).isNotEmpty();
+        }
+    }
+
+    /** Whatever a schema is made of, down to the last word: where it is another, something is said. */
+    @Test
+    void everyPartIsCompared() throws SQLException, IOException {
+        Schema schema = read(TestDatabases.clausesScript("h2"));
+        schema = schema.narrowedTo(schema.tables().stream().map(Table::name).filter(name -> List.of("PEOPLE", "COMP_CHILD", "BARREL_OF_ALL", "a view")
+                .contains(name.name())).toList());
+        JsonMapper mapper = new JsonMapper();
+        JsonNode whole = mapper.readTree(Snapshot.write(schema));
+        List<String> unsaid = new ArrayList<>();
+        int compared = 0;
+        for (String place : leaves("", whole)) {
+            JsonNode copy = whole.deepCopy();
+            JsonPointer pointer = JsonPointer.compile(place);
+            change(copy.at(pointer.head()), pointer, copy.at(pointer));
+            Schema other;
+            try {
+                other = Snapshot.read(mapper.writeValueAsString(copy));
+            } catch (Fault | IllegalArgumentException e) {
+                continue;
+            }
+            compared++;
+            if (SchemaDifference.of(schema, other).isEmpty()) {
+                unsaid.add(place.replaceAll("\\d+", "*"));
+            }
+        }
+        assertThat(compared).isGreaterThan(300);
+        assertThat(unsaid.stream().distinct()).as("who owns a table and what the login may do is nobody's change")
+                .allMatch(place -> place.contains("/access/") || place.matches("/schema/(engine|defaultSchema)"));
+    }
+
+    private static List<String> leaves(String place, JsonNode node) {
+        List<String> found = new ArrayList<>();
+        if (node.isObject()) {
+            node.properties().forEach(entry -> found.addAll(leaves(place + "/" + entry.getKey(), entry.getValue())));
+        } else if (node.isArray()) {
+            for (int i = 0; i < node.size(); i++) {
+                found.addAll(leaves(place + "/" + i, node.get(i)));
+            }
+        } else {
+            found.add(place);
+        }
+        return found;
+    }
+
+    /** Puts another value of the same sort in the place of one. */
+    private static void change(JsonNode parent, JsonPointer place, JsonNode value) {
+        JsonNode other = value.isBoolean() ? BooleanNode.valueOf(!value.booleanValue())
+                : value.isNumber() ? LongNode.valueOf(value.longValue() + 1) : TextNode.valueOf(value.asText() + "X");
+        if (parent instanceof ObjectNode object) {
+            object.set(place.last().getMatchingProperty(), other);
+        } else {
+            ((ArrayNode) parent).set(place.last().getMatchingIndex(), other);
+        }
     }
 
     @Test
