@@ -37,6 +37,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -120,6 +121,7 @@ class DecisionsTest {
     @TempDir
     private Path directory;
 
+    @Tag("thorough")
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void manyDecisionsTogetherGiveAGreenService(String engine) throws IOException, SQLException {

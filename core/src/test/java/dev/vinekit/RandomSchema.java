@@ -11,7 +11,9 @@ import dev.vinekit.sql.Dialect;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.SecureRandom;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -74,6 +76,21 @@ final class RandomSchema {
         } finally {
             delete(directory);
         }
+    }
+
+    /**
+     * Asserts that schemas which nobody has seen before go all the way, as many as there is time for. Their numbers are printed: the
+     * number of one that does not go belongs in {@code random-schemas.csv}.
+     */
+    static void assertGreen(String engine, Duration time) throws SQLException, IOException {
+        long first = new SecureRandom().nextLong();
+        long end = System.nanoTime() + time.toNanos();
+        int done = 0;
+        while (done == 0 || System.nanoTime() < end) {
+            assertGreen(engine, first + done);
+            done++;
+        }
+        System.out.println(done + " random schemas of " + engine + " from number " + first + " on are green.");
     }
 
     /** Asserts that the schema of a number goes all the way to a green matrix. */

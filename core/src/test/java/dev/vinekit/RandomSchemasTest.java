@@ -1,28 +1,30 @@
 package dev.vinekit;
 
-import net.jqwik.api.EdgeCasesMode;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.ShrinkingMode;
+import java.time.Duration;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
-/** Schemas that nobody chose go all the way to a green matrix, here those of engines with servers. */
+/** Schemas that nobody chose go all the way to a green matrix. */
+@Tag("thorough")
 class RandomSchemasTest {
-    @Property(tries = 15, seed = "3", shrinking = ShrinkingMode.OFF, edgeCases = EdgeCasesMode.NONE)
-    void schemasOfPostgresqlGoAllTheWay(@ForAll long number) throws Exception {
-        RandomSchema.assertGreen("postgresql", number);
-    }
+    /** For the schemas of each engine. */
+    private static final Duration TIME = Duration.ofSeconds(Integer.getInteger("schemas.seconds", 45));
 
-    @Property(tries = 15, seed = "4", shrinking = ShrinkingMode.OFF, edgeCases = EdgeCasesMode.NONE)
-    void schemasOfMariadbGoAllTheWay(@ForAll long number) throws Exception {
-        RandomSchema.assertGreen("mariadb", number);
+    @ParameterizedTest
+    @ValueSource(strings = {"postgresql", "mariadb"})
+    void schemasOfServersGoAllTheWay(String engine) throws Exception {
+        TestDatabases.require(engine);
+        RandomSchema.assertGreen(engine, TIME);
     }
 
     /** Those that once did not. */
     @ParameterizedTest
     @CsvFileSource(resources = "random-schemas.csv")
     void schemasThatFailedOnceGoAllTheWay(String engine, long number) throws Exception {
+        TestDatabases.require(engine);
         RandomSchema.assertGreen(engine, number);
     }
 }

@@ -26,11 +26,13 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Edge values of every type go in through the API and come out of the API and the database the same. */
+@Tag("thorough")
 class ValuesSurviveTest {
     private static final ObjectMapper JSON =
             JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).build();

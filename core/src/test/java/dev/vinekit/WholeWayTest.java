@@ -22,6 +22,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -42,6 +43,7 @@ class WholeWayTest {
     @TempDir
     private Path directory;
 
+    @Tag("thorough")
     @ParameterizedTest
     @CsvSource({"h2, 50", "postgresql, 44", "mariadb, 45", "sqlite, 37"})
     void everyClauseGoesAllTheWayToAGreenMatrix(String engine, int tables) throws Exception {

@@ -20,6 +20,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -70,6 +71,7 @@ class VineKitCommandTest {
         assertThat(tool.run("demo").err()).containsPattern("(\\d+) files: \\1 same");
     }
 
+    @Tag("thorough")
     @Test
     void demoRunsOnPostgresqlToo() throws Exception {
         Tool.Result result = tool.run("demo", "--engine", "postgresql", "--quiet");
@@ -211,6 +213,7 @@ class VineKitCommandTest {
         assertThat(files()).isEqualTo(before);
     }
 
+    @Tag("thorough")
     @ParameterizedTest
     @ValueSource(strings = {"sqlite", "mariadb"})
     void demoRunsOnOtherEnginesToo(String engine) throws Exception {

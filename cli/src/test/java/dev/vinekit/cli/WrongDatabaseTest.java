@@ -18,11 +18,13 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Whatever happens to a run of the tests, the database that was inspected stays as it is, and nothing is left lying about. */
+@Tag("thorough")
 class WrongDatabaseTest {
     private static final String SCRIPT = """
             CREATE TABLE press (id INTEGER PRIMARY KEY, name VARCHAR(20) NOT NULL UNIQUE);

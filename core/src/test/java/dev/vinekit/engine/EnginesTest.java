@@ -29,6 +29,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -117,6 +118,7 @@ class EnginesTest {
         }
     }
 
+    @Tag("thorough")
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void readingTakesAsManyStatementsForManyTablesAsForFew(String engine) throws Exception {
@@ -137,6 +139,7 @@ class EnginesTest {
         }
     }
 
+    @Tag("thorough")
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void cellarGoesAllTheWayToAGreenMatrix(String engine, @TempDir Path directory) {

@@ -20,11 +20,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** People edit, the schema changes, the generator runs: 520 rounds, and no line that somebody wrote is lost. */
+@Tag("thorough")
 class EditsSurviveTest {
     private static final int ROUNDS = 26;
     private static final int ROUNDS_TO_A_COMPILATION = 13;

@@ -27,6 +27,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
@@ -441,6 +442,7 @@ class ServicePageTest {
         assertThat(browser.driver().findElements(By.cssSelector("img, svg, main script, td > b, pre > b"))).isEmpty();
     }
 
+    @Tag("thorough")
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void tablesOfAllKindsAreShownAndEveryValueSurvivesItsField(String engine) throws Exception {
