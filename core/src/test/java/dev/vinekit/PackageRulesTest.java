@@ -8,15 +8,18 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.syntax.ArchRuleDefinition;
+import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class PackageRulesTest {
     private static final JavaClasses CORE = new ClassFileImporter()
@@ -60,10 +63,24 @@ class PackageRulesTest {
                 .orShould().dependOnClassesThat().belongToAnyOf(PrintStream.class).check(CORE);
     }
 
+    /** In both directions: nobody names an engine, and an engine knows nothing but what every engine may know. */
+    @ParameterizedTest
+    @ValueSource(strings = {"generic", "h2", "mariadb", "postgresql", "sqlite"})
+    void enginesAreKnownByTheirInterfaceOnly(String engine) {
+        String own = "dev.vinekit.engine." + engine + "..";
+        ArchRuleDefinition.noClasses().that().resideOutsideOfPackage(own)
+                .should().dependOnClassesThat().resideInAPackage(own).check(CORE);
+        ArchRuleDefinition.classes().that().resideInAPackage(own).should().onlyDependOnClassesThat().resideInAnyPackage(
+                own, "dev.vinekit.engine", "dev.vinekit.fault", "dev.vinekit.schema", "dev.vinekit.sql", "java..", "javax..", "com..", "io..", "org..")
+                .check(CORE);
+    }
+
     @Test
-    void enginesAreKnownByTheirInterfaceOnly() {
-        ArchRuleDefinition.noClasses().that().resideOutsideOfPackage("dev.vinekit.engine.h2..")
-                .should().dependOnClassesThat().resideInAPackage("dev.vinekit.engine.h2..").check(CORE);
+    void everyEngineIsHeldToTheRuleAboveIt() {
+        List<String> engines = CORE.stream().map(JavaClass::getPackageName).filter(name -> name.startsWith("dev.vinekit.engine."))
+                .distinct().sorted().toList();
+        assertThat(engines).containsExactly("dev.vinekit.engine.generic", "dev.vinekit.engine.h2", "dev.vinekit.engine.mariadb",
+                "dev.vinekit.engine.postgresql", "dev.vinekit.engine.sqlite");
     }
 
     @Test
@@ -72,6 +89,22 @@ class PackageRulesTest {
                 .filter(name -> !Files.exists(Path.of("src/main/java", name.replace('.', '/'), "package-info.java")))
                 .toList();
         assertThat(silent).isEmpty();
+    }
+
+    @Test
+    void theArchitectureTellsOfEveryPackage() throws IOException {
+        String text = Files.readString(Path.of("../docs/architecture.md"));
+        CORE.stream().map(JavaClass::getPackageName).filter(name -> name.startsWith("dev.vinekit."))
+                .map(name -> name.split("\\.")[2]).distinct()
+                .forEach(name -> assertThat(text).contains("| `" + name + "` |"));
+    }
+
+    @Test
+    void whatContributorsAreSentToIsThere() throws IOException {
+        List<String> paths = Pattern.compile("`([\\w.-]+(?:/[\\w.-]+)+)`").matcher(Files.readString(Path.of("../CONTRIBUTING.md")))
+                .results().map(found -> found.group(1)).distinct().toList();
+
+        assertThat(paths).hasSizeGreaterThan(10).allMatch(path -> Files.exists(Path.of("..", path)));
     }
 
     private static String own(String name) {

@@ -253,7 +253,7 @@ class ProjectTest {
 
     @Test
     void fullDiskLeavesTheProjectAsItWas() throws Exception {
-        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(1_500_000).build())) {
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(2_000_000).build())) {
             Path directory = small.getPath("/project");
             VineKit.write(VineKit.plan(sources(BARREL), directory));
             Map<String, String> before = texts(directory);

@@ -145,7 +145,7 @@ final class Browser implements AutoCloseable {
     List<String> barriers(String judge) {
         driver.executeScript(judge);
         Map<String, Object> found = (Map<String, Object>) driver.executeAsyncScript(
-                "const done = arguments[0]; axe.run(document).then(done, failure => done({violations: [{id: String(failure), nodes: []}]}));");
+                "const done = arguments[0]; axe.run(document, {resultTypes: [\"violations\"]}).then(done, failure => done({violations: [{id: String(failure), nodes: []}]}));");
         return ((List<Map<String, Object>>) found.get("violations")).stream().map(violation -> violation.get("id") + " "
                 + ((List<Map<String, Object>>) violation.get("nodes")).stream().map(node -> node.get("html")).limit(3).toList()).toList();
     }

@@ -294,6 +294,7 @@ class ServicePageTest {
         assertThat(stored(cellar, "SELECT title FROM label WHERE id = 2")).isEqualTo("Mine");
     }
 
+    @Tag("thorough")
     @Test
     void everyRequestAndComparisonOfTheDescriptionIsThere() throws Exception {
         JsonNode document = json.readTree(Files.readString(cellar.project().directory().resolve("src/main/resources/openapi.json")));
@@ -330,6 +331,7 @@ class ServicePageTest {
         return node.has("$ref") ? document.at(node.get("$ref").asText().substring(1)) : node;
     }
 
+    @Tag("thorough")
     @Test
     void examplesAreAcceptedAsTheyStand() throws Exception {
         JsonNode document = json.readTree(Files.readString(cellar.project().directory().resolve("src/main/resources/openapi.json")));
@@ -491,6 +493,7 @@ class ServicePageTest {
         assertThat(browser.find("main").getText()).as(place).doesNotContain("undefined", "[object", "NaN ");
     }
 
+    @Tag("thorough")
     @Test
     void nobodyIsShutOut() throws IOException {
         String judge;
