@@ -32,12 +32,14 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import net.jqwik.api.ShrinkingMode;
+import net.jqwik.api.Tag;
 import net.jqwik.api.lifecycle.AfterContainer;
 
 /**
  * Whatever comes in: no answer is 500 or late, everything that is stored can be listed, and what was answered 201 reads back as it
  * was sent.
  */
+@Tag("thorough")
 class RandomRequestsTest {
     private static final JsonMapper STRICT = JsonMapper.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();

@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -23,6 +24,7 @@ import org.junit.platform.launcher.core.LauncherFactory;
 import org.junit.platform.launcher.listeners.SummaryGeneratingListener;
 
 /** A generated project tests itself where we are not: on a database of its own, in which its scripts reach no file. */
+@Tag("thorough")
 class EmptyDatabaseTest {
     private static final String SCRIPT = """
             CREATE TABLE press (id INTEGER PRIMARY KEY, name VARCHAR(20) NOT NULL UNIQUE);

@@ -30,6 +30,14 @@ export class FormView {
   }
 
   async load() {
+    if (this.collection) {
+      await this.begin();
+    }
+    this.isReady = true;
+  }
+
+  /** Finds out what the fields are to hold; until then there are none, lest somebody types into the void. */
+  async begin() {
     const before = await this.draft.content();
     const like = before ? undefined : this.place.query.get("like");
     if (!this.isNew || like) {
@@ -103,6 +111,12 @@ export class FormView {
       return html`
         <h1>${this.title}</h1>
         ${problem(this.unread)}
+      `;
+    }
+    if (!this.isReady) {
+      return html`
+        <h1>${this.title}</h1>
+        <p class="soft">Reading ...</p>
       `;
     }
     const told = messages(this.answer);

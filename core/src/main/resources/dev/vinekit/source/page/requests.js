@@ -28,6 +28,7 @@ export class RequestsView {
       this.values = before.texts;
       this.body = before.body;
     }
+    this.isReady = true;
   }
 
   leave() {
@@ -53,11 +54,13 @@ export class RequestsView {
         <div>${this.list()}</div>
         <div>
           ${
-            this.operation
-              ? this.form()
-              : html`
+            !this.operation
+              ? html`
                   <p class="soft">Choose a request.</p>
                 `
+              : this.isReady
+                ? this.form()
+                : ""
           }
           ${this.past()}
         </div>

@@ -27,13 +27,13 @@ final class PageFiles {
     }
 
     private static HttpHandler guarded(HttpHandler files, String link) {
-        return exchange -> {
+        return new AllowedMethodsHandler(exchange -> {
             exchange.getResponseHeaders().put(new HttpString("Content-Security-Policy"), POLICY)
                     .put(new HttpString("Referrer-Policy"), "no-referrer");
             if (!link.isEmpty()) {
                 exchange.getResponseHeaders().put(new HttpString("Link"), link);
             }
             files.handleRequest(exchange);
-        };
+        }, Methods.GET, Methods.HEAD);
     }
 }

@@ -2,9 +2,11 @@ package com.example.cellar.support;
 
 import io.undertow.Handlers;
 import io.undertow.server.HttpHandler;
+import io.undertow.server.handlers.AllowedMethodsHandler;
 import io.undertow.server.handlers.PathHandler;
 import io.undertow.server.handlers.resource.ClassPathResourceManager;
 import io.undertow.util.HttpString;
+import io.undertow.util.Methods;
 
 /** The page for people: files of the class path, which read all else that they show from the service itself. */
 final class PageFiles {
@@ -35,13 +37,13 @@ final class PageFiles {
     }
 
     private static HttpHandler guarded(HttpHandler files, String link) {
-        return exchange -> {
+        return new AllowedMethodsHandler(exchange -> {
             exchange.getResponseHeaders().put(new HttpString("Content-Security-Policy"), POLICY)
                     .put(new HttpString("Referrer-Policy"), "no-referrer");
             if (!link.isEmpty()) {
                 exchange.getResponseHeaders().put(new HttpString("Link"), link);
             }
             files.handleRequest(exchange);
-        };
+        }, Methods.GET, Methods.HEAD);
     }
 }
