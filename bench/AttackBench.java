@@ -43,9 +43,11 @@ public final class AttackBench {
             System.exit(0);
         }
         for (int i = 0; i < 60; i++) {
-            bench.post("/labels", "{\"title\":\"L" + i + "\",\"languageCode\":\"en\",\"backText\":\"" + "x".repeat(900_000) + "\"}");
+            bench.post("/labels", "{\"title\":\"L" + i + "\",\"languageCode\":\"en\",\"backText\":\""
+                    + "x".repeat(900_000) + "\"}");
         }
-        System.out.printf("%-28s %8s %s%n", "attack", "requests", "the other client: statuses, median and 99th percentile in ms; heap in use before and after");
+        System.out.printf("%-28s %8s %s%n", "attack", "requests",
+                "the other client: statuses, median and 99th percentile in ms; heap in use before and after");
         for (Map.Entry<String, Attack> attack : bench.attacks().entrySet()) {
             bench.run(attack.getKey(), attack.getValue(), seconds, arguments[2]);
         }
@@ -54,25 +56,31 @@ public final class AttackBench {
 
     private Map<String, Attack> attacks() {
         Map<String, Attack> attacks = new LinkedHashMap<>();
-        attacks.put("texts of 900,000 letters", () -> post("/cellar-hands", "{\"fullName\":\"a\",\"email\":\"" + "@".repeat(900_000) + "\"}"));
+        attacks.put("texts of 900,000 letters",
+                () -> post("/cellar-hands", "{\"fullName\":\"a\",\"email\":\"" + "@".repeat(900_000) + "\"}"));
         attacks.put("bodies that do not come", () -> {
             List<Socket> sockets = new ArrayList<>();
             for (int i = 0; i < 90; i++) {
-                sockets.add(send("POST /api/blends HTTP/1.1\r\nHost: localhost\r\n" + JSON + "Content-Length: 1000000\r\n\r\n{"));
+                sockets.add(send("POST /api/blends HTTP/1.1\r\nHost: localhost\r\n" + JSON
+                        + "Content-Length: 1000000\r\n\r\n{"));
             }
             close(sockets);
         });
         attacks.put("trailers without end", () -> {
-            try (Socket socket = send("POST /api/blends HTTP/1.1\r\nHost: localhost\r\n" + JSON + "Transfer-Encoding: chunked\r\n\r\n2\r\n{}\r\n0\r\n")) {
+            try (Socket socket = send("POST /api/blends HTTP/1.1\r\nHost: localhost\r\n" + JSON
+                    + "Transfer-Encoding: chunked\r\n\r\n2\r\n{}\r\n0\r\n")) {
                 byte[] line = ("X-A: " + "a".repeat(1000) + "\r\n").getBytes(StandardCharsets.US_ASCII);
                 for (int i = 0; i < 100_000; i++) {
                     socket.getOutputStream().write(line);
                 }
             }
         });
-        attacks.put("values nested without end", () -> post("/lab-analyses", "{\"readings\":" + "[".repeat(490) + "]".repeat(490) + "}"));
-        attacks.put("numbers that grow", () -> post("/lab-analyses", "{\"readings\":[" + "1e9000,".repeat(100_000) + "1]}"));
-        attacks.put("objects of nothing", () -> post("/lab-analyses", "{\"readings\":[" + "{},".repeat(300_000) + "{}]}"));
+        attacks.put("values nested without end",
+                () -> post("/lab-analyses", "{\"readings\":" + "[".repeat(490) + "]".repeat(490) + "}"));
+        attacks.put("numbers that grow",
+                () -> post("/lab-analyses", "{\"readings\":[" + "1e9000,".repeat(100_000) + "1]}"));
+        attacks.put("objects of nothing",
+                () -> post("/lab-analyses", "{\"readings\":[" + "{},".repeat(300_000) + "{}]}"));
         attacks.put("lists of large rows", () -> get("/labels?limit=500"));
         attacks.put("properties that are not", () -> {
             StringBuilder body = new StringBuilder("{\"a\":1");
@@ -83,8 +91,10 @@ public final class AttackBench {
         });
         attacks.put("bytes that are no request", () -> {
             List<Socket> sockets = new ArrayList<>();
-            for (String bytes : List.of("GET / HTTP/1.1\rHost: x\r\n\r\n", "POST /api/blends HTTP/1.1\r\nHost: localhost\r\nTransfer-Encoding: foo\r\n\r\n",
-                    "\0\0\0\0\r\n\r\n", "GET /api/vessels/1 HTTP/1.1\r\nHost: localhost\r\nX: " + "a".repeat(50_000) + "\r\n\r\n")) {
+            for (String bytes : List.of("GET / HTTP/1.1\rHost: x\r\n\r\n",
+                    "POST /api/blends HTTP/1.1\r\nHost: localhost\r\nTransfer-Encoding: foo\r\n\r\n",
+                    "\0\0\0\0\r\n\r\n", "GET /api/vessels/1 HTTP/1.1\r\nHost: localhost\r\nX: " + "a".repeat(50_000)
+                    + "\r\n\r\n")) {
                 sockets.add(send(bytes));
             }
             close(sockets);
@@ -127,8 +137,10 @@ public final class AttackBench {
     /** Another client, in a process of its own: the attackers are not to keep it from looking at its watch. */
     private Process watcher(int seconds) throws IOException {
         String java = System.getProperty("java.home") + "/bin/java";
-        Process watcher = new ProcessBuilder(java, "-cp", System.getProperty("java.class.path"), System.getProperty("attack.source"),
-                String.valueOf(port), String.valueOf(seconds), "watch").redirectError(ProcessBuilder.Redirect.INHERIT).start();
+        Process watcher = new ProcessBuilder(java, "-cp", System.getProperty("java.class.path"),
+                System.getProperty("attack.source"),
+                String.valueOf(port), String.valueOf(seconds), "watch").redirectError(ProcessBuilder.Redirect.INHERIT)
+                .start();
         watcher.getInputStream().read();
         return watcher;
     }
@@ -162,7 +174,8 @@ public final class AttackBench {
             }
         } while (System.nanoTime() < end);
         Collections.sort(times);
-        System.out.printf("%s, %d, %d, %d connections", statuses, times.get(times.size() / 2), times.get(times.size() * 99 / 100), connections);
+        System.out.printf("%s, %d, %d, %d connections", statuses, times.get(times.size() / 2),
+                times.get(times.size() * 99 / 100), connections);
     }
 
     /** An answer with its body; empty if the connection was closed. */
@@ -215,7 +228,8 @@ public final class AttackBench {
     }
 
     private int post(String path, String body) throws IOException, InterruptedException {
-        return status(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)));
+        return status(HttpRequest.newBuilder(uri(path)).header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
     private URI uri(String path) {
@@ -223,7 +237,8 @@ public final class AttackBench {
     }
 
     private int status(HttpRequest.Builder request) throws IOException, InterruptedException {
-        HttpResponse<InputStream> response = client.send(request.timeout(Duration.ofSeconds(20)).build(), HttpResponse.BodyHandlers.ofInputStream());
+        HttpResponse<InputStream> response =
+                client.send(request.timeout(Duration.ofSeconds(20)).build(), HttpResponse.BodyHandlers.ofInputStream());
         try (InputStream body = response.body()) {
             body.skip(Long.MAX_VALUE);
         }

@@ -56,9 +56,9 @@ import org.jboss.resteasy.plugins.server.servlet.HttpServlet30Dispatcher;
 import org.jboss.resteasy.spi.ResteasyDeployment;
 
 /**
- * The vessel transfers of the cellar, written by hand: as a Jakarta REST resource on the same server ({@code twin}), and as a
- * handler of the bare server ({@code bare}). Both read one row, list 50 and create one. The environment says which database
- * and port, as for the generated service.
+ * The vessel transfers of the cellar, written by hand: as a Jakarta REST resource on the same server ({@code twin}),
+ * and as a handler of the bare server ({@code bare}). Both read one row, list 50 and create one. The environment says
+ * which database and port, as for the generated service.
  */
 public final class HttpBench {
     private static final ObjectMapper JSON = new ObjectMapper().registerModule(new JavaTimeModule())
@@ -66,7 +66,8 @@ public final class HttpBench {
     private static final String COLUMNS = "id, \"from\", \"to\", litres, moved_at, moved_by, reason";
     private static final String READ = "SELECT " + COLUMNS + " FROM vessel_transfer WHERE id = ?";
     private static final String FIRST_PAGE = "SELECT " + COLUMNS + " FROM vessel_transfer ORDER BY id LIMIT ?";
-    private static final String NEXT_PAGE = "SELECT " + COLUMNS + " FROM vessel_transfer WHERE id > ? ORDER BY id LIMIT ?";
+    private static final String NEXT_PAGE = "SELECT " + COLUMNS
+            + " FROM vessel_transfer WHERE id > ? ORDER BY id LIMIT ?";
     private static final String INSERT
             = "INSERT INTO vessel_transfer (\"from\", \"to\", litres, moved_at, moved_by, reason) VALUES (?, ?, ?, ?, ?, ?)";
 
@@ -156,7 +157,8 @@ public final class HttpBench {
 
     static String tag(byte[] json) {
         try {
-            return Base64.getUrlEncoder().withoutPadding().encodeToString(MessageDigest.getInstance("SHA-256").digest(json));
+            return Base64.getUrlEncoder().withoutPadding()
+                    .encodeToString(MessageDigest.getInstance("SHA-256").digest(json));
         } catch (java.security.NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

@@ -22,7 +22,8 @@ public final class ManyBench {
         try (ScratchDatabase database = ScratchDatabase.of(engine)) {
             database.execute(script(tables));
             long start = System.nanoTime();
-            Mapping mapping = VineKit.map(VineKit.read(new Database(engine, database.url(), database.user(), database.password()),
+            Mapping mapping = VineKit.map(VineKit.read(
+                    new Database(engine, database.url(), database.user(), database.password()),
                     Scope.all()), "com.example.many");
             SourceTree sources = VineKit.generate(mapping);
             Project project = VineKit.write(VineKit.plan(sources, directory));
@@ -31,7 +32,8 @@ public final class ManyBench {
             long compiled = System.nanoTime();
             TestReport report = VineKit.test(project);
             long end = System.nanoTime();
-            System.out.printf("%d tables: %d tests, %s; generated in %.1f s, compiled in %.1f s, tested in %.1f s, together %.1f s%n",
+            System.out.printf(
+                    "%d tables: %d tests, %s; generated in %.1f s, compiled in %.1f s, tested in %.1f s, together %.1f s%n",
                     tables, report.outcomes().size(), report.isGreen() ? "green" : report.failures().size() + " failed",
                     (written - start) / 1e9, (compiled - written) / 1e9, (end - compiled) / 1e9, (end - start) / 1e9);
         } finally {

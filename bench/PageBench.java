@@ -26,7 +26,10 @@ import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 
-/** The page of a generated service in a browser: how soon it shows something, how fast it draws a table, how large it is. */
+/**
+ * The page of a generated service in a browser: how soon it shows something, how fast it draws a table, how large it
+ * is.
+ */
 public final class PageBench {
     private static final int ROUNDS = 11;
 
@@ -82,7 +85,8 @@ public final class PageBench {
         }
         double first = all.remove(0);
         Collections.sort(all);
-        return String.format("%.0f ms at first, then %.0f ms in the middle and %.0f ms at most", first, all.get(all.size() / 2),
+        return String.format("%.0f ms at first, then %.0f ms in the middle and %.0f ms at most", first,
+                all.get(all.size() / 2),
                 all.get(all.size() - 1));
     }
 
@@ -92,14 +96,16 @@ public final class PageBench {
         try (ScratchDatabase database = ScratchDatabase.of(engine)) {
             database.execute(IntStream.range(0, tables).mapToObj(PageBench::table).collect(Collectors.joining("\n")));
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(VineKit.read(
-                    new Database(engine, database.url(), database.user(), database.password()), Scope.all()), "com.example.page"),
+                    new Database(engine, database.url(), database.user(), database.password()), Scope.all()),
+                            "com.example.page"),
                     rows()), directory));
             VineKit.compileService(project);
             if (tables == 15) {
                 System.out.printf("all files of the page, each compressed: %,d bytes%n", compressed(directory));
             }
             try (SeededDatabase seeded = SeededDatabase.of(project);
-                    RunningService service = VineKit.serve(project, Map.of("DB_URL", seeded.url(), "DB_USER", seeded.user(),
+                    RunningService service = VineKit.serve(project,
+                            Map.of("DB_URL", seeded.url(), "DB_USER", seeded.user(),
                             "DB_PASSWORD", seeded.password(), "HTTP_PORT", "0", "ACCESS_LOG", "OFF"))) {
                 use.of(service);
             }
@@ -114,8 +120,10 @@ public final class PageBench {
     }
 
     private static String rows() {
-        return IntStream.range(0, 50).mapToObj(row -> "INSERT INTO rack_0 VALUES (" + row + ", " + IntStream.range(1, 40)
-                .mapToObj(i -> i % 3 == 0 ? "'place " + row + "'" : i % 3 == 1 ? row + "." + i : "DATE '2024-01-" + (row % 28 + 1) + "'")
+        return IntStream.range(0, 50).mapToObj(row -> "INSERT INTO rack_0 VALUES (" + row + ", "
+                + IntStream.range(1, 40)
+                .mapToObj(i -> i % 3 == 0 ? "'place " + row + "'" : i % 3 == 1 ? row + "." + i : "DATE '2024-01-"
+                        + (row % 28 + 1) + "'")
                 .collect(Collectors.joining(", ")) + ");").collect(Collectors.joining("\n"));
     }
 
@@ -126,8 +134,10 @@ public final class PageBench {
                 bytes += compressed(Files.readAllBytes(file));
             }
         }
-        for (String name : List.of("lit-html.js", "directive.js", "directive-helpers.js", "directives/live.js", "directives/keyed.js")) {
-            try (InputStream library = PageBench.class.getResourceAsStream("/META-INF/resources/webjars/lit-html/3.3.1/" + name)) {
+        for (String name : List.of("lit-html.js", "directive.js", "directive-helpers.js", "directives/live.js",
+                "directives/keyed.js")) {
+            try (InputStream library = PageBench.class.getResourceAsStream(
+                    "/META-INF/resources/webjars/lit-html/3.3.1/" + name)) {
                 bytes += compressed(library.readAllBytes());
             }
         }

@@ -27,8 +27,10 @@ public final class SeedBench {
             long made = System.nanoTime();
             scratch.execute(seed);
             long inserted = System.nanoTime();
-            System.out.printf("%s: %d rows, %.1f MB of SQL: made in %.1f s, inserted in %.1f s, together %.1f s%n", engine.name(),
-                    rows(scratch, mapping), seed.length() / 1e6, (made - start) / 1e9, (inserted - made) / 1e9, (inserted - start) / 1e9);
+            System.out.printf("%s: %d rows, %.1f MB of SQL: made in %.1f s, inserted in %.1f s, together %.1f s%n",
+                    engine.name(),
+                    rows(scratch, mapping), seed.length() / 1e6, (made - start) / 1e9, (inserted - made) / 1e9,
+                    (inserted - start) / 1e9);
         }
     }
 

@@ -45,7 +45,8 @@ public final class WriteBench {
             long bare = System.nanoTime() - begin;
             long again = System.nanoTime();
             boolean nothing = VineKit.plan(sources, project).isEmpty();
-            System.out.printf("run %d: map %.2f s, generate %.2f s, plan %.2f s, write %.2f s; %d files bare %.2f s, ratio %.2f; "
+            System.out.printf(
+                    "run %d: map %.2f s, generate %.2f s, plan %.2f s, write %.2f s; %d files bare %.2f s, ratio %.2f; "
                             + "plan again %.2f s, %s%n",
                     run, seconds(mapped - start), seconds(generated - mapped), seconds(planned - generated),
                     seconds(written - planned), files.size(), seconds(bare), (double) (written - planned) / bare,

@@ -31,7 +31,8 @@ final class ChangeScript {
 
     private static String about(SchemaDifference difference) {
         List<String> names = difference.changes().stream().map(SchemaChange::table).distinct()
-                .map(table -> table.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", ""))
+                .map(table -> table.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
+                        .replaceAll("^-|-$", ""))
                 .filter(name -> !name.isEmpty()).toList();
         return names.isEmpty() || names.size() > MOST_NAMES ? "schema" : String.join("-and-", names);
     }

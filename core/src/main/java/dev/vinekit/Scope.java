@@ -124,7 +124,8 @@ public record Scope(List<String> schemas, List<String> tables, List<String> excl
     }
 
     private static Fault noSuchTable(String pattern, Schema schema) {
-        String nearest = Nearest.of(pattern, schema.tables().stream().map(table -> table.name().name()).toList()).orElse("");
+        String nearest = Nearest.of(pattern, schema.tables().stream().map(table -> table.name().name()).toList())
+                .orElse("");
         return Fault.inCall("There is no table or view named " + pattern + ".",
                 "The nearest name is " + nearest + "; inspect lists them all.");
     }

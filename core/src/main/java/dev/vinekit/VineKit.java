@@ -79,8 +79,8 @@ public final class VineKit {
     }
 
     /**
-     * How many rows the tables of a schema have; those of large tables are estimated. Tables that the login may not read
-     * are left out.
+     * How many rows the tables of a schema have; those of large tables are estimated. Tables that the login may not
+     * read are left out.
      *
      * @param all whether to count large tables too
      */
@@ -124,19 +124,23 @@ public final class VineKit {
         });
     }
 
-    /** The columns whose type is a guess that the rows may speak against, by table: MariaDB's numbers of one digit, for instance. */
+    /**
+     * The columns whose type is a guess that the rows may speak against, by table: MariaDB's numbers of one digit, for
+     * instance.
+     */
     public static Map<TableName, List<Column>> doubtful(Schema schema) {
         return Engines.named(schema.engine()).doubtful(schema);
     }
 
     /**
-     * A schema with the types that its rows tell for columns in doubt. Up to 10,000 rows of each table that has some are looked
-     * at; tables that the login may not read are left as they are.
+     * A schema with the types that its rows tell for columns in doubt. Up to 10,000 rows of each table that has some
+     * are looked at; tables that the login may not read are left as they are.
      *
      * @param schema as it was just read from the database
      */
     public static Schema asRowsTell(Database database, Schema schema) {
-        return doubtful(schema).isEmpty() ? schema : ask(database, connection -> database.engine().asRowsTell(connection, schema));
+        return doubtful(schema).isEmpty() ? schema
+                : ask(database, connection -> database.engine().asRowsTell(connection, schema));
     }
 
     /**
@@ -186,8 +190,8 @@ public final class VineKit {
     }
 
     /**
-     * Writes every file of the service, in memory. Where checks of the schema are too much for us, a scratch database is asked
-     * for values that keep them.
+     * Writes every file of the service, in memory. Where checks of the schema are too much for us, a scratch database
+     * is asked for values that keep them.
      *
      * @param seed which rows to insert into an empty database
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
@@ -199,10 +203,11 @@ public final class VineKit {
     /**
      * Writes every file of the service, in memory, as {@link #generate(Mapping, SeedRequest, Optional)} does.
      *
-     * @param source the database that the schema was read from: where our own server lacks something that the tables need, the
-     *     scratch database is made on its server, if the login may make one
+     * @param source the database that the schema was read from: where our own server lacks something that the tables
+     *     need, the scratch database is made on its server, if the login may make one
      */
-    public static SourceTree generate(Mapping mapping, SeedRequest seed, Optional<Path> ownTemplates, Optional<Database> source) {
+    public static SourceTree generate(Mapping mapping, SeedRequest seed, Optional<Path> ownTemplates,
+            Optional<Database> source) {
         Engine engine = Engines.named(mapping.schema().engine());
         EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
@@ -216,8 +221,10 @@ public final class VineKit {
         SampleRows samples = plain.withTriggers(effects);
         List<Remark> remarks = lacking.map(reason -> mapping.entities().stream().map(entity -> entity.table().name())
                 .filter(table -> ScratchTriggers.concern(mapping.schema(), table))
-                .map(table -> new Remark(table, Remark.Topic.TRIGGER, "What its triggers do was not found out. " + reason)).toList()).orElse(effects.remarks());
-        return Sources.of(mapping.withRemarks(remarks), traits, engine.dialect(mapping.schema()), samples, seed(mapping, samples, seed), ownTemplates);
+                .map(table -> new Remark(table, Remark.Topic.TRIGGER, "What its triggers do was not found out. "
+                        + reason)).toList()).orElse(effects.remarks());
+        return Sources.of(mapping.withRemarks(remarks), traits, engine.dialect(mapping.schema()), samples,
+                seed(mapping, samples, seed), ownTemplates);
     }
 
     /** SQL that inserts rows into an empty database, the same for the same request. */
@@ -232,12 +239,14 @@ public final class VineKit {
 
     /** What no server within reach has for the tables; not looked for where they need nothing but the engine. */
     private static Optional<String> lacking(Mapping mapping, ScratchPlace place) {
-        boolean extended = mapping.schema().objects().stream().anyMatch(object -> object.kind() == SchemaObject.Kind.EXTENSION);
+        boolean extended = mapping.schema().objects().stream()
+                .anyMatch(object -> object.kind() == SchemaObject.Kind.EXTENSION);
         try {
             return extended && place.engine().makesScratch() ? place.lacks(mapping.definition()) : Optional.empty();
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database does not take the table definitions: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
+                    "Run again with --verbose to see the reason.", e);
         }
     }
 
@@ -256,18 +265,20 @@ public final class VineKit {
     }
 
     /**
-     * What the files mean for a directory; nothing is written. If the schema has changed since the last run, a script that
-     * takes other databases from the one to the other is among the files.
+     * What the files mean for a directory; nothing is written. If the schema has changed since the last run, a script
+     * that takes other databases from the one to the other is among the files.
      *
      * @param scope what the schema was read with
      */
     public static ChangeSet plan(SourceTree sources, Path directory, Scope scope) {
         Project project = Project.toWrite(directory);
         boolean sameScope = Project.serviceBefore(directory)
-                .filter(before -> before.scope().equals(scope.words()) && before.engine().equals(sources.mapping().schema().engine()))
+                .filter(before -> before.scope().equals(scope.words())
+                        && before.engine().equals(sources.mapping().schema().engine()))
                 .isPresent();
         List<SourceFile> scripts = !sameScope ? List.of() : project.schema().map(Snapshot::read)
-                .flatMap(before -> ChangeScript.of(before, sources.mapping().schema(), project.nextScript())).stream().toList();
+                .flatMap(before -> ChangeScript.of(before, sources.mapping().schema(), project.nextScript())).stream()
+                .toList();
         return project.plan(sources, scope.words(), scripts);
     }
 
@@ -291,7 +302,10 @@ public final class VineKit {
         return Comparison.of(Mapper.map(before, dialect, file.decisions(), settled).mapping(), now);
     }
 
-    /** The statements that take a database from one state of its schema to another; those that lose data are commented out. */
+    /**
+     * The statements that take a database from one state of its schema to another; those that lose data are commented
+     * out.
+     */
     public static String changes(SchemaDifference difference) {
         return Engines.named(difference.after().engine()).dialect(difference.after()).changes(difference);
     }
@@ -329,7 +343,8 @@ public final class VineKit {
     }
 
     /**
-     * Runs the tests of some tables of a compiled project on a database that stays in the project's folder {@code target}.
+     * Runs the tests of some tables of a compiled project on a database that stays in the project's folder {@code
+     * target}.
      *
      * @param scope names the tables; all, and the service as a whole, if it names none
      * @param opened is told the URL
@@ -343,7 +358,9 @@ public final class VineKit {
         }
     }
 
-    /** Runs the tests that a change which was just compiled touches, on a scratch database, which is dropped afterwards. */
+    /**
+     * Runs the tests that a change which was just compiled touches, on a scratch database, which is dropped afterwards.
+     */
     public static TestReport test(Project project, Compilation compiled) {
         return TestRun.touchedBy(project, compiled).onEach(() -> SeededDatabase.of(project));
     }
@@ -403,8 +420,8 @@ public final class VineKit {
     /**
      * Runs the tests of a compiled project as {@link #test(Project, Schema, Scope)} does.
      *
-     * @param source the database that the schema was read from: where our own server lacks something that the tables need, the
-     *     scratch database is made on its server, if the login may make one
+     * @param source the database that the schema was read from: where our own server lacks something that the tables
+     *     need, the scratch database is made on its server, if the login may make one
      */
     public static TestReport test(Project project, Schema schema, Scope scope, Optional<Database> source) {
         TestRun run = new TestRun(project, scope.chosen(project.service()));

@@ -24,10 +24,14 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Takes every script of a folder the whole way: {@code FOLDER/ENGINE/NAME.sql}. Prints a row for each, and the first cause of a red one. */
+/**
+ * Takes every script of a folder the whole way: {@code FOLDER/ENGINE/NAME.sql}. Prints a row for each, and the first
+ * cause of a red one.
+ */
 public final class Corpus {
     private static final String HEAD = "%-24s %6s %6s %7s %6s %8s %7s %7s %8s  %-18s %6s  %s%n";
-    private static final Set<Operation> EACH = Set.of(Operation.CREATE, Operation.READ, Operation.REPLACE, Operation.PATCH, Operation.DELETE);
+    private static final Set<Operation> EACH =
+            Set.of(Operation.CREATE, Operation.READ, Operation.REPLACE, Operation.PATCH, Operation.DELETE);
 
     private Corpus() {
     }
@@ -39,10 +43,13 @@ public final class Corpus {
         List<String> wanted = Arrays.stream(arguments).skip(1).filter(argument -> !argument.startsWith("--")).toList();
         List<Path> scripts;
         try (Stream<Path> files = Files.walk(folder, 2)) {
-            scripts = files.filter(file -> file.getNameCount() == folder.getNameCount() + 2 && file.toString().endsWith(".sql"))
-                    .filter(file -> wanted.isEmpty() || wanted.contains(engine(file)) || wanted.contains(engine(file) + "/" + name(file))).sorted().toList();
+            scripts = files.filter(file -> file.getNameCount() == folder.getNameCount() + 2
+                    && file.toString().endsWith(".sql"))
+                    .filter(file -> wanted.isEmpty() || wanted.contains(engine(file))
+                            || wanted.contains(engine(file) + "/" + name(file))).sorted().toList();
         }
-        System.out.printf(HEAD, "schema", "tables", "whole", "passed", "failed", "untested", "proved", "not pr.", "not test",
+        System.out.printf(HEAD, "schema", "tables", "whole", "passed", "failed", "untested", "proved", "not pr.",
+                "not test",
                 "dump", "time", "first cause");
         boolean green = !scripts.isEmpty();
         for (Path script : scripts) {
@@ -62,15 +69,25 @@ public final class Corpus {
             SourceTree sources = VineKit.generate(mapping);
             Project project = VineKit.write(VineKit.plan(sources, directory));
             VineKit.compile(project);
-            boolean stable = VineKit.plan(VineKit.generate(VineKit.map(VineKit.asRowsTell(database, VineKit.read(database, Scope.all())), "com.example.real")), directory).isEmpty();
-            TestReport report = live ? VineKit.test(project, VineKit.asRowsTell(database, VineKit.read(database, Scope.all())), Scope.all()) : VineKit.test(project);
-            String dump = DumpComparison.isPossible(engine(script)) ? differences(DumpComparison.of(database, schema)) : "no program";
-            String cause = !stable ? "a second generate would write something" : report.isGreen() ? "" : report.failures().stream().findFirst()
-                    .map(failure -> failure.testClass() + "." + failure.name() + ": " + failure.failure().orElse("").lines().findFirst().orElse(""))
+            boolean stable = VineKit.plan(VineKit.generate(
+                    VineKit.map(VineKit.asRowsTell(database, VineKit.read(database, Scope.all())),
+                            "com.example.real")), directory).isEmpty();
+            TestReport report = live ? VineKit.test(project,
+                    VineKit.asRowsTell(database, VineKit.read(database, Scope.all())), Scope.all())
+                    : VineKit.test(project);
+            String dump = DumpComparison.isPossible(engine(script)) ? differences(DumpComparison.of(database, schema))
+                    : "no program";
+            String cause = !stable ? "a second generate would write something" : report.isGreen() ? ""
+                    : report.failures().stream().findFirst()
+                    .map(failure -> failure.testClass() + "." + failure.name() + ": "
+                            + failure.failure().orElse("").lines().findFirst().orElse(""))
                     .orElse("rows are not as before in " + report.changedTables());
-            System.out.printf(HEAD, title, mapping.entities().size(), mapping.entities().stream().filter(Corpus::isWhole).count(),
-                    report.outcomes().stream().filter(TestOutcome::passed).count(), report.failures().size(), untested(report),
-                    rules(report, RuleOutcome.State.PROVED), rules(report, RuleOutcome.State.NOT_PROVABLE), rules(report, RuleOutcome.State.NOT_TESTED),
+            System.out.printf(HEAD, title, mapping.entities().size(),
+                    mapping.entities().stream().filter(Corpus::isWhole).count(),
+                    report.outcomes().stream().filter(TestOutcome::passed).count(), report.failures().size(),
+                    untested(report),
+                    rules(report, RuleOutcome.State.PROVED), rules(report, RuleOutcome.State.NOT_PROVABLE),
+                    rules(report, RuleOutcome.State.NOT_TESTED),
                     dump, seconds(start), cause.length() > 160 ? cause.substring(0, 160) : cause);
             return cause.isEmpty() && report.isGreen();
         } catch (Exception e) {
@@ -92,11 +109,15 @@ public final class Corpus {
         return String.format(Locale.ROOT, "%.0f s", (System.nanoTime() - start) / 1e9);
     }
 
-    /** Whether a table has every operation that it allows: all, but for views and for tables that have nothing beside their key. */
+    /**
+     * Whether a table has every operation that it allows: all, but for views and for tables that have nothing beside
+     * their key.
+     */
     private static boolean isWhole(Entity entity) {
         boolean onlyKey = entity.fields().stream().noneMatch(field -> field.updatable());
         return entity.table().isView() || entity.operations().containsAll(EACH)
-                || onlyKey && entity.operations().containsAll(Set.of(Operation.CREATE, Operation.READ, Operation.DELETE));
+                || onlyKey && entity.operations().containsAll(
+                        Set.of(Operation.CREATE, Operation.READ, Operation.DELETE));
     }
 
     private static long untested(TestReport report) {
@@ -106,7 +127,8 @@ public final class Corpus {
 
     private static long rules(TestReport report, RuleOutcome.State state) {
         List<ServiceDescription.TableDescription> tables = report.service().tables();
-        return tables.stream().flatMap(table -> report.rules(table).stream()).filter(rule -> rule.state() == state).count();
+        return tables.stream().flatMap(table -> report.rules(table).stream()).filter(rule -> rule.state() == state)
+                .count();
     }
 
     private static String differences(DumpComparison dump) {
@@ -115,7 +137,8 @@ public final class Corpus {
             return dump.explained().isEmpty() ? "same" : explained;
         }
         System.out.println(dump.unexplained().stream().limit(Integer.getInteger("corpus.lines", 6))
-                .map(line -> "    " + line.replaceAll("\\s+", " ")).map(line -> line.substring(0, Math.min(line.length(), 220)))
+                .map(line -> "    " + line.replaceAll("\\s+", " "))
+                .map(line -> line.substring(0, Math.min(line.length(), 220)))
                 .collect(Collectors.joining("\n")));
         return dump.unexplained().size() + " differ";
     }

@@ -129,8 +129,10 @@ class DecisionsTest {
         try (Cellar cellar = TestDatabases.cellar(engine)) {
             addPresses(cellar, engine);
             MappingFile file = MappingFile.parse("m", MANY + UUIDS, Map.of(), true);
-            Schema schema = VineKit.read(cellar.database(), new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
-            project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(schema, file, Set.of())), directory.resolve("p")));
+            Schema schema = VineKit.read(cellar.database(),
+                    new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
+            project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(schema, file, Set.of())),
+                    directory.resolve("p")));
         }
         Path own = Files.createDirectories(project.directory().resolve("src/main/java/com/example/house/own"));
         Files.writeString(own.resolve("Area.java"), OWN_TYPE);
@@ -141,38 +143,51 @@ class DecisionsTest {
 
         assertThat(report.failures()).isEmpty();
         assertThat(report.cell("Transfer", "service")).hasSizeGreaterThan(5);
-        assertThat(Files.readString(project.directory().resolve("src/main/java/com/example/house/pressing/Pressing.java"))).contains("UUID pressId");
+        assertThat(Files.readString(project.directory()
+                .resolve("src/main/java/com/example/house/pressing/Pressing.java"))).contains("UUID pressId");
         assertThat(report.outcomes()).extracting(outcome -> outcome.name().replaceAll("\\(.*", "")).contains(
-                "listWhereMovedAtIsBetweenFiltersTheList", "fromAnyOfReturnsTheRowsThatMatch", "listWhereNameContainsFiltersTheList",
+                "listWhereMovedAtIsBetweenFiltersTheList", "fromAnyOfReturnsTheRowsThatMatch",
+                "listWhereNameContainsFiltersTheList",
                 "includeSourceEmbedsTheRow", "listWhereSourceVesselIsAndMovedAtIsLessReturnsTheRowsThatMatch");
     }
 
     private static void addPresses(Cellar cellar, String engine) throws SQLException {
         String bytes = engine.equals("postgresql") ? "BYTEA" : "BINARY(16)";
-        try (Connection connection = DriverManager.getConnection(cellar.database().url(), cellar.database().user(), cellar.database().password());
+        try (Connection connection = DriverManager.getConnection(cellar.database().url(), cellar.database().user(),
+                cellar.database().password());
                 Statement statement = connection.createStatement()) {
-            statement.executeUpdate("CREATE TABLE press (id " + bytes + " NOT NULL PRIMARY KEY CHECK (octet_length(id) = 16), name VARCHAR(40))");
-            statement.executeUpdate("CREATE TABLE press_part (press_id " + bytes + " NOT NULL, guid " + bytes + " NOT NULL CHECK (octet_length(guid) = 16), "
+            statement.executeUpdate("CREATE TABLE press (id " + bytes
+                    + " NOT NULL PRIMARY KEY CHECK (octet_length(id) = 16), name VARCHAR(40))");
+            statement.executeUpdate("CREATE TABLE press_part (press_id " + bytes + " NOT NULL, guid " + bytes
+                    + " NOT NULL CHECK (octet_length(guid) = 16), "
                     + "PRIMARY KEY (press_id, guid), FOREIGN KEY (press_id) REFERENCES press (id))");
-            statement.executeUpdate("CREATE TABLE pressing (id INT NOT NULL PRIMARY KEY, press_id " + bytes + ", FOREIGN KEY (press_id) REFERENCES press (id))");
+            statement.executeUpdate("CREATE TABLE pressing (id INT NOT NULL PRIMARY KEY, press_id " + bytes
+                    + ", FOREIGN KEY (press_id) REFERENCES press (id))");
         }
     }
 
-    /** What the service adds to its repository is proved without a database: a change of the service, and the test that notices it. */
+    /**
+     * What the service adds to its repository is proved without a database: a change of the service, and the test that
+     * notices it.
+     */
     @Test
     void testsOfServicesByThemselvesNotice() throws Exception {
         Map<List<String>, String> changes = Map.of(
                 List.of("check(input, OnCreate.class).verify();", ""), "createOfAnInputThatBreaksARuleAsksNoDatabase",
                 List.of("transactions.write(connection -> repository.insert(connection, input))",
-                        "transactions.read(connection -> repository.insert(connection, input))"), "createCommitsWhatTheRepositoryInserts",
+                        "transactions.read(connection -> repository.insert(connection, input))"),
+                                "createCommitsWhatTheRepositoryInserts",
                 List.of("precondition.verify(locked(connection, id));", ""), "deleteOfAnotherStateDeletesNothing",
                 List.of("if (!deleted)", "if (deleted)"), "deleteOfAMissingRowIs404",
                 List.of("orElseThrow(() -> missing(id))", "orElse(null)"), "findOfAMissingRowIs404");
-        try (TestDatabases database = TestDatabases.h2("CREATE TABLE cask (id INT PRIMARY KEY, wood VARCHAR(9) NOT NULL, litres INT)")) {
-            MappingFile file = MappingFile.parse("m", "project: { package: com.example.made, interfaces: true }", Map.of(), true);
+        try (TestDatabases database =
+                TestDatabases.h2("CREATE TABLE cask (id INT PRIMARY KEY, wood VARCHAR(9) NOT NULL, litres INT)")) {
+            MappingFile file = MappingFile.parse("m", "project: { package: com.example.made, interfaces: true }",
+                    Map.of(), true);
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("p")));
-            Path service = project.directory().resolve("src/main/java/com/example/made/service/TransactionalCaskService.java");
+            Path service = project.directory()
+                    .resolve("src/main/java/com/example/made/service/TransactionalCaskService.java");
             String text = Files.readString(service);
             for (Map.Entry<List<String>, String> change : changes.entrySet()) {
                 String from = change.getKey().get(0);
@@ -192,16 +207,22 @@ class DecisionsTest {
         Map<String, String> files = generate(MANY);
 
         String repository = files.get("src/main/java/com/example/house/transfer/JdbcTransferRepository.java");
-        assertThat(repository).startsWith("/*\n * Copyright the Made-Up Winery.\n * Odd: * / \\ u002a/\n */\npackage com.example.house.transfer;")
-                .contains("\n  @Override\n  public FoundRows<Transfer> listWhereMovedAtIsBetween(").doesNotContain("\n    @Override");
+        assertThat(repository)
+                .startsWith(
+                        "/*\n * Copyright the Made-Up Winery.\n * Odd: * / \\ u002a/\n */\npackage com.example.house.transfer;")
+                .contains("\n  @Override\n  public FoundRows<Transfer> listWhereMovedAtIsBetween(")
+                .doesNotContain("\n    @Override");
         assertThat(files.get("src/main/java/com/example/house/transfer/TransferRepository.java"))
-                .contains("public interface TransferRepository {").contains("/** The rows of a page whose movedAt lies between");
-        assertThat(files.get("src/main/java/com/example/house/transfer/Transfer.java")).contains("@JsonProperty(\"moved_at\")");
+                .contains("public interface TransferRepository {")
+                .contains("/** The rows of a page whose movedAt lies between");
+        assertThat(files.get("src/main/java/com/example/house/transfer/Transfer.java"))
+                .contains("@JsonProperty(\"moved_at\")");
         assertThat(files.get("src/main/java/com/example/house/transfer/TransferController.java"))
                 .contains("@Path(\"transfers\")").doesNotContain("@PUT", "@DELETE", "@PATCH");
         assertThat(files.get("src/main/java/com/example/house/support/Settings.java")).contains("\"/cellar/v1\"");
         assertThat(files).doesNotContainKey("src/main/java/com/example/house/label/Label.java");
-        assertThat(files.keySet()).as("no page").noneMatch(file -> file.contains("resources/page/") || file.endsWith("PageFiles.java"));
+        assertThat(files.keySet()).as("no page")
+                .noneMatch(file -> file.contains("resources/page/") || file.endsWith("PageFiles.java"));
         assertThat(files.get("pom.xml")).doesNotContain("lit-html");
     }
 
@@ -215,15 +236,18 @@ class DecisionsTest {
         }
         VineKit.compileService(project);
         try (ScratchDatabase database = TestDatabases.administered(Engines.named("h2"));
-                RunningService service = VineKit.serve(project, Map.of("DB_URL", database.url(), "DB_USER", database.user(),
+                RunningService service = VineKit.serve(project,
+                        Map.of("DB_URL", database.url(), "DB_USER", database.user(),
                         "DB_PASSWORD", database.password(), "HTTP_PORT", "0"));
                 Statement statement = database.anchor().createStatement()) {
             database.execute(Files.readString(project.directory().resolve("src/main/resources/db/schema.sql")));
             database.execute(Cellar.seed("h2"));
             for (int limit : List.of(1, 10, 400)) {
                 assertThat(statements(statement, service, "/vessel-transfers?limit=" + limit)).isEqualTo(1);
-                assertThat(statements(statement, service, "/vessel-transfers?include=fromVessel&limit=" + limit)).isEqualTo(2);
-                assertThat(statements(statement, service, "/vessel-transfers?include=fromVessel,toVessel,cellarHand&limit=" + limit))
+                assertThat(statements(statement, service, "/vessel-transfers?include=fromVessel&limit=" + limit))
+                        .isEqualTo(2);
+                assertThat(statements(statement, service,
+                        "/vessel-transfers?include=fromVessel,toVessel,cellarHand&limit=" + limit))
                         .isEqualTo(4);
             }
             JsonNode rows = get(service, "/vessel-transfers?include=fromVessel,toVessel&limit=400");
@@ -240,7 +264,8 @@ class DecisionsTest {
         statement.execute("SET QUERY_STATISTICS FALSE");
         statement.execute("SET QUERY_STATISTICS TRUE");
         get(service, path);
-        try (ResultSet row = statement.executeQuery("SELECT SUM(execution_count) FROM information_schema.query_statistics "
+        try (ResultSet row = statement.executeQuery(
+                "SELECT SUM(execution_count) FROM information_schema.query_statistics "
                 + "WHERE sql_statement LIKE 'SELECT%FROM vessel%' OR sql_statement LIKE 'SELECT%FROM cellar_hand%'")) {
             row.next();
             return row.getInt(1);
@@ -249,7 +274,8 @@ class DecisionsTest {
 
     private static JsonNode get(RunningService service, String path) throws Exception {
         return new ObjectMapper().readTree(HttpClient.newHttpClient().send(
-                HttpRequest.newBuilder(URI.create(service.url() + path)).build(), HttpResponse.BodyHandlers.ofString()).body());
+                HttpRequest.newBuilder(URI.create(service.url() + path)).build(), HttpResponse.BodyHandlers.ofString())
+                .body());
     }
 
     @Test
@@ -283,13 +309,16 @@ class DecisionsTest {
 
         assertThat(files.get("src/main/java/com/example/made/entity/Tap.java")).contains("long vatId", "Long oldId");
         assertThat(files.get("src/main/java/com/example/made/repository/TapRepository.java"))
-                .contains("row.getLong(2)", "Sql.nullable(row, row.getLong(3))", "listWhereVatIdIs(Connection connection, long vatId");
+                .contains("row.getLong(2)", "Sql.nullable(row, row.getLong(3))",
+                        "listWhereVatIdIs(Connection connection, long vatId");
     }
 
     @Test
     void newTableDoesNotTakeTheNameOfOneThatWasThere() throws Exception {
         try (TestDatabases before = TestDatabases.h2("CREATE TABLE vats (id INT PRIMARY KEY)");
-                TestDatabases after = TestDatabases.h2("CREATE TABLE vats (id INT PRIMARY KEY); CREATE TABLE vat (id INT PRIMARY KEY)")) {
+                TestDatabases after =
+                        TestDatabases.h2(
+                                "CREATE TABLE vats (id INT PRIMARY KEY); CREATE TABLE vat (id INT PRIMARY KEY)")) {
             MappingFile file = MappingFile.NONE.inPackage("a.b");
 
             assertThat(names(VineKit.map(VineKit.read(before.database(), Scope.all()), file, Set.of())))
@@ -319,8 +348,10 @@ class DecisionsTest {
 
     @ParameterizedTest
     @ValueSource(strings = {
-        "one\n${s.nothing.more}", "one\n<#assign x = \"java.lang.ProcessBuilder\"?new(\"id\")>", "one\n${s.class.classLoader}",
-        "one\n<#include \"../../../etc/passwd\">", "one\n${s?api.hashCode()}", "one\n<#if", "one\n${s.getClass().getName()}",
+        "one\n${s.nothing.more}", "one\n<#assign x = \"java.lang.ProcessBuilder\"?new(\"id\")>",
+                "one\n${s.class.classLoader}",
+        "one\n<#include \"../../../etc/passwd\">", "one\n${s?api.hashCode()}",
+        "one\n<#if", "one\n${s.getClass().getName()}",
         "one\n<#include \"/../secret.ftl\">"})
     void templateReadsItsModelAndNothingElseAndMistakesHaveTheirLine(String text) throws Exception {
         Path templates = Files.createDirectories(directory.resolve("t/project"));
@@ -354,8 +385,10 @@ class DecisionsTest {
                 while (imported.find()) {
                     assertThat(code).as(file.path()).containsPattern("\\b" + imported.group(1) + "\\b");
                 }
-                assertThat(file.text().lines()).as(file.path()).allMatch(line -> line.length() <= 120 && !line.endsWith(" "));
-                assertThat(file.text()).as(file.path()).doesNotContain("\n\n\n", "{\n\n", "\n\n}", "\t").endsWith("}\n");
+                assertThat(file.text().lines()).as(file.path())
+                        .allMatch(line -> line.length() <= 120 && !line.endsWith(" "));
+                assertThat(file.text()).as(file.path()).doesNotContain("\n\n\n", "{\n\n", "\n\n}", "\t")
+                        .endsWith("}\n");
             }
         }
     }
@@ -363,7 +396,8 @@ class DecisionsTest {
     private Map<String, String> generate(String yaml) throws Exception {
         try (Cellar cellar = Cellar.open("h2")) {
             MappingFile file = MappingFile.parse("m", yaml, Map.of(), true);
-            Schema schema = VineKit.read(cellar.database(), new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
+            Schema schema = VineKit.read(cellar.database(),
+                    new Scope(List.of(), List.of(), file.decisions().tables().exclude()));
             return texts(VineKit.generate(VineKit.map(schema, file, Set.of())));
         }
     }
@@ -375,7 +409,8 @@ class DecisionsTest {
     private static SourceTree tree(String script, String yaml, Optional<Path> templates) throws Exception {
         try (TestDatabases database = TestDatabases.h2(script)) {
             MappingFile file = MappingFile.parse("m", yaml, Map.of(), true).inPackage("com.example.made");
-            return VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()), file, Set.of()), templates);
+            return VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()), file, Set.of()),
+                    templates);
         }
     }
 

@@ -43,7 +43,8 @@ class PackageRulesTest {
     })
     void packageUsesOnlyThoseBelowIt(String name, String allowed) {
         List<String> packages = new ArrayList<>(List.of("java..", "javax..", own(name)));
-        Stream.of(allowed == null ? new String[0] : allowed.split(" ")).map(PackageRulesTest::own).forEach(packages::add);
+        Stream.of(allowed == null ? new String[0] : allowed.split(" ")).map(PackageRulesTest::own)
+                .forEach(packages::add);
         Stream.of("com..", "io..", "org..", "freemarker..", "net.datafaker..").forEach(packages::add);
         ArchRuleDefinition.classes().that().resideInAPackage(own(name))
                 .should().onlyDependOnClassesThat().resideInAnyPackage(packages.toArray(new String[0]))
@@ -71,15 +72,18 @@ class PackageRulesTest {
         ArchRuleDefinition.noClasses().that().resideOutsideOfPackage(own)
                 .should().dependOnClassesThat().resideInAPackage(own).check(CORE);
         ArchRuleDefinition.classes().that().resideInAPackage(own).should().onlyDependOnClassesThat().resideInAnyPackage(
-                own, "dev.vinekit.engine", "dev.vinekit.fault", "dev.vinekit.schema", "dev.vinekit.sql", "java..", "javax..", "com..", "io..", "org..")
+                own, "dev.vinekit.engine", "dev.vinekit.fault", "dev.vinekit.schema", "dev.vinekit.sql", "java..",
+                "javax..", "com..", "io..", "org..")
                 .check(CORE);
     }
 
     @Test
     void everyEngineIsHeldToTheRuleAboveIt() {
-        List<String> engines = CORE.stream().map(JavaClass::getPackageName).filter(name -> name.startsWith("dev.vinekit.engine."))
+        List<String> engines = CORE.stream().map(JavaClass::getPackageName)
+                .filter(name -> name.startsWith("dev.vinekit.engine."))
                 .distinct().sorted().toList();
-        assertThat(engines).containsExactly("dev.vinekit.engine.generic", "dev.vinekit.engine.h2", "dev.vinekit.engine.mariadb",
+        assertThat(engines).containsExactly("dev.vinekit.engine.generic", "dev.vinekit.engine.h2",
+                "dev.vinekit.engine.mariadb",
                 "dev.vinekit.engine.postgresql", "dev.vinekit.engine.sqlite");
     }
 
@@ -101,7 +105,8 @@ class PackageRulesTest {
 
     @Test
     void whatContributorsAreSentToIsThere() throws IOException {
-        List<String> paths = Pattern.compile("`([\\w.-]+(?:/[\\w.-]+)+)`").matcher(Files.readString(Path.of("../CONTRIBUTING.md")))
+        List<String> paths = Pattern.compile("`([\\w.-]+(?:/[\\w.-]+)+)`")
+                .matcher(Files.readString(Path.of("../CONTRIBUTING.md")))
                 .results().map(found -> found.group(1)).distinct().toList();
 
         assertThat(paths).hasSizeGreaterThan(10).allMatch(path -> Files.exists(Path.of("..", path)));

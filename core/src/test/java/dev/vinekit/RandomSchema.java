@@ -28,14 +28,19 @@ import java.util.stream.Stream;
 
 /** A valid schema that a number makes up: 1 to 30 tables with types, constraints, references and names of all sorts. */
 final class RandomSchema {
-    private static final List<String> WORDS = List.of("parcel", "vessel", "harvest", "blend", "bottling", "grower", "press", "yeast",
-            "label", "tasting", "shelf", "crate", "sensor", "weather", "supplier", "invoice", "must", "vintage", "slope", "row_no", "weight",
-            "name", "code", "title", "note", "amount", "price", "rate", "level", "state", "kind", "day", "begun", "ended", "city", "email");
-    private static final List<String> ODD_NAMES = List.of("order", "group", "select", "from", "user", "table", "Order", "ORDER", "class", "int",
-            "new", "String", "Object", "hashCode", "get_class", "toString", "id_", "ID", "a b", "Group By", "2fast", "it's", "quo\"te", "back`tick",
-            "größe", "Straße", "x-y", "a.b", "a,b", "foo_bar", "fooBar", "FOO BAR", "count", "limit", "after", "sort", "fields", "include",
-            "page", "response", "request", "input", "connection", "value", "key", "list", "List", "Optional", "row", "rows", "n", "null",
-            "true", "record", "var", "yield", "_", "__", "$", "a$b", "*/", "\\u0022", "${x}", "<#if>", "data", "series", "people", "news", "status");
+    private static final List<String> WORDS =
+            List.of("parcel", "vessel", "harvest", "blend", "bottling", "grower", "press", "yeast",
+            "label", "tasting", "shelf", "crate", "sensor", "weather", "supplier", "invoice", "must", "vintage",
+            "slope", "row_no", "weight", "name", "code", "title", "note", "amount", "price", "rate", "level", "state",
+            "kind", "day", "begun", "ended", "city", "email");
+    private static final List<String> ODD_NAMES =
+            List.of("order", "group", "select", "from", "user", "table", "Order", "ORDER", "class", "int",
+            "new", "String", "Object", "hashCode", "get_class", "toString", "id_", "ID", "a b", "Group By", "2fast",
+            "it's", "quo\"te", "back`tick", "größe", "Straße", "x-y", "a.b", "a,b", "foo_bar", "fooBar", "FOO BAR",
+            "count", "limit", "after", "sort", "fields", "include", "page", "response", "request", "input",
+            "connection", "value", "key", "list", "List", "Optional", "row", "rows", "n", "null", "true", "record",
+            "var", "yield", "_", "__", "$", "a$b", "*/", "\\u0022", "${x}", "<#if>", "data", "series", "people", "news",
+            "status");
 
     private final String engine;
     private final Dialect dialect;
@@ -58,8 +63,8 @@ final class RandomSchema {
     }
 
     /**
-     * Generates, compiles and tests a service for the schema of a number. What the last service for the engine was compiled to is
-     * taken over, so that files that are the same in both are compiled once.
+     * Generates, compiles and tests a service for the schema of a number. What the last service for the engine was
+     * compiled to is taken over, so that files that are the same in both are compiled once.
      */
     static TestReport tested(String engine, long seed) throws SQLException, IOException {
         Path directory = Files.createTempDirectory("random-schema");
@@ -79,8 +84,8 @@ final class RandomSchema {
     }
 
     /**
-     * Asserts that schemas which nobody has seen before go all the way, as many as there is time for. Their numbers are printed: the
-     * number of one that does not go belongs in {@code random-schemas.csv}.
+     * Asserts that schemas which nobody has seen before go all the way, as many as there is time for. Their numbers are
+     * printed: the number of one that does not go belongs in {@code random-schemas.csv}.
      */
     static void assertGreen(String engine, Duration time) throws SQLException, IOException {
         long first = new SecureRandom().nextLong();
@@ -178,34 +183,45 @@ final class RandomSchema {
         return script.toString();
     }
 
-    /** Keys of every type that the engine lets stand in one, lists, functions and triggers; by a chance of their own, so that older numbers keep their tables. */
+    /**
+     * Keys of every type that the engine lets stand in one, lists, functions and triggers; by a chance of their own, so
+     * that older numbers keep their tables.
+     */
     private void shapes(StringBuilder script) {
         Random more = new Random(~seed);
         List<String> types = switch (engine) {
-            case "postgresql" -> List.of("TEXT", "BYTEA", "INET", "CIDR", "MACADDR", "INTERVAL", "BIT(5)", "BIT VARYING(9)", "DOUBLE PRECISION", "REAL", "NUMERIC",
-                    "CHAR(4)", "TIME", "TIMETZ", "TIMESTAMPTZ", "NAME", "OID", "MONEY", "UUID");
-            case "mariadb" -> List.of("VARBINARY(20)", "BINARY(16)", "CHAR(4)", "BIT(7)", "FLOAT", "DOUBLE", "DECIMAL(8, 3)", "INET6", "UUID", "TIME(2)", "DATETIME(3)",
-                    "VARCHAR(20) COLLATE utf8mb4_bin", "BIGINT UNSIGNED");
+            case "postgresql" -> List.of("TEXT", "BYTEA", "INET", "CIDR", "MACADDR", "INTERVAL", "BIT(5)",
+                    "BIT VARYING(9)", "DOUBLE PRECISION", "REAL", "NUMERIC", "CHAR(4)", "TIME", "TIMETZ", "TIMESTAMPTZ",
+                    "NAME", "OID", "MONEY", "UUID");
+            case "mariadb" -> List.of("VARBINARY(20)", "BINARY(16)", "CHAR(4)", "BIT(7)", "FLOAT", "DOUBLE",
+                    "DECIMAL(8, 3)", "INET6", "UUID", "TIME(2)", "DATETIME(3)", "VARCHAR(20) COLLATE utf8mb4_bin",
+                    "BIGINT UNSIGNED");
             case "sqlite" -> List.of("TEXT", "BLOB", "REAL", "TEXT COLLATE NOCASE", "NUMERIC", "DATE", "DATETIME");
-            default -> List.of("VARCHAR", "VARBINARY(20)", "BINARY(8)", "DOUBLE PRECISION", "REAL", "NUMERIC(8, 3)", "CHAR(4)", "INTERVAL DAY", "INTERVAL YEAR TO MONTH",
-                    "TIME", "TIMESTAMP WITH TIME ZONE", "VARCHAR_IGNORECASE(20)", "UUID");
+            default -> List.of("VARCHAR", "VARBINARY(20)", "BINARY(8)", "DOUBLE PRECISION", "REAL", "NUMERIC(8, 3)",
+                    "CHAR(4)", "INTERVAL DAY", "INTERVAL YEAR TO MONTH", "TIME", "TIMESTAMP WITH TIME ZONE",
+                    "VARCHAR_IGNORECASE(20)", "UUID");
         };
         String type = types.get(more.nextInt(types.size()));
         if (more.nextInt(100) < 50) {
-            script.append("CREATE TABLE shape_key (k ").append(type).append(" NOT NULL PRIMARY KEY, note VARCHAR(20) DEFAULT NULL, n INTEGER);\n");
+            script.append("CREATE TABLE shape_key (k ").append(type)
+                    .append(" NOT NULL PRIMARY KEY, note VARCHAR(20) DEFAULT NULL, n INTEGER);\n");
             if (more.nextBoolean()) {
-                script.append("CREATE TABLE shape_child (id INTEGER NOT NULL PRIMARY KEY, k ").append(type).append(" NOT NULL, FOREIGN KEY (k) REFERENCES shape_key (k)")
+                script.append("CREATE TABLE shape_child (id INTEGER NOT NULL PRIMARY KEY, k ").append(type)
+                        .append(" NOT NULL, FOREIGN KEY (k) REFERENCES shape_key (k)")
                         .append(more.nextBoolean() ? " ON DELETE CASCADE" : "").append(");\n");
             }
         }
         List<String> lists = switch (engine) {
-            case "postgresql" -> List.of("TEXT[] NOT NULL", "INTEGER[]", "NUMERIC(6, 2)[]", "DATE[]", "TIMESTAMPTZ[]", "UUID[]", "BOOLEAN[]", "VARCHAR(5)[]", "BYTEA[]");
-            case "h2" -> List.of("VARCHAR(9) ARRAY NOT NULL", "INTEGER ARRAY", "NUMERIC(6, 2) ARRAY[4]", "DATE ARRAY", "BOOLEAN ARRAY");
+            case "postgresql" -> List.of("TEXT[] NOT NULL", "INTEGER[]", "NUMERIC(6, 2)[]", "DATE[]", "TIMESTAMPTZ[]",
+                    "UUID[]", "BOOLEAN[]", "VARCHAR(5)[]", "BYTEA[]");
+            case "h2" -> List.of("VARCHAR(9) ARRAY NOT NULL", "INTEGER ARRAY", "NUMERIC(6, 2) ARRAY[4]", "DATE ARRAY",
+                    "BOOLEAN ARRAY");
             case "mariadb" -> List.of("SET('a', 'b c', 'd') NOT NULL", "SET('x')");
             default -> List.of();
         };
         if (!lists.isEmpty() && more.nextInt(100) < 30) {
-            script.append("CREATE TABLE shape_list (id INTEGER NOT NULL PRIMARY KEY, items ").append(lists.get(more.nextInt(lists.size()))).append(", n INTEGER DEFAULT NULL);\n");
+            script.append("CREATE TABLE shape_list (id INTEGER NOT NULL PRIMARY KEY, items ")
+                    .append(lists.get(more.nextInt(lists.size()))).append(", n INTEGER DEFAULT NULL);\n");
         }
         if (more.nextInt(100) < 25) {
             script.append(switch (engine) {
@@ -223,12 +239,14 @@ final class RandomSchema {
                         CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, code TEXT NOT NULL, n INTEGER, m INTEGER);
                         CREATE TRIGGER shape_set AFTER INSERT ON shape_trigger BEGIN UPDATE shape_trigger SET n = 7 WHERE id = NEW.id; END;
                         """;
-                default -> "CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, at TIMESTAMP DEFAULT CURRENT_TIMESTAMP ON UPDATE CURRENT_TIMESTAMP, n INTEGER);\n";
+                default ->
+                        "CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, at TIMESTAMP DEFAULT CURRENT_TIMESTAMP ON UPDATE CURRENT_TIMESTAMP, n INTEGER);\n";
             });
         }
         keys(script, more);
         if (more.nextInt(100) < 15) {
-            script.append("CREATE TABLE shape_blobs (a ").append(engine.equals("postgresql") ? "BYTEA" : "BLOB").append(", b ")
+            script.append("CREATE TABLE shape_blobs (a ").append(engine.equals("postgresql") ? "BYTEA" : "BLOB")
+                    .append(", b ")
                     .append(engine.equals("h2") ? "CLOB" : "TEXT").append(");\n");
         }
     }
@@ -246,27 +264,36 @@ final class RandomSchema {
         return options.get(random.nextInt(options.size()));
     }
 
-    /** Keys of several parts with little room each, binary values of a length, checks that let NULL pass, and digits. */
+    /**
+     * Keys of several parts with little room each, binary values of a length, checks that let NULL pass, and digits.
+     */
     private void keys(StringBuilder script, Random more) {
         String bytes = engine.equals("postgresql") ? "BYTEA" : engine.equals("sqlite") ? "BLOB" : "VARBINARY(40)";
         String length = engine.equals("sqlite") ? "length" : "octet_length";
-        List<String> parts = List.of("a SMALLINT NOT NULL CHECK (a BETWEEN 1 AND 12)", "b INTEGER NOT NULL CHECK (b >= 0 AND b < 31)",
-                "c VARCHAR(9) NOT NULL CHECK (c IN ('red', 'white'))", "d BIGINT NOT NULL", "e CHAR(1) NOT NULL",
-                "f " + bytes + " NOT NULL CHECK (" + length + "(f) = " + (1 + more.nextInt(30)) + ")", "g DATE NOT NULL");
+        List<String> parts = List.of("a SMALLINT NOT NULL CHECK (a BETWEEN 1 AND 12)",
+                "b INTEGER NOT NULL CHECK (b >= 0 AND b < 31)", "c VARCHAR(9) NOT NULL CHECK (c IN ('red', 'white'))",
+                "d BIGINT NOT NULL", "e CHAR(1) NOT NULL",
+                "f " + bytes + " NOT NULL CHECK (" + length + "(f) = " + (1 + more.nextInt(30)) + ")",
+                "g DATE NOT NULL");
         if (more.nextInt(100) < 50) {
             List<String> shuffled = new ArrayList<>(parts);
             Collections.shuffle(shuffled, more);
             List<String> chosen = shuffled.subList(0, 2 + more.nextInt(2));
-            script.append("CREATE TABLE shape_parts (").append(String.join(", ", chosen)).append(", note VARCHAR(9), PRIMARY KEY (")
-                    .append(chosen.stream().map(part -> part.substring(0, 1)).collect(Collectors.joining(", "))).append("));\n");
+            script.append("CREATE TABLE shape_parts (").append(String.join(", ", chosen))
+                    .append(", note VARCHAR(9), PRIMARY KEY (")
+                    .append(chosen.stream().map(part -> part.substring(0, 1)).collect(Collectors.joining(", ")))
+                    .append("));\n");
         }
         if (more.nextInt(100) < 40) {
-            script.append("CREATE TABLE shape_guarded (id INTEGER NOT NULL PRIMARY KEY, n INTEGER CHECK (n IS NULL OR n >= 5), ")
-                    .append("hash ").append(bytes).append(" CHECK (hash IS NULL OR ").append(length).append("(hash) BETWEEN 3 AND 20), ")
+            script.append(
+                    "CREATE TABLE shape_guarded (id INTEGER NOT NULL PRIMARY KEY, n INTEGER CHECK (n IS NULL OR n >= 5), ")
+                    .append("hash ").append(bytes).append(" CHECK (hash IS NULL OR ").append(length)
+                    .append("(hash) BETWEEN 3 AND 20), ")
                     .append("version INTEGER DEFAULT 1 NOT NULL, text_or VARCHAR(9) CHECK (text_or IS NULL OR text_or LIKE 'A%'));\n");
         }
         if (more.nextInt(100) < 40 && engine.equals("mariadb")) {
-            script.append("CREATE TABLE shape_digit (kind TINYINT(1) NOT NULL PRIMARY KEY, grade TINYINT(1) NOT NULL DEFAULT 2, ok TINYINT(1), "
+            script.append(
+                    "CREATE TABLE shape_digit (kind TINYINT(1) NOT NULL PRIMARY KEY, grade TINYINT(1) NOT NULL DEFAULT 2, ok TINYINT(1), "
                     + "stars TINYINT(1) CHECK (stars BETWEEN 0 AND 5));\n");
         }
     }
@@ -302,14 +329,17 @@ final class RandomSchema {
             case 11 -> new Type(Group.TRUTH, "BOOLEAN", 0);
             case 12 -> new Type(Group.UUID, "UUID", 0);
             default -> new Type(Group.OTHER, switch (engine) {
-                case "h2" -> one("REAL", "DOUBLE PRECISION", "DECFLOAT(10)", "TIME", "TIME WITH TIME ZONE", "TIMESTAMP WITH TIME ZONE",
-                        "JSON", "VARBINARY(20)", "BINARY(4)", "BLOB", "CLOB", "TINYINT", "ENUM('oak', 'steel', 'x y')", "INTEGER ARRAY",
-                        "INTERVAL DAY TO SECOND", "VARCHAR_IGNORECASE(12)", "GEOMETRY");
-                case "postgresql" -> one("REAL", "DOUBLE PRECISION", "NUMERIC", "TIME", "TIMETZ", "TIMESTAMPTZ", "JSON", "JSONB", "BYTEA",
-                        "TEXT", "INTEGER[]", "INTERVAL", "INET", "INT4RANGE", "POINT", "TSVECTOR", "BIT(3)", "XML", "MONEY");
-                case "mariadb" -> one("FLOAT", "DOUBLE", "TIME", "TIMESTAMP NULL", "JSON", "VARBINARY(20)", "BINARY(4)", "BLOB", "TEXT",
-                        "TINYINT", "TINYINT UNSIGNED", "MEDIUMINT", "INT UNSIGNED", "BIGINT UNSIGNED", "YEAR", "BIT(3)",
-                        "ENUM('oak', 'steel', 'x y')", "SET('a', 'b')", "INET6", "LONGTEXT");
+                case "h2" -> one("REAL", "DOUBLE PRECISION", "DECFLOAT(10)", "TIME", "TIME WITH TIME ZONE",
+                        "TIMESTAMP WITH TIME ZONE", "JSON", "VARBINARY(20)", "BINARY(4)", "BLOB", "CLOB", "TINYINT",
+                        "ENUM('oak', 'steel', 'x y')", "INTEGER ARRAY", "INTERVAL DAY TO SECOND",
+                        "VARCHAR_IGNORECASE(12)", "GEOMETRY");
+                case "postgresql" -> one("REAL", "DOUBLE PRECISION", "NUMERIC", "TIME", "TIMETZ", "TIMESTAMPTZ",
+                        "JSON", "JSONB", "BYTEA", "TEXT", "INTEGER[]", "INTERVAL", "INET", "INT4RANGE", "POINT",
+                        "TSVECTOR", "BIT(3)", "XML", "MONEY");
+                case "mariadb" -> one("FLOAT", "DOUBLE", "TIME", "TIMESTAMP NULL", "JSON", "VARBINARY(20)",
+                        "BINARY(4)", "BLOB", "TEXT", "TINYINT", "TINYINT UNSIGNED", "MEDIUMINT", "INT UNSIGNED",
+                        "BIGINT UNSIGNED", "YEAR", "BIT(3)", "ENUM('oak', 'steel', 'x y')", "SET('a', 'b')", "INET6",
+                        "LONGTEXT");
                 default -> one("REAL", "DOUBLE", "NUMERIC", "TIME", "DATETIME", "BLOB", "TEXT", "TINYINT", "CLOB");
             }, 0);
         };
@@ -332,7 +362,8 @@ final class RandomSchema {
         }
 
         String definition() {
-            return "CREATE TABLE " + sqlName + " (\n    " + columns.stream().map(Col::definition).collect(Collectors.joining(",\n    "))
+            return "CREATE TABLE " + sqlName + " (\n    "
+                    + columns.stream().map(Col::definition).collect(Collectors.joining(",\n    "))
                     + parts.stream().map(part -> ",\n    " + part).collect(Collectors.joining()) + "\n);\n"
                     + after.stream().map(statement -> statement + ";\n").collect(Collectors.joining());
         }
@@ -360,7 +391,8 @@ final class RandomSchema {
         if (table.key.size() == 1 && chance(10)) {
             String parent = dialect.identifier(freshName(table.taken));
             table.columns.add(new Col(parent, table.key.get(0).type(), "", false, false));
-            table.parts.add("FOREIGN KEY (" + parent + ") REFERENCES " + table.sqlName + " (" + table.key.get(0).sql() + ")"
+            table.parts.add("FOREIGN KEY (" + parent + ") REFERENCES " + table.sqlName + " (" + table.key.get(0).sql()
+                    + ")"
                     + one("", " ON DELETE SET NULL", " ON DELETE CASCADE"));
         }
         rowConstraints(table);
@@ -380,12 +412,15 @@ final class RandomSchema {
             String rest = switch (engine) {
                 case "mariadb" -> " AUTO_INCREMENT PRIMARY KEY";
                 case "sqlite" -> one(" PRIMARY KEY", " PRIMARY KEY AUTOINCREMENT");
-                default -> one(" GENERATED ALWAYS AS IDENTITY PRIMARY KEY", " GENERATED BY DEFAULT AS IDENTITY PRIMARY KEY");
+                default -> one(" GENERATED ALWAYS AS IDENTITY PRIMARY KEY",
+                        " GENERATED BY DEFAULT AS IDENTITY PRIMARY KEY");
             };
-            keyColumns(table, List.of(new Col(dialect.identifier(one(chance(80) ? "id" : "number", "id")), type, rest, true, false)));
+            keyColumns(table, List.of(new Col(dialect.identifier(one(chance(80) ? "id" : "number", "id")), type, rest,
+                    true, false)));
             return;
         }
-        Type single = one(new Type(Group.WHOLE, "INTEGER", 0), new Type(Group.WHOLE, "BIGINT", 0), new Type(Group.TEXT, "VARCHAR(12)", 12),
+        Type single = one(new Type(Group.WHOLE, "INTEGER", 0), new Type(Group.WHOLE, "BIGINT", 0),
+                new Type(Group.TEXT, "VARCHAR(12)", 12),
                 new Type(Group.TEXT, "CHAR(3)", 3), new Type(Group.UUID, "UUID", 0), new Type(Group.DATE, "DATE", 0),
                 new Type(Group.DECIMAL, "DECIMAL(9, 2)", 0));
         if (kind < 85 || tables.isEmpty()) {
@@ -393,7 +428,8 @@ final class RandomSchema {
             List<Col> columns = new ArrayList<>();
             columns.add(new Col(dialect.identifier(freshName(table.taken)), single, " NOT NULL", true, false));
             if (several) {
-                columns.add(new Col(dialect.identifier(freshName(table.taken)), new Type(Group.WHOLE, "INTEGER", 0), " NOT NULL", true, false));
+                columns.add(new Col(dialect.identifier(freshName(table.taken)), new Type(Group.WHOLE, "INTEGER", 0),
+                        " NOT NULL", true, false));
             }
             keyColumns(table, columns);
             table.parts.add("PRIMARY KEY (" + columns.stream().map(Col::sql).collect(Collectors.joining(", ")) + ")");
@@ -403,13 +439,16 @@ final class RandomSchema {
         List<Col> columns = new ArrayList<>();
         for (int i = parents.isEmpty() ? 0 : 1 + random.nextInt(2); i > 0; i--) {
             Made parent = one(parents);
-            Col column = new Col(dialect.identifier(freshName(table.taken)), parent.key.get(0).type(), " NOT NULL", true, false);
+            Col column = new Col(dialect.identifier(freshName(table.taken)), parent.key.get(0).type(), " NOT NULL",
+                    true, false);
             columns.add(column);
-            table.parts.add("FOREIGN KEY (" + column.sql() + ") REFERENCES " + parent.sqlName + " (" + parent.key.get(0).sql() + ")"
+            table.parts.add("FOREIGN KEY (" + column.sql() + ") REFERENCES " + parent.sqlName + " ("
+                    + parent.key.get(0).sql() + ")"
                     + one("", " ON DELETE CASCADE"));
         }
         if (columns.isEmpty() || chance(30)) {
-            columns.add(new Col(dialect.identifier(freshName(table.taken)), new Type(Group.WHOLE, "SMALLINT", 0), " NOT NULL", true, false));
+            columns.add(new Col(dialect.identifier(freshName(table.taken)), new Type(Group.WHOLE, "SMALLINT", 0),
+                    " NOT NULL", true, false));
         }
         keyColumns(table, columns);
         table.parts.add("PRIMARY KEY (" + columns.stream().map(Col::sql).collect(Collectors.joining(", ")) + ")");
@@ -426,7 +465,8 @@ final class RandomSchema {
         String sql = dialect.identifier(freshName(table.taken));
         boolean notNull = chance(40);
         if (type.group() == Group.WHOLE && chance(6) && !table.columns.isEmpty()) {
-            List<Col> numbers = table.columns.stream().filter(Col::plain).filter(column -> column.type().group() == Group.WHOLE).toList();
+            List<Col> numbers = table.columns.stream().filter(Col::plain)
+                    .filter(column -> column.type().group() == Group.WHOLE).toList();
             if (!numbers.isEmpty()) {
                 String expression = one(numbers).sql() + " + 1";
                 table.columns.add(new Col(sql, new Type(Group.OTHER, "BIGINT", 0), switch (engine) {
@@ -442,7 +482,8 @@ final class RandomSchema {
         String rest = (checks.isEmpty() && chance(15) ? defaulted(type) : "") + (notNull ? " NOT NULL" : "");
         boolean unique = checks.isEmpty() && chance(15) && type.group() != Group.OTHER && type.group() != Group.TRUTH
                 && (type.group() != Group.TEXT || type.length() > 1);
-        table.columns.add(new Col(sql, type, type.sql().endsWith(" NULL") ? rest.replace(" NOT NULL", "") : rest, notNull,
+        table.columns.add(new Col(sql, type, type.sql().endsWith(" NULL") ? rest.replace(" NOT NULL", "") : rest,
+                notNull,
                 checks.isEmpty() && !unique && !rest.contains("DEFAULT")));
         if (!checks.isEmpty()) {
             table.parts.add(constraint() + "CHECK (" + one(checks) + ")");
@@ -450,7 +491,8 @@ final class RandomSchema {
         if (unique) {
             table.parts.add(constraint() + "UNIQUE (" + sql + ")");
         } else if (chance(10) && type.group() != Group.OTHER) {
-            table.after.add("CREATE INDEX " + dialect.identifier("by_" + ++constraints) + " ON " + table.sqlName + " (" + sql + ")");
+            table.after.add("CREATE INDEX " + dialect.identifier("by_" + ++constraints) + " ON " + table.sqlName + " ("
+                    + sql + ")");
         }
     }
 
@@ -471,27 +513,36 @@ final class RandomSchema {
     /** Checks of one column that some value of its type keeps. */
     private List<String> checks(String c, Type type) {
         return switch (type.group()) {
-            case WHOLE -> List.of(c + " >= 0", c + " BETWEEN 1 AND 100", c + " > 5 AND " + c + " < 5000", c + " <> 7", c + " IN (1, 2, 3)",
-                    c + " % 2 = 0", c + " * " + c + " < 10000", c + " = 12 OR " + c + " > 90", "abs(" + c + ") < 50", c + " <= 9");
-            case DECIMAL -> List.of(c + " > 0", c + " BETWEEN 0 AND 99.5", c + " >= 0.5 AND " + c + " <= 2.5", "round(" + c + ", 0) = " + c);
-            case TEXT -> type.sql().startsWith("CHAR") ? List.of(c + " <> ''", c + " = upper(" + c + ")") : texts(c, type.length());
-            case DATE -> List.of(c + " >= '2000-01-01'", c + " < '2031-01-01'", c + " BETWEEN '2019-05-01' AND '2020-05-01'");
+            case WHOLE -> List.of(c + " >= 0", c + " BETWEEN 1 AND 100", c + " > 5 AND " + c + " < 5000", c + " <> 7",
+                    c + " IN (1, 2, 3)",
+                    c + " % 2 = 0", c + " * " + c + " < 10000", c + " = 12 OR " + c + " > 90", "abs(" + c + ") < 50", c
+                    + " <= 9");
+            case DECIMAL -> List.of(c + " > 0", c + " BETWEEN 0 AND 99.5", c + " >= 0.5 AND " + c + " <= 2.5", "round("
+                    + c + ", 0) = " + c);
+            case TEXT -> type.sql().startsWith("CHAR") ? List.of(c + " <> ''", c + " = upper(" + c + ")")
+                    : texts(c, type.length());
+            case DATE -> List.of(c + " >= '2000-01-01'", c + " < '2031-01-01'", c
+                    + " BETWEEN '2019-05-01' AND '2020-05-01'");
             default -> List.of();
         };
     }
 
     private List<String> texts(String c, int length) {
         String lengthOf = (engine.equals("sqlite") ? "length(" : "char_length(") + c + ")";
-        List<String> checks = new ArrayList<>(List.of(c + " <> ''", c + " = upper(" + c + ")", c + " IN ('a', 'b')", lengthOf + " >= 1"));
+        List<String> checks = new ArrayList<>(List.of(c + " <> ''", c + " = upper(" + c + ")", c + " IN ('a', 'b')",
+                lengthOf + " >= 1"));
         if (length >= 5) {
-            checks.addAll(List.of(c + " IN ('oak', 'ash', 'acacia')".replace("acacia", length >= 8 ? "acacia" : "elm"), lengthOf + " BETWEEN 2 AND 4",
+            checks.addAll(List.of(c + " IN ('oak', 'ash', 'acacia')".replace("acacia", length >= 8 ? "acacia" : "elm"),
+                    lengthOf + " BETWEEN 2 AND 4",
                     c + " LIKE 'A%'", c + " LIKE '%_@_%'", c + " <> 'none'", "lower(" + c + ") = " + c));
         }
         if (length >= 8) {
             checks.add(switch (engine) {
-                case "postgresql" -> c + one(" ~ '^[A-Z]{2}-[0-9]{3}$'", " ~ '^[a-z]+[0-9]$'", " ~* '^(red|white)-[0-9]+$'");
+                case "postgresql" -> c + one(" ~ '^[A-Z]{2}-[0-9]{3}$'", " ~ '^[a-z]+[0-9]$'",
+                        " ~* '^(red|white)-[0-9]+$'");
                 case "sqlite" -> c + one(" GLOB '[A-Z][A-Z]-[0-9]*'", " NOT GLOB '*[^a-z]*'");
-                default -> c + one(" REGEXP '^[A-Z]{2}-[0-9]{3}$'", " REGEXP '^[a-z]+[0-9]$'", " REGEXP '^(red|white)-[0-9]+$'");
+                default -> c + one(" REGEXP '^[A-Z]{2}-[0-9]{3}$'", " REGEXP '^[a-z]+[0-9]$'",
+                        " REGEXP '^(red|white)-[0-9]+$'");
             });
         }
         return checks;
@@ -502,7 +553,8 @@ final class RandomSchema {
             return;
         }
         boolean notNull = chance(50);
-        List<Col> columns = target.key.stream().map(part -> new Col(dialect.identifier(freshName(table.taken)), part.type(),
+        List<Col> columns = target.key.stream()
+                .map(part -> new Col(dialect.identifier(freshName(table.taken)), part.type(),
                 notNull ? " NOT NULL" : "", notNull, false)).toList();
         table.columns.addAll(columns);
         String names = columns.stream().map(Col::sql).collect(Collectors.joining(", "));
@@ -521,7 +573,8 @@ final class RandomSchema {
         }
         String column = dialect.identifier(freshName(table.taken));
         table.columns.add(new Col(column, target.key.get(0).type(), "", false, false));
-        String reference = "FOREIGN KEY (" + column + ") REFERENCES " + target.sqlName + " (" + target.key.get(0).sql() + ")";
+        String reference = "FOREIGN KEY (" + column + ") REFERENCES " + target.sqlName + " (" + target.key.get(0).sql()
+                + ")";
         if (engine.equals("sqlite")) {
             table.parts.add(reference);
         } else {
@@ -534,7 +587,8 @@ final class RandomSchema {
         List<Col> plain = new ArrayList<>(table.columns.stream().filter(Col::plain).toList());
         Set<Col> used = new HashSet<>();
         for (Col a : plain) {
-            List<Col> alike = plain.stream().filter(b -> b != a && b.type().group() == a.type().group() && !used.contains(b)).toList();
+            List<Col> alike = plain.stream()
+                    .filter(b -> b != a && b.type().group() == a.type().group() && !used.contains(b)).toList();
             if (used.contains(a) || alike.isEmpty() || !chance(40)) {
                 continue;
             }
@@ -543,16 +597,19 @@ final class RandomSchema {
             used.add(b);
             together(table, a, b);
         }
-        List<Col> free = table.columns.stream().filter(column -> column.plain() && !used.contains(column)).filter(column ->
+        List<Col> free = table.columns.stream().filter(column -> column.plain() && !used.contains(column))
+                .filter(column ->
                 Set.of(Group.WHOLE, Group.DATE, Group.TRUTH, Group.UUID).contains(column.type().group())
                         || column.type().group() == Group.TEXT && column.type().length() >= 3).toList();
-        if (free.size() >= 2 && chance(30) && free.stream().limit(2).anyMatch(column -> column.type().group() != Group.TRUTH)) {
+        if (free.size() >= 2 && chance(30)
+                && free.stream().limit(2).anyMatch(column -> column.type().group() != Group.TRUTH)) {
             table.parts.add(constraint() + "UNIQUE (" + free.get(0).sql() + ", " + free.get(1).sql() + ")");
         }
         if (!free.isEmpty() && chance(10) && (engine.equals("postgresql") || engine.equals("sqlite"))) {
             Col column = free.get(0);
             if (column.type().group() == Group.TEXT) {
-                table.after.add("CREATE UNIQUE INDEX " + dialect.identifier("by_" + ++constraints) + " ON " + table.sqlName
+                table.after.add("CREATE UNIQUE INDEX " + dialect.identifier("by_" + ++constraints) + " ON "
+                        + table.sqlName
                         + " (lower(" + column.sql() + "))");
             }
         }
@@ -565,8 +622,10 @@ final class RandomSchema {
         switch (a.type().group()) {
             case WHOLE -> checks.addAll(List.of(a.sql() + " < " + b.sql(), a.sql() + " + " + b.sql() + " <= 1000",
                     "NOT (" + a.sql() + " > 5 AND " + b.sql() + " > 5)", a.sql() + " <> " + b.sql(),
-                    "CASE WHEN " + a.sql() + " > 10 THEN " + b.sql() + " > 10 ELSE " + b.sql() + " >= 0 END", a.sql() + " = 2 * " + b.sql()));
-            case DECIMAL, DATE, MOMENT -> checks.addAll(List.of(a.sql() + " <= " + b.sql(), a.sql() + " < " + b.sql(), b.sql() + " >= " + a.sql()));
+                    "CASE WHEN " + a.sql() + " > 10 THEN " + b.sql() + " > 10 ELSE " + b.sql() + " >= 0 END", a.sql()
+                    + " = 2 * " + b.sql()));
+            case DECIMAL, DATE, MOMENT -> checks.addAll(
+                    List.of(a.sql() + " <= " + b.sql(), a.sql() + " < " + b.sql(), b.sql() + " >= " + a.sql()));
             case TEXT -> checks.addAll(sameType ? List.of(a.sql() + " <> " + b.sql()) : List.of());
             default -> { }
         }

@@ -47,8 +47,10 @@ class SabotageTest {
                     access: {read: [cellar-hand, winemaker], create: [winemaker], replace: [winemaker], delete: [winemaker]}
                 """);
         try (Cellar cellar = TestDatabases.cellar("h2")) {
-            project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(VineKit.read(cellar.database(), Scope.all()),
-                    MappingFile.read(file, Map.of(), false).inPackage("com.example.cellar"), Set.of()), Cellar.seed("h2")),
+            project = VineKit.write(VineKit.plan(VineKit.generate(
+                    VineKit.map(VineKit.read(cellar.database(), Scope.all()),
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.cellar"), Set.of()),
+                            Cellar.seed("h2")),
                     directory.resolve("project")));
         }
         classes = project.directory().resolve("target/classes");
@@ -77,7 +79,8 @@ class SabotageTest {
             Files.writeString(source, original.replace(change.from(), change.to()));
             compile(source);
 
-            assertThat(VineKit.test(project, new Scope(List.of(), change.tables())).failures()).as(change.what()).isNotEmpty();
+            assertThat(VineKit.test(project, new Scope(List.of(), change.tables())).failures()).as(change.what())
+                    .isNotEmpty();
         } finally {
             Files.writeString(source, original);
             for (Map.Entry<Path, byte[]> file : untouched.entrySet()) {
@@ -102,7 +105,8 @@ class SabotageTest {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         try (StandardJavaFileManager files = compiler.getStandardFileManager(null, null, StandardCharsets.UTF_8)) {
             boolean compiled = compiler.getTask(null, files, null, List.of("-proc:none", "--release", "17", "-nowarn",
-                    "-d", classes.toString(), "-cp", classes + File.pathSeparator + System.getProperty("java.class.path")),
+                    "-d", classes.toString(), "-cp", classes + File.pathSeparator
+                    + System.getProperty("java.class.path")),
                     null, files.getJavaFileObjects(source)).call();
             assertThat(compiled).as(source.toString()).isTrue();
         }
@@ -116,7 +120,8 @@ class SabotageTest {
     record Change(String what, List<String> tables, String file, String from, String to) {
         static Change of(String line) {
             String[] parts = line.split(" \\|(?: |$)", -1);
-            return new Change(parts[0].strip(), parts[1].strip().equals("*") ? List.of() : List.of(parts[1].strip().split(" ")), parts[2].strip(),
+            return new Change(parts[0].strip(), parts[1].strip().equals("*") ? List.of()
+                    : List.of(parts[1].strip().split(" ")), parts[2].strip(),
                     lines(parts[3]), parts.length < 5 ? "" : lines(parts[4]));
         }
 

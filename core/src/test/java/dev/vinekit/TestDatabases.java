@@ -70,7 +70,8 @@ public final class TestDatabases implements AutoCloseable {
     /** An empty database of the same kind; where only the file system says who may do what, any. */
     public static ScratchDatabase administered(Engine engine) throws SQLException {
         return switch (engine.name()) {
-            case "h2" -> new ScratchDatabase(engine, "jdbc:h2:mem:administered-" + UUID.randomUUID(), "sa", "", () -> { });
+            case "h2" -> new ScratchDatabase(engine, "jdbc:h2:mem:administered-" + UUID.randomUUID(), "sa", "",
+                    () -> { });
             case "sqlite" -> engine.scratch();
             default -> engine.scratchOn(administrator(engine.name()));
         };
@@ -82,7 +83,10 @@ public final class TestDatabases implements AutoCloseable {
         return engineName.equals("mariadb") ? MariadbAdministrator.database() : PostgresqlAdministrator.database();
     }
 
-    /** Every clause that an engine has for tables and what is about them, and names that nobody would choose who had to generate code. */
+    /**
+     * Every clause that an engine has for tables and what is about them, and names that nobody would choose who had to
+     * generate code.
+     */
     public static TestDatabases clauses(String engineName) throws SQLException, IOException {
         return on(engineName, clausesScript(engineName));
     }

@@ -37,11 +37,14 @@ class ValuesSurviveTest {
     private static final ObjectMapper JSON =
             JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).build();
 
-    private static final String TEXTS = "\"\" | \"abcde\" | \"\u00e4\u00f6\u20ac\u00df \" | \"\u65e5\u672c\u8a9e\" | \"a'b\\\"\\\\\" | \"\\n\\t;-\" | \"\ud83c\udf77\u2716\"";
+    private static final String TEXTS =
+            "\"\" | \"abcde\" | \"\u00e4\u00f6\u20ac\u00df \" | \"\u65e5\u672c\u8a9e\" | \"a'b\\\"\\\\\" | \"\\n\\t;-\" | \"\ud83c\udf77\u2716\"";
     private static final String LONG_TEXT = "\"" + "wine \u20ac ' \\\\ ".repeat(5_000) + "\"";
     private static final String BYTES = "\"\" | \"AA==\" | \"AP8nXCIKDQB/gA==\"";
-    private static final String UUIDS = "\"00000000-0000-0000-0000-000000000000\" | \"ffffffff-ffff-ffff-ffff-ffffffffffff\"";
-    private static final String DOCUMENTS = "{} | [] | {\"a\":[1,2.50,null,\"\u00e4\ud83c\udf77\"],\"b\":{\"c\":true}} | \"text\" | 12345678901234567890";
+    private static final String UUIDS =
+            "\"00000000-0000-0000-0000-000000000000\" | \"ffffffff-ffff-ffff-ffff-ffffffffffff\"";
+    private static final String DOCUMENTS =
+            "{} | [] | {\"a\":[1,2.50,null,\"\u00e4\ud83c\udf77\"],\"b\":{\"c\":true}} | \"text\" | 12345678901234567890";
 
     /** A type with its edge values; {@code #} before it if the database cannot compare it with a literal. */
     private static final Map<String, List<String>> VALUES = Map.of(
@@ -58,7 +61,8 @@ class ValuesSurviveTest {
                     "#TIME(6) WITH TIME ZONE: \"00:00+14:00\" | \"23:59:59.999999-12:00\"",
                     "TIMESTAMP(6): \"0001-01-01T00:00:00\" | \"9999-12-31T23:59:59.999999\"",
                     "TIMESTAMP(6) WITH TIME ZONE: \"0001-01-01T00:00:00Z\" | \"9999-12-31T23:59:59.999999Z\"",
-                    "UUID: " + UUIDS, "#JSON: " + DOCUMENTS, "ENUM('a', 'b''c', '\u00e4'): \"a\" | \"b'c\" | \"\u00e4\""),
+                    "UUID: " + UUIDS, "#JSON: " + DOCUMENTS,
+                    "ENUM('a', 'b''c', '\u00e4'): \"a\" | \"b'c\" | \"\u00e4\""),
             "postgresql", List.of(
                     "boolean: true | false",
                     "smallint: -32768 | 32767", "integer: -2147483648 | 2147483647",
@@ -87,15 +91,18 @@ class ValuesSurviveTest {
                     "MEDIUMINT UNSIGNED: 0 | 16777215", "INT: -2147483648 | 2147483647", "INT UNSIGNED: 0 | 4294967295",
                     "BIGINT: -9223372036854775808 | 9223372036854775807", "BIGINT UNSIGNED: 0 | 18446744073709551615",
                     "DECIMAL(20, 5): 999999999999999.99999 | -999999999999999.99999 | 0.00001",
-                    "#FLOAT: 3.40282E38 | -1.17549E-38 | 0.1", "#DOUBLE: 1.7976931348623157E308 | -2.2250738585072014E-308",
+                    "#FLOAT: 3.40282E38 | -1.17549E-38 | 0.1",
+                    "#DOUBLE: 1.7976931348623157E308 | -2.2250738585072014E-308",
                     "VARCHAR(5) CHARACTER SET utf8mb4: " + TEXTS, "TEXT: \"\" | \"\u65e5\ud83c\udf77'\\\\\"",
                     "#LONGTEXT: " + LONG_TEXT, "CHAR(3): \"abc\" | \"\u00e4\u20ac\u00df\"",
                     "VARBINARY(20): " + BYTES, "BLOB: " + BYTES, "BINARY(3): \"AAAA\" | \"////\"",
-                    "DATE: \"1000-01-01\" | \"9999-12-31\" | \"2024-02-29\"", "TIME(6): \"00:00:00\" | \"23:59:59.999999\"",
+                    "DATE: \"1000-01-01\" | \"9999-12-31\" | \"2024-02-29\"",
+                    "TIME(6): \"00:00:00\" | \"23:59:59.999999\"",
                     "DATETIME(6): \"1000-01-01T00:00:00\" | \"9999-12-31T23:59:59.999999\"",
                     "TIMESTAMP(6): \"1970-01-01T00:00:01Z\" | \"2038-01-19T03:14:07.999999Z\" | \"2024-03-31T01:30:00Z\"",
                     "YEAR: 1901 | 2155", "UUID: " + UUIDS, "#JSON: " + DOCUMENTS,
-                    "ENUM('a', 'b''c', '\u00df'): \"a\" | \"b'c\" | \"\u00df\"", "#SET('a', 'b', 'c'): [] | [\"a\"] | [\"a\",\"b\",\"c\"]",
+                    "ENUM('a', 'b''c', '\u00df'): \"a\" | \"b'c\" | \"\u00df\"",
+                    "#SET('a', 'b', 'c'): [] | [\"a\"] | [\"a\",\"b\",\"c\"]",
                     "BIT(1): true | false", "BIT(64): \"" + "1".repeat(64) + "\" | \"" + "0".repeat(64) + "\"",
                     "INET6: \"::\" | \"2001:db8::ffff\"", "#POINT: \"POINT(1.5 -2)\"",
                     "#GEOMETRY: \"POLYGON((0 0,1 0,1 1,0 0))\""),
@@ -103,8 +110,10 @@ class ValuesSurviveTest {
                     "BOOLEAN: true | false", "INTEGER: -9223372036854775808 | 9223372036854775807",
                     "SMALLINT: -32768 | 32767", "NUMERIC(15, 5): 9999999999.99999 | -9999999999.99999 | 0.00001",
                     "DECIMAL: 0.5 | 123456789012345", "#REAL: 1.7976931348623157E308 | -4.9E-324 | 0.1",
-                    "VARCHAR(5): " + TEXTS, "TEXT: \"\" | \"12\" | \"1e5\" | " + LONG_TEXT, "CHAR(3): \"abc\" | \"\u00e4\u20ac\u00df\"",
-                    "BLOB: " + BYTES, "DATE: \"0001-01-01\" | \"9999-12-31\"", "TIME: \"00:00:00\" | \"23:59:59.999999999\"",
+                    "VARCHAR(5): " + TEXTS, "TEXT: \"\" | \"12\" | \"1e5\" | " + LONG_TEXT,
+                    "CHAR(3): \"abc\" | \"\u00e4\u20ac\u00df\"",
+                    "BLOB: " + BYTES, "DATE: \"0001-01-01\" | \"9999-12-31\"",
+                    "TIME: \"00:00:00\" | \"23:59:59.999999999\"",
                     "TIMESTAMP: \"0001-01-01T00:00:00\" | \"9999-12-31T23:59:59.999999999\"",
                     "TIMESTAMP WITH TIME ZONE: \"0001-01-01T00:00:00Z\" | \"9999-12-31T23:59:59.123456789Z\"",
                     "UUID: " + UUIDS, "#JSON: {} | [] | {\"a\":[1,2.50,null,\"\u00e4\ud83c\udf77\"]} | \"text\""));
@@ -121,7 +130,8 @@ class ValuesSurviveTest {
         StringBuilder script = new StringBuilder();
         for (int i = 0; i < types.size(); i++) {
             String type = types.get(i).substring(types.get(i).startsWith("#") ? 1 : 0, types.get(i).indexOf(": "));
-            script.append("CREATE TABLE v").append(i).append(" (id INT NOT NULL PRIMARY KEY, val ").append(type).append(");\n");
+            script.append("CREATE TABLE v").append(i).append(" (id INT NOT NULL PRIMARY KEY, val ").append(type)
+                    .append(");\n");
         }
         try (TestDatabases database = TestDatabases.on(engineName, script.toString())) {
             Schema schema = VineKit.read(database.database(), Scope.all());
@@ -157,10 +167,12 @@ class ValuesSurviveTest {
 
         String literal = database.engine().dialect(schema).literal(column(schema, table).type(), text(value));
         if (!type.startsWith("#")) {
-            assertThat(count(database, "SELECT COUNT(*) FROM v" + table + " WHERE id = " + id + " AND val = " + literal))
+            assertThat(count(database, "SELECT COUNT(*) FROM v" + table + " WHERE id = " + id + " AND val = "
+                    + literal))
                     .as(about + " = " + literal).isEqualTo(1);
         }
-        execute(database, "INSERT INTO v" + table + " (id, val) SELECT id + 100, val FROM v" + table + " WHERE id = " + id);
+        execute(database, "INSERT INTO v" + table + " (id, val) SELECT id + 100, val FROM v" + table + " WHERE id = "
+                + id);
         assertSame(about, send("GET", collection + "/" + (id + 100), "").body(), value);
         HttpResponse<String> replaced = send("PUT", collection + "/" + (id + 100), "{\"val\":" + value + "}");
         assertSame(about, replaced.body(), value);
@@ -192,7 +204,8 @@ class ValuesSurviveTest {
 
     private HttpResponse<String> send(String method, String url, String body) throws Exception {
         return client.send(HttpRequest.newBuilder(URI.create(url)).header("Content-Type", "application/json")
-                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     private static long count(Database database, String sql) throws SQLException {

@@ -81,7 +81,9 @@ class WholeWayTest {
             Project project = generated(presses.database());
             Path repository = project.directory().resolve(
                     "src/main/java/com/example/made/repository/PressRepository.java");
-            Files.writeString(repository, Files.readString(repository).replace(".set(\"name\", \"name\", input.name())", ".set(\"name\", \"name\", input.name().toUpperCase())"));
+            Files.writeString(repository,
+                    Files.readString(repository).replace(".set(\"name\", \"name\", input.name())",
+                            ".set(\"name\", \"name\", input.name().toUpperCase())"));
             VineKit.compile(project);
 
             TestReport report = VineKit.test(project);
@@ -94,13 +96,16 @@ class WholeWayTest {
     /** SQLite takes such rows where a script turns its checks off, and says nothing. */
     @Test
     void seedRowsThatReferToNothingAreRefused() throws Exception {
-        try (TestDatabases presses = TestDatabases.on("sqlite", "CREATE TABLE press (id INTEGER PRIMARY KEY, bought_with INTEGER REFERENCES press);\n")) {
+        try (TestDatabases presses = TestDatabases.on("sqlite",
+                "CREATE TABLE press (id INTEGER PRIMARY KEY, bought_with INTEGER REFERENCES press);\n")) {
             Project project = generated(presses.database());
             Path seed = project.directory().resolve("src/main/resources/db/seed.sql");
-            Files.writeString(seed, "PRAGMA foreign_keys = OFF;\nINSERT INTO press VALUES (1, 77);\nPRAGMA foreign_keys = ON;\n");
+            Files.writeString(seed,
+                    "PRAGMA foreign_keys = OFF;\nINSERT INTO press VALUES (1, 77);\nPRAGMA foreign_keys = ON;\n");
             VineKit.compile(project);
 
-            assertThatThrownBy(() -> VineKit.test(project)).isInstanceOf(Fault.class).hasMessageContaining("from press to press");
+            assertThatThrownBy(() -> VineKit.test(project)).isInstanceOf(Fault.class)
+                    .hasMessageContaining("from press to press");
         }
     }
 
@@ -130,11 +135,13 @@ class WholeWayTest {
 
     @Test
     void testsPassInAnyOrder() throws Exception {
-        try (TestDatabases presses = TestDatabases.h2(PRESSES + "; CREATE TABLE pressing (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, "
+        try (TestDatabases presses = TestDatabases.h2(PRESSES
+                + "; CREATE TABLE pressing (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, "
                 + "press_id INT NOT NULL REFERENCES press (id), above_id INT REFERENCES pressing (id) ON DELETE CASCADE, litres INT)")) {
             Project project = generated(presses.database());
             for (int seed = 1; seed <= 3; seed++) {
-                Map<String, String> order = Map.of("junit.jupiter.testmethod.order.default", "org.junit.jupiter.api.MethodOrderer$Random",
+                Map<String, String> order = Map.of("junit.jupiter.testmethod.order.default",
+                        "org.junit.jupiter.api.MethodOrderer$Random",
                         "junit.jupiter.testclass.order.default", "org.junit.jupiter.api.ClassOrderer$Random",
                         "junit.jupiter.execution.order.random.seed", String.valueOf(seed));
                 order.forEach(System::setProperty);
@@ -155,7 +162,8 @@ class WholeWayTest {
                     RunningService service = VineKit.serve(project, settings(scratch, "0"))) {
                 assertThat(service.endpoints()).contains("/api/presses/{key}  GET PUT PATCH DELETE");
 
-                assertThat(post(service, "{\"name\":\"Big\",\"leastBar\":1,\"mostBar\":6}").statusCode()).isEqualTo(201);
+                assertThat(post(service, "{\"name\":\"Big\",\"leastBar\":1,\"mostBar\":6}").statusCode())
+                        .isEqualTo(201);
 
                 HttpResponse<String> unordered = post(service, "{\"name\":\"Odd\",\"leastBar\":6,\"mostBar\":6}");
                 assertThat(unordered.statusCode()).isEqualTo(400);
@@ -199,7 +207,8 @@ class WholeWayTest {
     }
 
     private static Map<String, String> settings(SeededDatabase scratch, String port) {
-        return Map.of("DB_URL", scratch.url(), "DB_USER", scratch.user(), "DB_PASSWORD", scratch.password(), "HTTP_PORT", port);
+        return Map.of("DB_URL", scratch.url(), "DB_USER", scratch.user(), "DB_PASSWORD", scratch.password(),
+                "HTTP_PORT", port);
     }
 
     private static HttpResponse<String> post(RunningService service, String body) throws Exception {

@@ -67,7 +67,8 @@ final class ChangeView {
             head(group);
             FileChange.Kind kind = group.get(0).kind();
             if (kind == FileChange.Kind.CONFLICT || kind == FileChange.Kind.LEFT_ALONE) {
-                group.stream().limit(SHOWN_PATHS).forEach(change -> out.println(" ".repeat(INDENT) + style.cell(change.path(), 200)));
+                group.stream().limit(SHOWN_PATHS)
+                        .forEach(change -> out.println(" ".repeat(INDENT) + style.cell(change.path(), 200)));
                 more(group.size() - SHOWN_PATHS);
             } else if (group.size() <= SHOWN_FILES) {
                 names(group);
@@ -85,21 +86,25 @@ final class ChangeView {
 
     /** How many files there are of each sort, and where they are not of most tables, which tables. */
     private List<String> counted(List<FileChange> changes) {
-        Map<String, Long> counts = changes.stream().collect(Collectors.groupingBy(ChangeView::sort, LinkedHashMap::new, Collectors.counting()));
+        Map<String, Long> counts = changes.stream()
+                .collect(Collectors.groupingBy(ChangeView::sort, LinkedHashMap::new, Collectors.counting()));
         return counts.entrySet().stream().map(entry -> entry.getValue() + " " + entry.getKey()).toList();
     }
 
     private static String sort(FileChange change) {
         return change.table().isEmpty() ? "of " + WHOLE
-                : SORTS.entrySet().stream().filter(sort -> name(change).endsWith(sort.getKey()) && !name(change).equals(sort.getKey())).findFirst().orElseThrow().getValue();
+                : SORTS.entrySet().stream().filter(sort -> name(change).endsWith(sort.getKey())
+                        && !name(change).equals(sort.getKey())).findFirst().orElseThrow().getValue();
     }
 
     private void byTable(List<FileChange> changes) {
         Map<String, List<FileChange>> groups = changes.stream()
                 .collect(Collectors.groupingBy(change -> change.table()
-                        .map(table -> style.table(table.name(), 60)).orElse(WHOLE), LinkedHashMap::new, Collectors.toList()));
+                        .map(table -> style.table(table.name(), 60)).orElse(WHOLE), LinkedHashMap::new,
+                        Collectors.toList()));
         List<FileChange> whole = groups.remove(WHOLE);
-        groups.entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(group -> group(group.getKey(), group.getValue()));
+        groups.entrySet().stream().sorted(Map.Entry.comparingByKey())
+                .forEach(group -> group(group.getKey(), group.getValue()));
         if (whole != null) {
             group(WHOLE, whole);
         }
@@ -115,7 +120,8 @@ final class ChangeView {
 
     /** Those of one kind and reason together, in the order of the kinds. */
     private static List<List<FileChange>> alike(List<FileChange> changes) {
-        Map<String, List<FileChange>> byReason = changes.stream().sorted(Comparator.comparing(FileChange::kind)).collect(Collectors.groupingBy(
+        Map<String, List<FileChange>> byReason = changes.stream().sorted(Comparator.comparing(FileChange::kind))
+                .collect(Collectors.groupingBy(
                 change -> change.kind().ordinal() + change.reason(), LinkedHashMap::new, Collectors.toList()));
         return List.copyOf(byReason.values());
     }

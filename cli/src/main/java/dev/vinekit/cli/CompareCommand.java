@@ -24,7 +24,8 @@ import picocli.CommandLine.Option;
 
 /** Tells what has changed in the database since the last run. */
 @Command(name = "compare",
-        header = "Tells what has changed in the database since the last generate, and what that means for code and clients.",
+        header =
+                "Tells what has changed in the database since the last generate, and what that means for code and clients.",
         description = "Writes nothing. Exit code 1 if anything has changed, for a build to notice.")
 final class CompareCommand extends ToolCommand {
     @Mixin
@@ -33,7 +34,8 @@ final class CompareCommand extends ToolCommand {
     @Mixin
     private ProjectOptions project;
 
-    @Option(names = "--format", paramLabel = "FORM", defaultValue = "text", description = "text, or json for other programs.")
+    @Option(names = "--format", paramLabel = "FORM", defaultValue = "text",
+            description = "text, or json for other programs.")
     private Format format;
 
     @Option(names = "--sql", description = "Print the statements that take the recorded schema to the present one. "
@@ -88,14 +90,17 @@ final class CompareCommand extends ToolCommand {
         long breaking = comparison.effects().stream().filter(Effect::breaking).count();
         System.out.println();
         System.out.println(Steps.count(comparison.difference().changes().size(), "change", "changes")
-                + (breaking == 0 ? ", none of which breaks clients." : "; " + style.bad(Steps.count(breaking, "thing", "things")
+                + (breaking == 0 ? ", none of which breaks clients." : "; "
+                        + style.bad(Steps.count(breaking, "thing", "things")
                         + " that may break clients") + "."));
-        System.out.println("Next: vinekit generate --dry-run" + project.option() + ", or vinekit compare --sql" + project.option());
+        System.out.println("Next: vinekit generate --dry-run" + project.option() + ", or vinekit compare --sql"
+                + project.option());
     }
 
     private static String line(Style style, ChangeWords change) {
         String shown = String.format(Locale.ROOT, "%-8s %s", change.change(), change.what()
-                + (change.name().isEmpty() || change.name().equals(change.table().name()) ? "" : " " + style.table(change.name(), 60))
+                + (change.name().isEmpty() || change.name().equals(change.table().name()) ? "" : " "
+                        + style.table(change.name(), 60))
                 + (change.detail().isEmpty() ? "" : ": " + change.detail()));
         return style.cell(shown, style.width() - 2);
     }

@@ -24,7 +24,8 @@ final class DemoCommand extends ToolCommand {
     private Path directory;
 
     @Option(names = "--engine", paramLabel = "NAME", defaultValue = "h2",
-            description = "Database to make the cellar on: h2, postgresql, mariadb or sqlite (default: ${DEFAULT-VALUE}). "
+            description =
+                    "Database to make the cellar on: h2, postgresql, mariadb or sqlite (default: ${DEFAULT-VALUE}). "
                     + "All but mariadb come with the tool; that wants an installed server, or --url.")
     private String engine;
 
@@ -56,7 +57,8 @@ final class DemoCommand extends ToolCommand {
             project = steps.write(changes);
         }
         steps.compile(project);
-        TestReport report = steps.summarised(project, () -> server.map(database -> VineKit.testOnServer(project, database))
+        TestReport report = steps.summarised(project,
+                () -> server.map(database -> VineKit.testOnServer(project, database))
                 .orElseGet(() -> VineKit.test(project)));
         Path page = steps.report(project, report);
         stages.total();

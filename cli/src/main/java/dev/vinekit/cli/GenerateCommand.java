@@ -1,6 +1,5 @@
 package dev.vinekit.cli;
 
-import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
@@ -34,7 +33,8 @@ import picocli.CommandLine.Option;
 /** Generates a project, or brings it up to date. */
 @Command(name = "generate",
         header = "Generates the service for a database, or brings it up to date.",
-        description = "What people have written in the project is kept. Into an empty directory goes a whole Maven project; into one with a pom.xml "
+        description =
+                "What people have written in the project is kept. Into an empty directory goes a whole Maven project; into one with a pom.xml "
             + "of your own, sources only.")
 final class GenerateCommand extends ToolCommand {
     @Mixin
@@ -98,7 +98,8 @@ final class GenerateCommand extends ToolCommand {
                 new ChangeView(output.plain(), all, true).print(changes);
             }
         } catch (IOException e) {
-            throw Fault.inWorld("Writing " + file + " failed: " + e + ".", "Check that the directory may be written.", e);
+            throw Fault.inWorld("Writing " + file + " failed: " + e + ".", "Check that the directory may be written.",
+                    e);
         }
         System.out.println("Each table and file: " + file);
     }
@@ -148,7 +149,8 @@ final class GenerateCommand extends ToolCommand {
         System.out.println(style.warning("No rows could be made up for some tables; their tests only read:"));
         byReason.entrySet().stream().limit(everything ? Long.MAX_VALUE : SHOWN_REASONS).forEach(entry -> {
             style.wrapped(style.cell(entry.getKey(), 400), 2).forEach(line -> System.out.println("  " + line));
-            List<String> lines = everything ? style.filled(entry.getValue(), 4) : List.of(style.some(entry.getValue(), 4));
+            List<String> lines = everything ? style.filled(entry.getValue(), 4)
+                    : List.of(style.some(entry.getValue(), 4));
             lines.forEach(line -> System.out.println("    " + line));
         });
         if (byReason.size() > SHOWN_REASONS && !everything) {
@@ -158,13 +160,15 @@ final class GenerateCommand extends ToolCommand {
 
     private static void access(Mapping mapping, Style style) {
         if (!mapping.hasAccess()) {
-            System.out.println(style.warning("No access control: everyone who reaches the service may read and write."));
+            System.out.println(
+                    style.warning("No access control: everyone who reaches the service may read and write."));
             return;
         }
         List<String> closed = tables(mapping, entity -> entity.operations().isEmpty());
         List<String> open = tables(mapping, entity -> !entity.operations().isEmpty()
                 && entity.operations().stream().allMatch(operation -> entity.roles(operation).contains("*")));
-        System.out.println("Access by bearer tokens, with roles for " + (mapping.entities().size() - open.size() - closed.size()) + " of "
+        System.out.println("Access by bearer tokens, with roles for "
+                + (mapping.entities().size() - open.size() - closed.size()) + " of "
                 + mapping.entities().size() + " tables and views.");
         name("Open to everybody with a valid token: ", open, style);
         name("Closed to everybody, for nothing is said of them: ", closed, style);
@@ -185,7 +189,8 @@ final class GenerateCommand extends ToolCommand {
             System.out.println("Nothing to write: the project is up to date.");
             return;
         }
-        String target = changes.directory().equals(Path.of(".")) ? "the current directory" : changes.directory().toString();
+        String target = changes.directory().equals(Path.of(".")) ? "the current directory"
+                : changes.directory().toString();
         String where = patch != null ? "Written as a patch to " + patch
                 : (dryRun ? "Would be written to " : "Written to ") + target;
         System.out.println(where + ": " + Steps.counts(changes) + ".");
@@ -194,7 +199,8 @@ final class GenerateCommand extends ToolCommand {
         } else if (!dryRun) {
             boolean ownScratch = !Engines.named(mapping.schema().engine()).libraries().isEmpty();
             boolean conflicts = !changes.ofKind(FileChange.Kind.CONFLICT).isEmpty();
-            System.out.println("Next: " + (conflicts ? "settle the conflicts, then " : "") + "vinekit test" + project.option()
+            System.out.println("Next: " + (conflicts ? "settle the conflicts, then " : "") + "vinekit test"
+                    + project.option()
                     + (ownScratch ? "" : " --on the URL of an empty database"));
         }
     }

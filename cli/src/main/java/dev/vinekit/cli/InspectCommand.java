@@ -38,7 +38,8 @@ final class InspectCommand extends ToolCommand {
     private SourceOptions source;
 
     @Option(names = "--format", paramLabel = "FORM", defaultValue = "text",
-            description = "text; json, the whole reading for other programs; sql, the statements that make the tables; svg, a picture of them; "
+            description =
+                    "text; json, the whole reading for other programs; sql, the statements that make the tables; svg, a picture of them; "
                     + "or html, a page with all of it.")
     private Format format;
 
@@ -55,7 +56,8 @@ final class InspectCommand extends ToolCommand {
     public Integer call() {
         if (rows && format != Format.html) {
             throw Fault.inCall("--rows goes with --format html only.", format == Format.text
-                    ? "Of a table that --tables names its first rows are shown anyway." : "Leave it out, or take the format html.");
+                    ? "Of a table that --tables names its first rows are shown anyway."
+                    : "Leave it out, or take the format html.");
         }
         MappingFile file = source.inDirectory(Path.of("")).inPackage(ANY_PACKAGE);
         try (Source opened = source.open(output)) {

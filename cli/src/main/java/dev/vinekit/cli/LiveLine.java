@@ -9,7 +9,10 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 
-/** Tells how far a stage has come while it lasts: one line that is rewritten on a terminal, a line now and then elsewhere. */
+/**
+ * Tells how far a stage has come while it lasts: one line that is rewritten on a terminal, a line now and then
+ * elsewhere.
+ */
 final class LiveLine implements Consumer<Progress.State>, AutoCloseable {
     private static final long REWRITE_MILLIS = 200;
     private static final long LINE_MILLIS = 10_000;

@@ -21,7 +21,8 @@ final class LoginOptions {
 
     /** The database behind a URL, for this login, or where none is given for another. */
     Database database(String url, String otherUser, String otherPassword) {
-        return Database.at(url, user.isEmpty() ? otherUser : user, passwordVariable == null ? otherPassword : password());
+        return Database.at(url, user.isEmpty() ? otherUser : user, passwordVariable == null ? otherPassword
+                : password());
     }
 
     /** Adds who logs in to a section of the mapping file; of the password only where it comes from. */

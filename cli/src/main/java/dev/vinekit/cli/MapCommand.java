@@ -12,7 +12,8 @@ import picocli.CommandLine.Mixin;
 
 /** Proposes or refreshes the mapping file. */
 @Command(name = "map",
-        header = "Writes " + MappingFile.NAME + ", in which you say how tables and columns are mapped, or adds to it what new tables need.",
+        header = "Writes " + MappingFile.NAME
+        + ", in which you say how tables and columns are mapped, or adds to it what new tables need.",
         description = "What is in the file stays: comments, order, entries.")
 final class MapCommand extends ToolCommand {
     @Mixin
@@ -41,7 +42,8 @@ final class MapCommand extends ToolCommand {
             System.out.println("Nothing to add to " + source.file() + ".");
         } else {
             System.out.println((fresh ? "Written: " : "Added to: ") + source.file()
-                    + (proposal.added().isEmpty() ? "" : ", with " + Steps.count(proposal.added().size(), "entry", "entries")
+                    + (proposal.added().isEmpty() ? "" : ", with "
+                            + Steps.count(proposal.added().size(), "entry", "entries")
                             + " to look at: " + output.style().some(proposal.added(), 40)) + ".");
         }
         proposal.byHand().forEach(line -> System.out.println(output.style().warning("To put in by hand: ") + line));

@@ -52,7 +52,8 @@ final class MappingView {
         out.println();
         remarks(mapping.remarks());
         boolean clipped = mapping.entities().stream().anyMatch(entity -> entity.table().name().name().startsWith(
-                CommonPrefix.of(mapping.schema()).orElse("\n")) && entity.name().value().toLowerCase(Locale.ROOT).startsWith(
+                CommonPrefix.of(mapping.schema()).orElse("\n"))
+                && entity.name().value().toLowerCase(Locale.ROOT).startsWith(
                 CommonPrefix.of(mapping.schema()).orElse("").replace("_", "").toLowerCase(Locale.ROOT)));
         if (clipped) {
             out.println("All names begin with " + style.cell(CommonPrefix.of(mapping.schema()).orElse(""), 40)
@@ -72,20 +73,24 @@ final class MappingView {
 
     /** How many tables have which operations, the most common first; the others by name. */
     private void counted() {
-        Map<String, List<Entity>> byOperations = mapping.entities().stream().collect(Collectors.groupingBy(MappingView::operations));
+        Map<String, List<Entity>> byOperations = mapping.entities().stream()
+                .collect(Collectors.groupingBy(MappingView::operations));
         TextTable lines = new TextTable(style, "tables", "operations", "");
         List<Map.Entry<String, List<Entity>>> groups = byOperations.entrySet().stream()
-                .sorted(Comparator.comparing((Map.Entry<String, List<Entity>> group) -> -group.getValue().size()).thenComparing(Map.Entry::getKey)).toList();
+                .sorted(Comparator.comparing((Map.Entry<String, List<Entity>> group) -> -group.getValue().size())
+                        .thenComparing(Map.Entry::getKey)).toList();
         int taken = "tables".length() + groups.stream().mapToInt(group -> group.getKey().length()).max().orElse(0) + 4;
         for (Map.Entry<String, List<Entity>> group : groups) {
-            String names = group == groups.get(0) ? "" : style.some(group.getValue().stream().map(entity -> name(entity.table().name())).toList(), taken);
+            String names = group == groups.get(0) ? ""
+                    : style.some(group.getValue().stream().map(entity -> name(entity.table().name())).toList(), taken);
             lines.add(String.valueOf(group.getValue().size()), group.getKey(), names);
         }
         lines.print(out);
     }
 
     private static String operations(Entity entity) {
-        return entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(" "));
+        return entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(" "));
     }
 
     /** Prints what to know that was not said in the last run. */
@@ -103,17 +108,20 @@ final class MappingView {
         if (all || remarks.size() <= SHOWN_REMARKS) {
             remarks.forEach(remark -> {
                 List<String> lines = style.wrapped(name(remark.table()) + ": " + style.cell(remark.text(), 400), 2);
-                out.println(style.warning(name(remark.table())) + lines.get(0).substring(name(remark.table()).length()));
+                out.println(style.warning(name(remark.table()))
+                        + lines.get(0).substring(name(remark.table()).length()));
                 lines.stream().skip(1).forEach(line -> out.println("  " + line));
             });
             return;
         }
         Map<Remark.Topic, List<Remark>> byTopic = remarks.stream().collect(
                 Collectors.groupingBy(Remark::topic, TreeMap::new, Collectors.toList()));
-        out.println(style.warning(remarks.size() + " remarks") + "; README.md in the project has them all, --verbose shows them");
+        out.println(style.warning(remarks.size() + " remarks")
+                + "; README.md in the project has them all, --verbose shows them");
         byTopic.forEach((topic, about) -> {
             String head = String.format(Locale.ROOT, "%5d  %s: ", about.size(), topic.words());
-            out.println(head + style.some(about.stream().map(remark -> name(remark.table())).distinct().toList(), head.length()));
+            out.println(head + style.some(about.stream().map(remark -> name(remark.table())).distinct().toList(),
+                    head.length()));
         });
     }
 

@@ -15,7 +15,10 @@ import java.util.TreeMap;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
-/** Prints how the tests of each table and operation ended: all tables where they fit on a screen, else those that want a look. */
+/**
+ * Prints how the tests of each table and operation ended: all tables where they fit on a screen, else those that want a
+ * look.
+ */
 final class Matrix {
     private static final int GREATEST_NAME = 32;
     private static final int RULES = 7;
@@ -46,11 +49,13 @@ final class Matrix {
     }
 
     void print() {
-        List<ServiceDescription.TableDescription> shown = report.service().tables().stream().filter(table -> all || wantsALook(table)).toList();
+        List<ServiceDescription.TableDescription> shown = report.service().tables().stream()
+                .filter(table -> all || wantsALook(table)).toList();
         int width = shown.stream().mapToInt(table -> table.table().length()).max().orElse(5);
         int nameWidth = Math.max(5, style.whole() ? width : Math.min(GREATEST_NAME, width));
         List<String> aspects = report.aspects();
-        int cells = aspects.stream().mapToInt(aspect -> Math.max(aspect.length(), aspect.equals("rules") ? RULES : 0)).sum();
+        int cells = aspects.stream().mapToInt(aspect -> Math.max(aspect.length(), aspect.equals("rules") ? RULES : 0))
+                .sum();
         String gap = nameWidth + cells + 2 * aspects.size() > style.width() ? " " : "  ";
         if (!shown.isEmpty()) {
             out.print(style.strong(String.format(Locale.ROOT, "%-" + nameWidth + "s", "table")));
@@ -63,7 +68,8 @@ final class Matrix {
         out.println("the service as a whole: " + cell(contract, 0));
         if (!shown.isEmpty()) {
             style.wrapped(style.pass() + " so many tests passed; " + style.none() + " there is no such operation; "
-                    + "rules: proved out of those that the database keeps", 0).forEach(line -> out.println(style.faint(line)));
+                    + "rules: proved out of those that the database keeps", 0)
+                    .forEach(line -> out.println(style.faint(line)));
         }
         if (shown.stream().anyMatch(report::hasUntested)) {
             out.println(style.warning("? no test: rows to try it on could not be made"));
@@ -84,7 +90,8 @@ final class Matrix {
         String name = style.table(table.table(), nameWidth);
         out.print(name + " ".repeat(Math.max(0, nameWidth - name.length())));
         for (String aspect : aspects) {
-            out.print(gap + (aspect.equals("rules") ? rules(table) : report.isUntested(table, aspect) ? style.warning(padded("?", aspect.length()))
+            out.print(gap + (aspect.equals("rules") ? rules(table) : report.isUntested(table, aspect)
+                    ? style.warning(padded("?", aspect.length()))
                     : cell(report.cell(table.entity(), aspect), aspect.length())));
         }
         out.println();
@@ -99,7 +106,8 @@ final class Matrix {
             out.println("... and " + (shown.size() - SHOWN_TABLES) + " more like these; --verbose shows all");
         }
         int green = report.service().tables().size() - shown.size();
-        List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream()).toList();
+        List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream())
+                .toList();
         long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
         out.println(style.good(style.pass()) + " " + green + " of " + report.service().tables().size()
                 + " tables: each operation has tests, and all passed");
@@ -122,8 +130,10 @@ final class Matrix {
     private void unproved() {
         Map<String, List<String>> byReason = new TreeMap<>();
         for (ServiceDescription.TableDescription table : report.service().tables()) {
-            report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).forEach(rule -> byReason
-                    .computeIfAbsent(words(rule.state()) + ": " + style.cell(rule.reason(), 200), key -> new ArrayList<>())
+            report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED)
+                    .forEach(rule -> byReason
+                    .computeIfAbsent(words(rule.state()) + ": " + style.cell(rule.reason(), 200),
+                            key -> new ArrayList<>())
                     .add(style.table(table.table(), 60) + " " + style.cell(rule.title(), 60)));
         }
         if (byReason.isEmpty()) {
@@ -132,7 +142,8 @@ final class Matrix {
         out.println(style.warning("Rules without proof"));
         byReason.forEach((reason, rules) -> {
             style.wrapped(reason, 2).forEach(line -> out.println("  " + line));
-            List<String> lines = all ? style.filled(rules, INDENT) : List.of(rules.size() + ": " + style.some(rules, INDENT + 6));
+            List<String> lines = all ? style.filled(rules, INDENT)
+                    : List.of(rules.size() + ": " + style.some(rules, INDENT + 6));
             lines.forEach(line -> out.println(" ".repeat(INDENT) + style.faint(line)));
         });
         out.println();
@@ -189,12 +200,14 @@ final class Matrix {
             alike.get(0).failure().orElse("").lines().limit(SHOWN_LINES).forEach(line -> out.println("    " + line));
             if (alike.size() > 1) {
                 String head = "    the same in " + (alike.size() - 1) + " more: ";
-                out.println(head + style.some(alike.stream().skip(1).map(test -> test.testClass() + "." + test.name()).toList(), head.length()));
+                out.println(head + style.some(alike.stream().skip(1).map(test -> test.testClass() + "." + test.name())
+                        .toList(), head.length()));
             }
         });
         if (causes.size() > SHOWN_CAUSES) {
             long left = causes.stream().skip(SHOWN_CAUSES).mapToLong(List::size).sum();
-            out.println("... and " + left + " more, of " + (causes.size() - SHOWN_CAUSES) + " other causes; the report has them all.");
+            out.println("... and " + left + " more, of " + (causes.size() - SHOWN_CAUSES)
+                    + " other causes; the report has them all.");
         }
         for (String table : report.changedTables()) {
             out.println(style.bad(style.fail() + " " + table + " does not hold its seed rows again"));
@@ -204,7 +217,10 @@ final class Matrix {
         }
     }
 
-    /** What a failure says, without what differs from row to row and from test to test: numbers, names in quotes, lines, requests. */
+    /**
+     * What a failure says, without what differs from row to row and from test to test: numbers, names in quotes, lines,
+     * requests.
+     */
     private static String cause(TestOutcome failure) {
         return failure.failure().orElse("").lines().takeWhile(line -> !line.startsWith("The last request"))
                 .filter(line -> !line.startsWith("at "))
@@ -218,7 +234,9 @@ final class Matrix {
         long untried = report.service().tables().stream().filter(report::hasUntested).count();
         String counts = (count - failed) + " passed, " + failed + " failed";
         out.println((report.isGreen() ? style.good(counts) : style.bad(count == 0 ? "no test ran" : counts))
-                + (untried == 0 || count == 0 ? "" : style.warning(", " + Steps.count(untried, "table", "tables") + " with operations that no test tried")));
+                + (untried == 0 || count == 0 ? ""
+                        : style.warning(", " + Steps.count(untried, "table", "tables")
+                                + " with operations that no test tried")));
         if (report.changedTables().isEmpty()) {
             out.println("The scratch database held its " + report.seedRows() + " seed rows again afterwards.");
         }

@@ -10,7 +10,8 @@ final class OutputOptions {
     @Option(names = "--quiet", description = "No progress on standard error.")
     private boolean quiet;
 
-    @Option(names = "--verbose", description = "Everything: each table, file, rule and remark; stack traces with errors.")
+    @Option(names = "--verbose", description =
+            "Everything: each table, file, rule and remark; stack traces with errors.")
     private boolean verbose;
 
     @Option(names = "--no-color", description = "No colours; NO_COLOR in the environment says the same.")
@@ -33,7 +34,8 @@ final class OutputOptions {
         String unwanted = System.getenv("NO_COLOR");
         boolean coloured = !noColor && (unwanted == null || unwanted.isEmpty()) && Boolean.getBoolean("vinekit.color");
         Integer columns = Integer.getInteger("vinekit.columns");
-        return new Style(coloured, Boolean.getBoolean("vinekit.unicode"), Math.max(NARROWEST, columns == null ? USUAL : columns), columns == null);
+        return new Style(coloured, Boolean.getBoolean("vinekit.unicode"),
+                Math.max(NARROWEST, columns == null ? USUAL : columns), columns == null);
     }
 
     /** For what is written to a file: no colours, and nothing cut. */

@@ -42,7 +42,8 @@ final class SchemaView {
     void login(Engine.Login login, boolean scratch) {
         out.println(login.product() + " " + login.version()
                 + (schema.defaultSchema().isEmpty() ? "" : ", schema " + style.cell(schema.defaultSchema(), NAME))
-                + (scratch ? ", a scratch database" : login.user().isEmpty() ? "" : ", as " + style.cell(login.user(), NAME)));
+                + (scratch ? ", a scratch database" : login.user().isEmpty() ? "" : ", as "
+                        + style.cell(login.user(), NAME)));
         long owned = schema.tables().stream().filter(table -> !login.user().isEmpty()
                 && table.access().owner().equals(login.user())).count();
         if (login.administrator() && !scratch) {
@@ -73,7 +74,8 @@ final class SchemaView {
                     count == null ? style.none() : count.toString(),
                     String.valueOf(table.columns().size()),
                     table.primaryKey().map(key -> columns(key.columns())).orElse(style.none()),
-                    String.join(", ", table.foreignKeys().stream().map(key -> name(key.target())).distinct().toList())));
+                    String.join(", ", table.foreignKeys().stream().map(key -> name(key.target())).distinct()
+                            .toList())));
             if (limited) {
                 cells.add(rights(table));
             }
@@ -81,7 +83,8 @@ final class SchemaView {
         }
         lines.print(out);
         out.println();
-        out.println(Steps.tables(schema) + ", " + Steps.count(rows, "row", "rows") + " " + how(counts) + ". One in full: --tables NAME");
+        out.println(Steps.tables(schema) + ", " + Steps.count(rows, "row", "rows") + " " + how(counts)
+                + ". One in full: --tables NAME");
     }
 
     private static String how(Map<TableName, RowCount> counts) {
@@ -96,7 +99,8 @@ final class SchemaView {
 
     private static String rights(Table table) {
         Set<Access.Right> rights = table.access().rights();
-        return mayAll(table) && !table.isView() ? "all" : rights.isEmpty() ? "nothing" : Arrays.stream(Access.Right.values())
+        return mayAll(table) && !table.isView() ? "all" : rights.isEmpty() ? "nothing"
+                : Arrays.stream(Access.Right.values())
                 .filter(rights::contains).map(right -> right.name().toLowerCase(Locale.ROOT))
                 .collect(Collectors.joining(" "));
     }
@@ -107,7 +111,8 @@ final class SchemaView {
 
     void table(Table table, Optional<RowCount> rows, Optional<SampleOfRows> sample) {
         String counted = rows.map(count -> count.exact() ? Steps.count(count.rows(), "row", "rows") + " (counted)"
-                : "about " + count.rows() + " rows (the database's estimate; --count counts)").orElse("rows not counted");
+                : "about " + count.rows() + " rows (the database's estimate; --count counts)")
+                .orElse("rows not counted");
         out.println(style.strong(style.cell(title(table), style.width())) + ", " + counted);
         if (!table.comment().isEmpty()) {
             out.println(style.cell(table.comment(), style.width()));
@@ -137,7 +142,8 @@ final class SchemaView {
         table.primaryKey().ifPresent(key -> lines.add("primary key  " + columns(key.columns())));
         table.uniqueKeys().forEach(key -> lines.add("unique       " + columns(key.columns())));
         table.foreignKeys().forEach(key -> lines.add("refers       " + columns(key.columns()) + " to "
-                + name(key.target()) + " (" + columns(key.targetColumns()) + ")" + InWords.onDelete(key) + InWords.deferral(key)));
+                + name(key.target()) + " (" + columns(key.targetColumns()) + ")" + InWords.onDelete(key)
+                + InWords.deferral(key)));
         schema.tables().forEach(other -> other.foreignKeys().stream()
                 .filter(key -> key.target().equals(table.name()))
                 .forEach(key -> lines.add("referred by  " + name(other.name()) + " (" + columns(key.columns()) + ")"

@@ -53,7 +53,9 @@ final class Serving {
                 + (project.directory().toString().isEmpty() ? "" : " --dir " + project.directory())
                 : style.warning("No access control: everyone who reaches the port may read and write."));
         project.service().tables().stream().filter(table -> table.operations().contains(Operation.LIST)).findFirst()
-                .ifPresent(table -> System.out.println("Try: curl " + (secured ? "-H \"Authorization: Bearer $TOKEN\" " : "") + service.url() + "/" + table.path() + "?limit=3"));
+                .ifPresent(table -> System.out.println("Try: curl "
+                        + (secured ? "-H \"Authorization: Bearer $TOKEN\" " : "") + service.url() + "/" + table.path()
+                        + "?limit=3"));
         service.page().ifPresent(page -> System.out.println(style.strong("Look at it in a browser: " + page)));
         System.out.println("Stop with Ctrl-C. The log of the service:");
         showLog(project.service().basePackage());

@@ -43,7 +43,8 @@ final class SourceOptions {
     private List<String> tables = List.of();
 
     @Option(names = "--config", paramLabel = "FILE",
-            description = "Mapping file (default: " + MappingFile.NAME + " in the project's directory, if it is there).")
+            description = "Mapping file (default: " + MappingFile.NAME
+            + " in the project's directory, if it is there).")
     private Path config;
 
     private Path file = Path.of(MappingFile.NAME);
@@ -65,7 +66,8 @@ final class SourceOptions {
     MappingFile inDirectory(Path directory) {
         file = config == null ? directory.resolve(MappingFile.NAME).normalize() : config;
         if (config != null && !Files.exists(config)) {
-            throw Fault.inCall("There is no mapping file " + config + ".", "Name another with --config, or let map write it.");
+            throw Fault.inCall("There is no mapping file " + config + ".",
+                    "Name another with --config, or let map write it.");
         }
         decided = Files.exists(file) ? MappingFile.read(file, System.getenv(), !isGiven()) : MappingFile.NONE;
         return decided;
@@ -101,7 +103,8 @@ final class SourceOptions {
 
     /** What the mapping file names; the login of the command line comes first. */
     private Source open(OutputOptions output, Decisions.Source said) {
-        if (said.url().isPresent() && said.script().isPresent() || said.script().isPresent() && said.engine().isEmpty()) {
+        if (said.url().isPresent() && said.script().isPresent() || said.script().isPresent()
+                && said.engine().isEmpty()) {
             throw Fault.inCall(file + " must name a url, or a script together with its engine.",
                     "Correct the section source.");
         }

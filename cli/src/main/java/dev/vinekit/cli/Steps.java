@@ -52,16 +52,20 @@ final class Steps {
         Schema read = stages.run("read", () -> VineKit.read(database, scope), schema ->
                 tables(schema) + " of " + database.engine().title());
         Map<TableName, List<Column>> doubtful = VineKit.doubtful(read);
-        return doubtful.isEmpty() ? read : stages.run("look", () -> VineKit.asRowsTell(database, read), told -> looked(doubtful, told));
+        return doubtful.isEmpty() ? read
+                : stages.run("look", () -> VineKit.asRowsTell(database, read), told -> looked(doubtful, told));
     }
 
     private static String looked(Map<TableName, List<Column>> doubtful, Schema told) {
         List<String> numbers = doubtful.entrySet().stream().flatMap(entry -> entry.getValue().stream()
-                .filter(column -> !told.table(entry.getKey()).orElseThrow().column(column.name()).type().equals(column.type()))
+                .filter(column -> !told.table(entry.getKey()).orElseThrow().column(column.name()).type()
+                        .equals(column.type()))
                 .map(column -> entry.getKey() + "." + column.name())).sorted().toList();
         long columns = doubtful.values().stream().mapToLong(List::size).sum();
-        return "at rows of " + count(doubtful.size(), "table", "tables") + " with " + count(columns, "column", "columns") + " of one digit: "
-                + (numbers.isEmpty() ? "all truth values" : "numbers in " + numbers.stream().limit(3).collect(Collectors.joining(", "))
+        return "at rows of " + count(doubtful.size(), "table", "tables") + " with "
+                + count(columns, "column", "columns") + " of one digit: "
+                + (numbers.isEmpty() ? "all truth values" : "numbers in "
+                        + numbers.stream().limit(3).collect(Collectors.joining(", "))
                         + (numbers.size() > 3 ? " and " + (numbers.size() - 3) + " more" : ""));
     }
 
@@ -80,7 +84,8 @@ final class Steps {
 
     /** Writes the service in memory, as a file says. */
     SourceTree generate(Mapping mapping, MappingFile file, Path directory, Optional<Database> source) {
-        return stages.run("make", () -> VineKit.generate(mapping, SeedRequest.of(file, directory), Optional.of(file.templates(directory)), source),
+        return stages.run("make", () -> VineKit.generate(mapping, SeedRequest.of(file, directory),
+                Optional.of(file.templates(directory)), source),
                 tree -> "code and tests in " + count(tree.files().size(), "file", "files"));
     }
 

@@ -15,7 +15,8 @@ import picocli.CommandLine.Option;
 /** Runs the generated tests. */
 @Command(name = "test",
         header = "Compiles a generated project and runs its tests on a scratch database.",
-        description = "With --url the scratch database has the tables as they are in that database now; nothing is written to it. --tables names the "
+        description =
+                "With --url the scratch database has the tables as they are in that database now; nothing is written to it. --tables names the "
             + "tables whose tests are to run.")
 final class TestCommand extends ToolCommand {
     @Mixin
@@ -32,18 +33,21 @@ final class TestCommand extends ToolCommand {
     private String emptyUrl;
 
     @Option(names = "--keep-database",
-            description = "Test on a database in the project's folder target, and leave it there to look at (H2 and SQLite; "
+            description =
+                    "Test on a database in the project's folder target, and leave it there to look at (H2 and SQLite; "
                     + "for others there is --on).")
     private boolean keep;
 
     @Option(names = "--watch",
-            description = "Go on after the tests: on each change to the sources or the mapping file, run what it touches.")
+            description =
+                    "Go on after the tests: on each change to the sources or the mapping file, run what it touches.")
     private boolean watch;
 
     @Override
     public Integer call() {
         if (keep && (emptyUrl != null || source.isGiven()) || watch && (keep || emptyUrl != null || source.isGiven())) {
-            throw Fault.inCall("--watch, --keep-database, --on and --url or --script do not go together.", "Choose one of them.");
+            throw Fault.inCall("--watch, --keep-database, --on and --url or --script do not go together.",
+                    "Choose one of them.");
         }
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
@@ -51,7 +55,8 @@ final class TestCommand extends ToolCommand {
         TestReport report;
         if (emptyUrl != null) {
             steps.compile(existing);
-            report = steps.summarised(existing, () -> VineKit.testOn(existing, source.login(emptyUrl), source.tables()));
+            report = steps.summarised(existing, () ->
+                    VineKit.testOn(existing, source.login(emptyUrl), source.tables()));
         } else if (source.isGiven()) {
             source.inDirectory(project.directory());
             Schema schema;
@@ -61,17 +66,20 @@ final class TestCommand extends ToolCommand {
                 lasting = opened.lasting();
             }
             steps.compile(existing);
-            report = steps.summarised(() -> Optional.of(schema), () -> VineKit.test(existing, schema, source.tables(), lasting));
+            report = steps.summarised(() -> Optional.of(schema),
+                    () -> VineKit.test(existing, schema, source.tables(), lasting));
         } else {
             steps.compile(existing);
-            report = steps.summarised(existing, () -> keep ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
+            report = steps.summarised(existing, () -> keep
+                    ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
                     : VineKit.test(existing, source.tables()));
         }
         Path page = steps.report(existing, report);
         stages.total();
         shown(report, page);
         if (kept != null) {
-            System.out.println("The database is kept: " + kept + (kept.startsWith("jdbc:h2:") ? ", user sa without a password" : "") + ".");
+            System.out.println("The database is kept: " + kept
+                    + (kept.startsWith("jdbc:h2:") ? ", user sa without a password" : "") + ".");
         }
         if (watch) {
             new Watching(output, existing, this::shown).forEver();

@@ -12,7 +12,8 @@ import picocli.CommandLine.Option;
 /** Makes a token for trying a service out. */
 @Command(name = "token",
         header = "Makes a bearer token for the service of a generated project, to try the roles out.",
-        description = "It is signed as serve expects it: with AUTH_SECRET if that is set, else with a secret of the project's own on this machine.")
+        description =
+                "It is signed as serve expects it: with AUTH_SECRET if that is set, else with a secret of the project's own on this machine.")
 final class TokenCommand extends ToolCommand {
     private static final int MOST_MINUTES = 60 * 24 * 30;
 

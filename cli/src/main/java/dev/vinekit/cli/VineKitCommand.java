@@ -13,7 +13,8 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true,
         version = "vinekit 0.1.0",
         subcommands = {
-            DemoCommand.class, InspectCommand.class, MapCommand.class, GenerateCommand.class, CompareCommand.class, TestCommand.class, ServeCommand.class,
+            DemoCommand.class, InspectCommand.class, MapCommand.class, GenerateCommand.class, CompareCommand.class,
+                    TestCommand.class, ServeCommand.class,
             RoleCommand.class, TokenCommand.class},
         footer = {
             "",
@@ -45,8 +46,10 @@ public final class VineKitCommand implements Runnable {
     private static CommandLine commandLine() {
         CommandLine commandLine = new CommandLine(new VineKitCommand());
         commandLine.setExpandAtFiles(false);
-        commandLine.setUsageHelpWidth(Math.max(NARROWEST_HELP, Math.min(WIDEST_HELP, Integer.getInteger("vinekit.columns", WIDEST_HELP))));
-        commandLine.getSubcommands().values().forEach(command -> command.getCommandSpec().usageMessage().abbreviateSynopsis(true));
+        commandLine.setUsageHelpWidth(
+                Math.max(NARROWEST_HELP, Math.min(WIDEST_HELP, Integer.getInteger("vinekit.columns", WIDEST_HELP))));
+        commandLine.getSubcommands().values()
+                .forEach(command -> command.getCommandSpec().usageMessage().abbreviateSynopsis(true));
         commandLine.setParameterExceptionHandler(VineKitCommand::wrongCall);
         commandLine.setExecutionExceptionHandler(VineKitCommand::failed);
         return commandLine;

@@ -95,7 +95,8 @@ final class Watching {
         Set<Path> all = new HashSet<>(seen.keySet());
         all.addAll(now.keySet());
         return all.stream().filter(file -> !Objects.equals(seen.get(file), now.get(file)))
-                .anyMatch(file -> file.startsWith(project.directory().resolve("src")) && !file.toString().endsWith(".java"));
+                .anyMatch(file -> file.startsWith(project.directory().resolve("src"))
+                        && !file.toString().endsWith(".java"));
     }
 
     private void run(boolean mapped, boolean resources) {
@@ -109,7 +110,8 @@ final class Watching {
             System.out.println("No test depends on what has changed.");
             return;
         }
-        TestReport report = steps.summarised(current, () -> all ? VineKit.test(current) : VineKit.test(current, compiled));
+        TestReport report = steps.summarised(current, () -> all ? VineKit.test(current)
+                : VineKit.test(current, compiled));
         Path page = steps.report(current, report);
         stages.total();
         shown.accept(report, page);
@@ -120,7 +122,9 @@ final class Watching {
         MappingFile file = MappingFile.read(project.directory().resolve(MappingFile.NAME), System.getenv(), false)
                 .inPackage(project.service().basePackage());
         Mapping mapping = steps.map(project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
-                "The last run in " + project.directory() + " did not record its schema.", "Run generate once more.")), file, project.directory());
-        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory(), Optional.empty()), project));
+                "The last run in " + project.directory() + " did not record its schema.", "Run generate once more.")),
+                        file, project.directory());
+        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory(), Optional.empty()),
+                project));
     }
 }

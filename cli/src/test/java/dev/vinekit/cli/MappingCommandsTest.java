@@ -35,11 +35,13 @@ class MappingCommandsTest {
 
     @Test
     void mapProposesAndRefreshesWhatGenerateThenFollows() throws Exception {
-        Tool.Result made = tool.run("map", "--script", "schema.sql", "--engine", "h2", "--package", "com.example.orchard");
+        Tool.Result made = tool.run("map", "--script", "schema.sql", "--engine", "h2", "--package",
+                "com.example.orchard");
 
         assertThat(made.exit()).as(made.err()).isZero();
         assertThat(made.out()).contains("tapping: The field of column class is not named class: it is a Java keyword.",
-                "Written: vinekit.yaml, with 2 entries to look at: note, tapping.", "Next: edit it, then vinekit generate");
+                "Written: vinekit.yaml, with 2 entries to look at: note, tapping.",
+                "Next: edit it, then vinekit generate");
         assertThat(directory.resolve(".vinekit/mapping.schema.json")).exists();
         Path file = directory.resolve("vinekit.yaml");
         String edited = Files.readString(file).replace("  tapping:\n", "  # ours\n  tapping:\n    path: taps\n");
@@ -53,7 +55,8 @@ class MappingCommandsTest {
         assertThat(generated.out()).contains("No access control").containsPattern("tapping +Tapping +/taps ")
                 .containsPattern("new +not there before\\s+\\d+ of the service as a whole, 3 controllers, 3 inputs,")
                 .contains("Each table and file: ", "Next: vinekit test");
-        assertThat(directory.resolve("target/vinekit/generate.txt")).content().contains("Vat.java, VatController.java,");
+        assertThat(directory.resolve("target/vinekit/generate.txt")).content()
+                .contains("Vat.java, VatController.java,");
         assertThat(tool.run("generate", "--verbose").out()).contains("VatController.java,");
         assertThat(tool.run("generate").out()).contains("Nothing to write: the project is up to date.");
         Files.writeString(file, edited.replace("path: taps", "pth: taps\n    filters: [idd]"));
@@ -68,13 +71,15 @@ class MappingCommandsTest {
         generate();
         assertThat(generate("compare").exit()).isZero();
         edit("public record Vat(", "// ours\npublic record Vat(");
-        Files.writeString(directory.resolve("schema.sql"), SCRIPT + "ALTER TABLE vat ADD COLUMN toast VARCHAR(8) NOT NULL;"
+        Files.writeString(directory.resolve("schema.sql"), SCRIPT
+                + "ALTER TABLE vat ADD COLUMN toast VARCHAR(8) NOT NULL;"
                 + "ALTER TABLE tapping DROP COLUMN \"class\";");
 
         Tool.Result drift = generate("compare");
         assertThat(drift.exit()).isEqualTo(1);
         assertThat(drift.out()).contains("added    column toast: VARCHAR(8), not null",
-                "API      toast is new in answers, and must be sent to create a row  breaks clients", "2 changes; 2 things");
+                "API      toast is new in answers, and must be sent to create a row  breaks clients",
+                "2 changes; 2 things");
         JsonNode json = new ObjectMapper().readTree(generate("compare", "--format", "json").out());
         assertThat(json.path("drift").booleanValue()).isTrue();
         assertThat(json.path("effects").findValuesAsText("effect")).contains("Vat.toast is new: String");
@@ -82,11 +87,13 @@ class MappingCommandsTest {
                 "-- ALTER TABLE tapping DROP COLUMN \"class\";");
 
         Tool.Result shown = generate("generate", "--dry-run", "--diff");
-        assertThat(shown.out()).containsPattern("merged +edited by hand too").contains("+        String toast) {", "Would be written");
+        assertThat(shown.out()).containsPattern("merged +edited by hand too")
+                .contains("+        String toast) {", "Would be written");
         Tool.Result patched = generate("generate", "--patch", "changes.patch");
         assertThat(patched.out()).contains("Next: git apply changes.patch");
         assertThat(directory.resolve(ENTITY)).content().doesNotContain("toast");
-        assertThat(directory.resolve("changes.patch")).content().contains("--- a/" + ENTITY.substring("service/".length()), "src/main/resources/db/changes/0001-");
+        assertThat(directory.resolve("changes.patch")).content()
+                .contains("--- a/" + ENTITY.substring("service/".length()), "src/main/resources/db/changes/0001-");
 
         Tool.Result merged = generate("generate");
         assertThat(merged.exit()).as(merged.err()).isZero();
@@ -102,14 +109,17 @@ class MappingCommandsTest {
         Tool.Result result = generate("generate");
 
         assertThat(result.exit()).isEqualTo(1);
-        assertThat(result.out()).containsPattern("conflict +edited by hand in the same lines").contains(ENTITY.substring("service/".length()));
-        assertThat(directory.resolve(ENTITY)).content().contains("<<<<<<< edited", "Number litres)", ">>>>>>> generated now");
+        assertThat(result.out()).containsPattern("conflict +edited by hand in the same lines")
+                .contains(ENTITY.substring("service/".length()));
+        assertThat(directory.resolve(ENTITY)).content()
+                .contains("<<<<<<< edited", "Number litres)", ">>>>>>> generated now");
     }
 
     @Test
     void mappingFileMayTakeTheDatabaseFromTheEnvironment() throws Exception {
         String url = tool.database(SCRIPT);
-        Files.writeString(directory.resolve("vinekit.yaml"), "source:\n  url: ${ORCHARD}\n  user: sa\n  password: ${SECRET:-pressed}\n");
+        Files.writeString(directory.resolve("vinekit.yaml"),
+                "source:\n  url: ${ORCHARD}\n  user: sa\n  password: ${SECRET:-pressed}\n");
 
         Tool.Result missing = tool.run("inspect");
         Tool.Result found = tool.run(Map.of("ORCHARD", url), "inspect");

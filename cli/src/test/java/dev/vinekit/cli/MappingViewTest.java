@@ -36,7 +36,8 @@ class MappingViewTest {
     void fewTablesAreShownOneByOneWithWhatToKnow() throws Exception {
         Mapping mapping = mapping(3, "");
 
-        String shown = shown(out -> new MappingView(mapping, TERMINAL, out, false).print(List.of(new TableName("PUBLIC", "CASK_2"))));
+        String shown = shown(out -> new MappingView(mapping, TERMINAL, out, false)
+                .print(List.of(new TableName("PUBLIC", "CASK_2"))));
 
         assertThat(shown.lines().filter(line -> line.startsWith("cask_"))).hasSize(3 + 1);
         assertThat(shown).contains("cask_2", "comes along", "cask_0: No primary key");
@@ -49,7 +50,8 @@ class MappingViewTest {
         String shown = shown(out -> new MappingView(mapping, TERMINAL, out, false).print(List.of()));
         String all = shown(out -> new MappingView(mapping, TERMINAL, out, true).print(List.of()));
 
-        assertThat(shown).containsPattern("59 +list create read replace patch delete\\s*\\n").containsPattern("1 +list create +cask_0\\s*\\n");
+        assertThat(shown).containsPattern("59 +list create read replace patch delete\\s*\\n")
+                .containsPattern("1 +list create +cask_0\\s*\\n");
         assertThat(shown.lines()).hasSizeLessThan(SCREEN);
         assertThat(all.lines().filter(line -> line.startsWith("cask_"))).hasSizeGreaterThan(60);
     }
@@ -60,14 +62,16 @@ class MappingViewTest {
 
         String shown = shown(out -> new MappingView(mapping, TERMINAL, out, false).print(List.of()));
 
-        assertThat(shown).contains("31 remarks; README.md in the project has them all", "    1  no key: rows cannot be read one by one: cask_0\n")
+        assertThat(shown).contains("31 remarks; README.md in the project has them all",
+                "    1  no key: rows cannot be read one by one: cask_0\n")
                 .containsPattern("   30  a check is left to the database: cask_0, cask_1, .* and \\d+ more\n");
         assertThat(shown.lines()).hasSizeLessThan(SCREEN).allMatch(line -> line.length() <= 100);
     }
 
     @Test
     void everyTopicHasWords() {
-        assertThat(Remark.Topic.values()).extracting(Remark.Topic::words).doesNotHaveDuplicates().allMatch(words -> words.length() > 10);
+        assertThat(Remark.Topic.values()).extracting(Remark.Topic::words).doesNotHaveDuplicates()
+                .allMatch(words -> words.length() > 10);
     }
 
     @Test
@@ -77,7 +81,8 @@ class MappingViewTest {
         String shown = shown(out -> new ChangeView(TERMINAL, out, false).print(changes));
         String all = shown(out -> new ChangeView(TERMINAL, out, true).print(changes));
 
-        assertThat(shown).contains("new        not there before", "60 controllers", "60 repository tests", "of the service as a whole");
+        assertThat(shown).contains("new        not there before", "60 controllers", "60 repository tests",
+                "of the service as a whole");
         assertThat(shown.lines()).hasSizeLessThan(10);
         assertThat(all).contains("Cask17Controller.java", "Cask59Samples.java");
     }
@@ -85,9 +90,12 @@ class MappingViewTest {
     /** Tables named cask_0 and so on, of which the first has no key. */
     private Mapping mapping(int tables, String more) throws SQLException {
         String url = "jdbc:h2:" + directory.resolve("casks");
-        String script = IntStream.range(0, tables).mapToObj(i -> "CREATE TABLE cask_" + i + " (id INT" + (i == 0 ? "" : " PRIMARY KEY") + ", litres INT" + more + ");")
+        String script = IntStream.range(0, tables)
+                .mapToObj(i -> "CREATE TABLE cask_" + i + " (id INT" + (i == 0 ? "" : " PRIMARY KEY") + ", litres INT"
+                        + more + ");")
                 .collect(Collectors.joining());
-        try (Connection connection = DriverManager.getConnection(url, "sa", ""); Statement statement = connection.createStatement()) {
+        try (Connection connection = DriverManager.getConnection(url, "sa", "");
+                Statement statement = connection.createStatement()) {
             statement.execute(script);
         }
         return VineKit.map(VineKit.read(Database.at(url, "sa", ""), Scope.all()), "com.example.casks");

@@ -36,9 +36,11 @@ class MatrixTest {
 
     @Test
     void failureShowsWhichTestAndWhy() {
-        String shown = shown(PLAIN, report(List.of(passed("list"), failed("list", "expected: 200\n but was: 500")), List.of()));
+        String shown = shown(PLAIN, report(List.of(passed("list"), failed("list", "expected: 200\n but was: 500")),
+                List.of()));
 
-        assertThat(shown).contains("FAIL 1/2", "FAIL DayBookControllerTest.listTest", "    expected: 200", "     but was: 500",
+        assertThat(shown).contains("FAIL 1/2", "FAIL DayBookControllerTest.listTest", "    expected: 200",
+                "     but was: 500",
                 "1 passed, 1 failed");
     }
 
@@ -55,12 +57,15 @@ class MatrixTest {
     void ruleThatIsShownInPartIsNotProved() {
         ServiceDescription.RuleDescription rule = new ServiceDescription.RuleDescription(
                 "reference", "book_shelf", "", List.of("listTest"), "No test deletes the row that it refers to.");
-        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", List.of(
+        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example",
+                List.of(
                 new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
                         Set.of(Operation.LIST), List.of(), List.of(rule))));
 
-        assertThat(shown(PLAIN, new TestReport(service, List.of(passed("list")), Duration.ZERO, 0, List.of()))).contains(
-                "? 0/1", "  not tested: No test deletes the row that it refers to.\n    day_book reference book_shelf\n");
+        assertThat(shown(PLAIN, new TestReport(service, List.of(passed("list")), Duration.ZERO, 0, List.of())))
+                .contains(
+                "? 0/1",
+                "  not tested: No test deletes the row that it refers to.\n    day_book reference book_shelf\n");
     }
 
     @Test
@@ -69,7 +74,8 @@ class MatrixTest {
 
         assertThat(shown.lines().toList().get(1)).startsWith("day_book  -           ok 1  ?       -     -");
         assertThat(shown).contains("? no test: rows to try it on could not be made");
-        assertThat(shown(PLAIN, report(List.of(passed("list"), passed("create")), List.of()))).doesNotContain("? no test");
+        assertThat(shown(PLAIN, report(List.of(passed("list"), passed("create")), List.of())))
+                .doesNotContain("? no test");
     }
 
     @Test
@@ -92,13 +98,15 @@ class MatrixTest {
     void failuresOfOneCauseAreOneParagraph() {
         List<TestOutcome> failures = new ArrayList<>();
         for (int i = 0; i < 13; i++) {
-            failures.add(failed("rules", "Data too long for column 'c" + i + "' at row " + i + "\nat BookTest.java:" + i));
+            failures.add(failed("rules", "Data too long for column 'c" + i + "' at row " + i + "\nat BookTest.java:"
+                    + i));
         }
         failures.add(failed("create", "expected: 201\n but was: 500"));
         failures.add(failed("list", "expected: 200\n but was: 500"));
 
         assertThat(shown(PLAIN, report(failures, List.of())))
-                .contains("    Data too long for column 'c0' at row 0\n", "    the same in 12 more: DayBookControllerTest.rulesTest, ",
+                .contains("    Data too long for column 'c0' at row 0\n",
+                        "    the same in 12 more: DayBookControllerTest.rulesTest, ",
                         "    expected: 201\n     but was: 500\n", "    expected: 200\n", "0 passed, 15 failed")
                 .doesNotContain("'c1'");
     }
@@ -110,7 +118,8 @@ class MatrixTest {
             failures.add(failed("rules", "no " + (char) ('a' + i)));
         }
 
-        assertThat(shown(PLAIN, report(failures, List.of()))).contains("no j", "... and 3 more, of 3 other causes", "0 passed, 13 failed")
+        assertThat(shown(PLAIN, report(failures, List.of())))
+                .contains("no j", "... and 3 more, of 3 other causes", "0 passed, 13 failed")
                 .doesNotContain("no k");
     }
 
@@ -119,14 +128,18 @@ class MatrixTest {
         List<ServiceDescription.TableDescription> tables = new ArrayList<>();
         List<TestOutcome> outcomes = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
-            tables.add(new ServiceDescription.TableDescription("cask_" + i, "cask_" + i, false, "Cask" + i, "casks-" + i, Set.of(Operation.LIST),
-                    List.of("Remark " + i), List.of(new ServiceDescription.RuleDescription("check", "c" + i, "", List.of(), "It is fixed."))));
+            tables.add(new ServiceDescription.TableDescription("cask_" + i, "cask_" + i, false, "Cask" + i, "casks-"
+                    + i, Set.of(Operation.LIST),
+                    List.of("Remark " + i), List.of(new ServiceDescription.RuleDescription("check", "c" + i, "",
+                            List.of(), "It is fixed."))));
             if (i != 7) {
-                outcomes.add(new TestOutcome("Cask" + i, "list", "Cask" + i + "ControllerTest", "listTest", Duration.ZERO,
+                outcomes.add(new TestOutcome("Cask" + i, "list", "Cask" + i + "ControllerTest", "listTest",
+                        Duration.ZERO,
                         i == 9 ? Optional.of("no") : Optional.empty(), ""));
             }
         }
-        TestReport report = new TestReport(new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", tables),
+        TestReport report = new TestReport(new ServiceDescription("h2", false, List.of(), false, List.of(),
+                "com.example", tables),
                 outcomes, Duration.ofSeconds(1), 7, List.of());
 
         String shown = shown(PLAIN, report);
@@ -190,7 +203,8 @@ class MatrixTest {
         Style narrow = new Style(false, false, 30);
 
         assertThat(narrow.some(List.of("cask", "barrel"), 4)).isEqualTo("cask, barrel");
-        assertThat(narrow.some(List.of("cask", "barrel", "tank", "amphora", "egg"), 4)).isEqualTo("cask, barrel and 3 more");
+        assertThat(narrow.some(List.of("cask", "barrel", "tank", "amphora", "egg"), 4))
+                .isEqualTo("cask, barrel and 3 more");
         assertThat(narrow.some(List.of("x".repeat(50), "y"), 4)).isEqualTo("x".repeat(50) + " and 1 more");
     }
 
@@ -209,12 +223,14 @@ class MatrixTest {
     @Test
     void progressIsOneLineOnATerminalAndNoneIsLeft() throws Exception {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (LiveLine line = new LiveLine(new PrintStream(bytes, true, StandardCharsets.UTF_8), "test", "tests", true)) {
+        try (LiveLine line = new LiveLine(new PrintStream(bytes, true, StandardCharsets.UTF_8), "test", "tests",
+                true)) {
             line.accept(new Progress.State(1, 3, 0));
             Thread.sleep(500);
         }
 
-        assertThat(bytes.toString(StandardCharsets.UTF_8)).contains("\r\u001b[Ktest      1 of 3 tests, ").endsWith("\r\u001b[K").doesNotContain("\n");
+        assertThat(bytes.toString(StandardCharsets.UTF_8)).contains("\r\u001b[Ktest      1 of 3 tests, ")
+                .endsWith("\r\u001b[K").doesNotContain("\n");
     }
 
     @Test
@@ -256,20 +272,26 @@ class MatrixTest {
     }
 
     private static TestReport report(List<TestOutcome> outcomes, List<String> changedTables) {
-        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", List.of(
+        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example",
+                List.of(
                 new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
                         Set.of(Operation.LIST, Operation.CREATE), List.of("No key."), List.of(
-                        new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0", List.of("listTest"), ""),
-                        new ServiceDescription.RuleDescription("unique", "book_name", "name", List.of("duplicateTest"), ""),
-                        new ServiceDescription.RuleDescription("type", "NAME", "VARCHAR(9)", List.of(), "A check is stricter.")))));
+                        new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0", List.of("listTest"),
+                                ""),
+                        new ServiceDescription.RuleDescription("unique", "book_name", "name", List.of("duplicateTest"),
+                                ""),
+                        new ServiceDescription.RuleDescription("type", "NAME", "VARCHAR(9)", List.of(),
+                                "A check is stricter.")))));
         return new TestReport(service, outcomes, Duration.ofSeconds(1), 7, changedTables);
     }
 
     private static TestOutcome passed(String aspect) {
-        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.empty(), "");
+        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO,
+                Optional.empty(), "");
     }
 
     private static TestOutcome failed(String aspect, String why) {
-        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO, Optional.of(why), "");
+        return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO,
+                Optional.of(why), "");
     }
 }

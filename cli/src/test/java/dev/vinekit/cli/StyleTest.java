@@ -22,7 +22,8 @@ class StyleTest {
         "a\u001b[31mb     | 10 | a [31mb    | a [31mb",
         "a\u202eb         | 10 | a b        | a b",
         "\ud83c\udf47\ud83c\udf47\ud83c\udf47 | 2 | \ud83c\udf47\u2026 | \ud83c\udf47\ud83c\udf47\ud83c\udf47"})
-    void textOfADatabaseCannotSteerATerminalAndIsCutOnlyThere(String text, int width, String onTerminal, String inFile) {
+    void textOfADatabaseCannotSteerATerminalAndIsCutOnlyThere(String text, int width, String onTerminal,
+            String inFile) {
         assertThat(TERMINAL.cell(text, width)).isEqualTo(onTerminal);
         assertThat(FILE.cell(text, width)).isEqualTo(inFile);
     }
@@ -40,15 +41,18 @@ class StyleTest {
 
     @Test
     void linesBreakBetweenWordsAndNames() {
-        assertThat(TERMINAL.wrapped("Rows can be listed and created only", 2)).containsExactly("Rows can be listed", "and created only");
-        assertThat(TERMINAL.filled(List.of("vessel", "parcel", "lot", "blend"), 2)).containsExactly("vessel, parcel,", "lot, blend");
+        assertThat(TERMINAL.wrapped("Rows can be listed and created only", 2))
+                .containsExactly("Rows can be listed", "and created only");
+        assertThat(TERMINAL.filled(List.of("vessel", "parcel", "lot", "blend"), 2))
+                .containsExactly("vessel, parcel,", "lot, blend");
         assertThat(TERMINAL.wrapped("", 0)).containsExactly("");
     }
 
     @Test
     void coloursAndMarksAreThoseThatATerminalHas() {
         assertThat(TERMINAL.good("a")).isEqualTo("\u001b[32ma\u001b[0m");
-        assertThat(FILE.good("a") + FILE.bad("b") + FILE.warning("c") + FILE.strong("d") + FILE.faint("e")).isEqualTo("abcde");
+        assertThat(FILE.good("a") + FILE.bad("b") + FILE.warning("c") + FILE.strong("d") + FILE.faint("e"))
+                .isEqualTo("abcde");
         assertThat(TERMINAL.pass() + TERMINAL.fail() + TERMINAL.none()).isEqualTo("\u2713\u2717\u2013");
         assertThat(FILE.pass() + FILE.fail() + FILE.none()).isEqualTo("okFAIL-");
     }
@@ -64,7 +68,8 @@ class StyleTest {
         assertThat(table(TERMINAL).lines().toList()).containsExactly(
                 "\u001b[1mtable          rows\u001b[0m", "a_vessel_of_\u2026  1,000", "lot            7");
         assertThat(table(FILE).lines().toList()).containsExactly(
-                "table                                          rows", "a_vessel_of_the_cellar_with_a_name_for_itself  1,000",
+                "table                                          rows",
+                "a_vessel_of_the_cellar_with_a_name_for_itself  1,000",
                 "lot                                            7");
     }
 

@@ -30,7 +30,8 @@ class TestingCommandsTest {
                 CREATE TABLE press (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, name VARCHAR(20) NOT NULL UNIQUE);
                 CREATE TABLE pressing (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, press_id INT NOT NULL REFERENCES press (id));
                 """);
-        assertThat(tool.run("generate", "--script", script.toString(), "--engine", "h2", "--dir", "made").exit()).isZero();
+        assertThat(tool.run("generate", "--script", script.toString(), "--engine", "h2", "--dir", "made").exit())
+                .isZero();
     }
 
     @Test
@@ -38,7 +39,8 @@ class TestingCommandsTest {
         Tool.Result result = tool.run("test", "--dir", "made", "--keep-database");
 
         assertThat(result.exit()).as(result.err()).isZero();
-        assertThat(directory.resolve("made/target/vinekit/report/index.html")).content().contains("passed, 0 failed", "press");
+        assertThat(directory.resolve("made/target/vinekit/report/index.html")).content()
+                .contains("passed, 0 failed", "press");
         assertThat(directory.resolve("made/target/vinekit/report/TEST-PressControllerTest.xml")).exists();
         Matcher kept = Pattern.compile("The database is kept: (jdbc:h2:\\S+),").matcher(result.out());
         assertThat(kept.find()).as(result.out()).isTrue();
@@ -58,7 +60,8 @@ class TestingCommandsTest {
         try {
             await(out, "Watching src and vinekit.yaml in made");
             int before = Files.readString(out).length();
-            Path repository = directory.resolve("made/src/main/java/com/example/made/repository/PressingRepository.java");
+            Path repository =
+                    directory.resolve("made/src/main/java/com/example/made/repository/PressingRepository.java");
             String text = Files.readString(repository);
             Files.writeString(repository, text.replace("DELETE FROM pressing", "DELETE FROM press"));
             await(out, "PressingRepositoryTest.deleteRemovesTheRowAndNoOther");

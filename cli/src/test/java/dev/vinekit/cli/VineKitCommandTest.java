@@ -64,7 +64,8 @@ class VineKitCommandTest {
         assertThat(first.err()).containsSubsequence("open", "read", "map", "plan", "write", "compile", "test", "total");
         assertThat(first.out())
                 .contains("blend_component", "cellar_stock", "wine_lot_harvest", "\u2713", " passed, 0 failed")
-                .contains("cellar_stock: A view: it can be listed, nothing else; with a key, its rows can be read one by one.")
+                .contains(
+                        "cellar_stock: A view: it can be listed, nothing else; with a key, its rows can be read one by one.")
                 .contains("The scratch database held its 389 seed rows again afterwards.")
                 .doesNotContain("\u001b");
         assertThat(first.exit()).isZero();
@@ -233,7 +234,7 @@ class VineKitCommandTest {
                 CREATE TABLE public.tree (id integer NOT NULL, label text);
                 ALTER TABLE public.tree OWNER TO keeper;
                 COPY public.tree (id, label) FROM stdin;
-                1	Old; red
+                1\tOld; red
                 \\.
                 ALTER TABLE ONLY public.tree ADD CONSTRAINT tree_pkey PRIMARY KEY (id);
                 """);
@@ -241,11 +242,13 @@ class VineKitCommandTest {
         Tool.Result shown = tool.run("inspect", "--script", "dump.sql", "--engine", "postgresql", "--tables", "tree");
         Tool.Result made = tool.run("generate", "--script", "dump.sql", "--engine", "postgresql", "--dir", "service");
 
-        assertThat(shown.out()).contains("1 row (counted)", "Old; red", "primary key  id").doesNotContain("administrator");
+        assertThat(shown.out()).contains("1 row (counted)", "Old; red", "primary key  id")
+                .doesNotContain("administrator");
         assertThat(shown.err()).contains("3 statements skipped", "first in line 2: \\connect orchard",
                 "owners, roles and rights are not for a scratch database");
         assertThat(made.exit()).isZero();
-        assertThat(directory.resolve("service/src/main/resources/db/schema.sql")).content().contains("CREATE TABLE tree");
+        assertThat(directory.resolve("service/src/main/resources/db/schema.sql")).content()
+                .contains("CREATE TABLE tree");
     }
 
     @Test
@@ -286,7 +289,8 @@ class VineKitCommandTest {
         Tool.Result rows = tool.run(PASSWORD, source("inspect", "--format", "html", "--rows"));
 
         assertThat(page.exit()).as(page.err()).isZero();
-        assertThat(page.out()).startsWith("<!DOCTYPE html>").contains("An apple tree", "/trees", "<svg ").doesNotContain("1999-04-01");
+        assertThat(page.out()).startsWith("<!DOCTYPE html>").contains("An apple tree", "/trees", "<svg ")
+                .doesNotContain("1999-04-01");
         assertThat(rows.out()).contains("1999-04-01", "Old \\u001B[31mred");
     }
 
@@ -300,7 +304,8 @@ class VineKitCommandTest {
 
     @Test
     void narrowTerminalGetsNarrowLines() throws Exception {
-        Tool.Result result = tool.run(Map.of("ORCHARD_PASSWORD", "pressed", "JAVA_TOOL_OPTIONS", "-Dvinekit.columns=60"),
+        Tool.Result result = tool.run(Map.of("ORCHARD_PASSWORD", "pressed", "JAVA_TOOL_OPTIONS",
+                "-Dvinekit.columns=60"),
                 source("inspect"));
 
         assertThat(result.out().lines().filter(line -> line.contains("PICKING") || line.contains("rows ")))

@@ -23,7 +23,10 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Whatever happens to a run of the tests, the database that was inspected stays as it is, and nothing is left lying about. */
+/**
+ * Whatever happens to a run of the tests, the database that was inspected stays as it is, and nothing is left lying
+ * about.
+ */
 @Tag("thorough")
 class WrongDatabaseTest {
     private static final String SCRIPT = """
@@ -45,7 +48,8 @@ class WrongDatabaseTest {
         Engine engine = Engines.named(engineName);
         Path temporary = Files.createDirectory(directory.resolve("temporary"));
         try (ScratchDatabase inspected = engineName.equals("h2")
-                ? new ScratchDatabase(engine, "jdbc:h2:" + directory.resolve("presses") + ";AUTO_SERVER=TRUE", "sa", "", () -> { })
+                ? new ScratchDatabase(engine, "jdbc:h2:" + directory.resolve("presses") + ";AUTO_SERVER=TRUE", "sa",
+                        "", () -> { })
                 : engine.scratch()) {
             inspected.execute(SCRIPT);
             List<String> before = rows(inspected);
@@ -54,7 +58,8 @@ class WrongDatabaseTest {
                     "JAVA_TOOL_OPTIONS", "-Djava.io.tmpdir=" + temporary);
             String[] test = {"test", "--dir", "presses-service", "--url", inspected.url(), "--user", inspected.user(),
                 "--password-env", "PRESS_PASSWORD"};
-            Tool.Result generated = tool.run(environment, "generate", "--dir", "presses-service", "--url", inspected.url(),
+            Tool.Result generated = tool.run(environment, "generate", "--dir", "presses-service", "--url",
+                    inspected.url(),
                     "--user", inspected.user(), "--password-env", "PRESS_PASSWORD");
             assertThat(generated.exit()).as(generated.err()).isZero();
 
@@ -74,12 +79,14 @@ class WrongDatabaseTest {
             assertThat(rows(inspected)).isEqualTo(before);
             assertThat(left(temporary)).isEmpty();
             assertThat(ProcessHandle.allProcesses().filter(process ->
-                    process.info().commandLine().filter(line -> line.contains(temporary.toString())).isPresent())).isEmpty();
+                    process.info().commandLine().filter(line -> line.contains(temporary.toString())).isPresent()))
+                    .isEmpty();
         }
     }
 
     /** The tool, while it tests. */
-    private Process halfWay(Tool tool, Map<String, String> environment, String engineName, Path temporary, String... test)
+    private Process halfWay(Tool tool, Map<String, String> environment, String engineName, Path temporary,
+            String... test)
             throws IOException, InterruptedException {
         Path progress = directory.resolve("progress");
         Files.deleteIfExists(progress);

@@ -43,7 +43,8 @@ public record ChangeWords(TableName table, String what, String name, String chan
         } else if (change instanceof SchemaChange.ColumnAdded added) {
             return new ChangeWords(change.table(), "column", added.now().name(), "added", definition(added.now()));
         } else if (change instanceof SchemaChange.ColumnRemoved removed) {
-            return new ChangeWords(change.table(), "column", removed.was().name(), "removed", definition(removed.was()));
+            return new ChangeWords(change.table(), "column", removed.was().name(), "removed",
+                    definition(removed.was()));
         } else if (change instanceof SchemaChange.ColumnRenamed renamed) {
             return new ChangeWords(change.table(), "column", renamed.now().name(), "renamed",
                     "probably: it was " + renamed.was().name());
@@ -51,10 +52,12 @@ public record ChangeWords(TableName table, String what, String name, String chan
             return new ChangeWords(change.table(), "column", changed.now().name(), "changed",
                     difference(changed.was(), changed.now()));
         } else if (change instanceof SchemaChange.DomainChanged changed) {
-            return new ChangeWords(change.table(), "domain", changed.domain().name(), verb(changed.was(), changed.now()),
+            return new ChangeWords(change.table(), "domain", changed.domain().name(),
+                    verb(changed.was(), changed.now()),
                     detail(changed.was().map(ChangeWords::text), changed.now().map(ChangeWords::text)));
         } else if (change instanceof SchemaChange.SequenceChanged changed) {
-            return new ChangeWords(change.table(), "sequence", change.table().name(), verb(changed.was(), changed.now()),
+            return new ChangeWords(change.table(), "sequence", change.table().name(),
+                    verb(changed.was(), changed.now()),
                     detail(changed.was().map(ChangeWords::text), changed.now().map(ChangeWords::text)));
         } else if (change instanceof SchemaChange.ObjectChanged changed) {
             return new ChangeWords(change.table(), changed.object().kind().words(), changed.object().name().name(),
@@ -85,7 +88,8 @@ public record ChangeWords(TableName table, String what, String name, String chan
 
     private static String sort(SchemaChange.PartChanged change) {
         TablePart part = change.part();
-        return part instanceof ForeignKey ? "reference" : part instanceof Check ? "check" : part instanceof Index ? "index"
+        return part instanceof ForeignKey ? "reference" : part instanceof Check ? "check" : part instanceof Index
+                ? "index"
                 : change.primary() ? "primary key" : "unique key";
     }
 
@@ -102,9 +106,12 @@ public record ChangeWords(TableName table, String what, String name, String chan
     }
 
     private static String text(Domain domain) {
-        return Stream.of(Optional.of(domain.base().declared()), Optional.of("not null").filter(none -> !domain.nullable()),
-                        domain.defaultValue().map(value -> "default " + value), domain.collation().map(value -> "collation " + value),
-                        Optional.of(domain.checks().stream().map(ChangeWords::text).collect(Collectors.joining(" and ")))
+        return Stream.of(Optional.of(domain.base().declared()),
+                Optional.of("not null").filter(none -> !domain.nullable()),
+                        domain.defaultValue().map(value -> "default " + value),
+                        domain.collation().map(value -> "collation " + value),
+                        Optional.of(domain.checks().stream().map(ChangeWords::text)
+                                .collect(Collectors.joining(" and ")))
                                 .filter(checks -> !checks.isEmpty()).map(checks -> "check " + checks))
                 .flatMap(Optional::stream).collect(Collectors.joining(", "));
     }

@@ -16,7 +16,8 @@ public record Comparison(SchemaDifference difference, List<Effect> effects) {
 
     /** Compares what two states of a schema were mapped to. */
     public static Comparison of(Mapping before, Mapping after) {
-        SchemaDifference difference = SchemaDifference.of(before.schema().withoutAccess(), after.schema().withoutAccess());
+        SchemaDifference difference =
+                SchemaDifference.of(before.schema().withoutAccess(), after.schema().withoutAccess());
         return new Comparison(difference, Effects.of(before, after, difference));
     }
 

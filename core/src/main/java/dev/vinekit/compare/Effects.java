@@ -71,7 +71,8 @@ final class Effects {
         if (was.key().isEmpty() && !now.key().isEmpty()) {
             api(now, "rows are named by " + words(jsonNames(now.key())), false);
         } else if (!jsonNames(was.key()).equals(jsonNames(now.key()))) {
-            api(now, "rows are named by " + words(jsonNames(now.key())) + ", no longer by " + words(jsonNames(was.key())), true);
+            api(now, "rows are named by " + words(jsonNames(now.key())) + ", no longer by "
+                    + words(jsonNames(was.key())), true);
         }
         fields(was, now);
         constraints(now);
@@ -89,7 +90,8 @@ final class Effects {
     private void operations(Entity was, Entity now) {
         for (Operation operation : Operation.values()) {
             if (was.can(operation) != now.can(operation)) {
-                api(now, operation.name().toLowerCase(Locale.ROOT) + (now.can(operation) ? " is possible now" : " is no longer possible"),
+                api(now, operation.name().toLowerCase(Locale.ROOT)
+                        + (now.can(operation) ? " is possible now" : " is no longer possible"),
                         was.can(operation));
             }
         }
@@ -97,7 +99,8 @@ final class Effects {
 
     private void fields(Entity was, Entity now) {
         Map<String, String> renamed = difference.changes().stream()
-                .filter(change -> change instanceof SchemaChange.ColumnRenamed && change.table().equals(now.table().name()))
+                .filter(change -> change instanceof SchemaChange.ColumnRenamed
+                        && change.table().equals(now.table().name()))
                 .map(SchemaChange.ColumnRenamed.class::cast)
                 .collect(Collectors.toMap(change -> change.now().name(), change -> change.was().name()));
         Set<String> matched = new LinkedHashSet<>();
@@ -117,7 +120,8 @@ final class Effects {
     private void added(Entity now, Field field) {
         code(now, now.name() + "." + field.name() + " is new: " + type(field));
         boolean needed = field.requiredOnCreate() && now.can(Operation.CREATE);
-        boolean neededToReplace = (field.requiredOnCreate() || field.requiredOnReplaceOnly()) && now.can(Operation.REPLACE);
+        boolean neededToReplace = (field.requiredOnCreate() || field.requiredOnReplaceOnly())
+                && now.can(Operation.REPLACE);
         api(now, field.jsonName() + " is new in answers" + (needed ? ", and must be sent to create a row"
                 : neededToReplace ? ", and must be sent to replace a row" : ""), needed || neededToReplace);
     }
@@ -154,8 +158,10 @@ final class Effects {
     }
 
     private void labels(Entity now, Field was, Field field) {
-        List<String> old = was.enumeration().map(enumeration -> List.copyOf(enumeration.constants().values())).orElse(List.of());
-        List<String> present = field.enumeration().map(enumeration -> List.copyOf(enumeration.constants().values())).orElse(List.of());
+        List<String> old = was.enumeration().map(enumeration -> List.copyOf(enumeration.constants().values()))
+                .orElse(List.of());
+        List<String> present = field.enumeration().map(enumeration -> List.copyOf(enumeration.constants().values()))
+                .orElse(List.of());
         if (old.isEmpty() || present.isEmpty()) {
             return;
         }
@@ -172,7 +178,8 @@ final class Effects {
     private void rules(Entity now, Field was, Field field) {
         if (was.maxLength() != field.maxLength()) {
             boolean stricter = field.maxLength() > 0 && (was.maxLength() == 0 || field.maxLength() < was.maxLength());
-            api(now, field.jsonName() + " takes " + length(field.maxLength()) + "; it took " + length(was.maxLength()), stricter);
+            api(now, field.jsonName() + " takes " + length(field.maxLength()) + "; it took " + length(was.maxLength()),
+                    stricter);
         } else if (!was.rules().equals(field.rules()) && was.type() == field.type()) {
             boolean looser = was.rules().containsAll(field.rules());
             api(now, field.jsonName() + (looser ? " has fewer rules" : " has other rules"), !looser);
@@ -188,14 +195,16 @@ final class Effects {
         for (SchemaChange change : difference.changes()) {
             boolean ours = change.table().equals(now.table().name()) && now.isWritable();
             if (ours && change instanceof SchemaChange.PartChanged part && part.now().isPresent()) {
-                if (part.now().get() instanceof UniqueKey key && !isNumbered(now, key) && (part.was().isEmpty() || !key.columns().equals(((UniqueKey) part.was().get()).columns()))) {
+                if (part.now().get() instanceof UniqueKey key && !isNumbered(now, key)
+                        && (part.was().isEmpty() || !key.columns().equals(((UniqueKey) part.was().get()).columns()))) {
                     api(now, "two rows with the same " + fieldNames(now, key.columns()) + " are refused (409)", true);
                 } else if (part.now().get() instanceof ForeignKey key && part.was().isEmpty()) {
                     api(now, fieldNames(now, key.columns()) + " must refer to a row that is there (422)", true);
                 }
             }
         }
-        Set<String> before = this.before.entities().stream().filter(entity -> entity.table().name().equals(now.table().name()))
+        Set<String> before = this.before.entities().stream()
+                .filter(entity -> entity.table().name().equals(now.table().name()))
                 .flatMap(entity -> entity.checks().stream()).filter(check -> !check.understood())
                 .map(Entity.CheckedFields::constraint).collect(Collectors.toSet());
         now.checks().stream().filter(check -> !check.understood() && !before.contains(check.constraint()))
@@ -214,8 +223,10 @@ final class Effects {
     private void children(Entity was, Entity now) {
         List<String> old = paths(before, was);
         List<String> present = paths(after, now);
-        old.stream().filter(path -> !present.contains(path)).forEach(path -> api(now, "/" + now.path() + "/{key}/" + path + " is gone", true));
-        present.stream().filter(path -> !old.contains(path)).forEach(path -> api(now, "/" + now.path() + "/{key}/" + path + " is new", false));
+        old.stream().filter(path -> !present.contains(path))
+                .forEach(path -> api(now, "/" + now.path() + "/{key}/" + path + " is gone", true));
+        present.stream().filter(path -> !old.contains(path))
+                .forEach(path -> api(now, "/" + now.path() + "/{key}/" + path + " is new", false));
     }
 
     private static List<String> paths(Mapping mapping, Entity parent) {

@@ -36,8 +36,8 @@ public final class ExampleRows {
     }
 
     /**
-     * A row that breaks no constraint beside those that are there: a text for each field that has a value, binary ones in
-     * hexadecimal. Nothing if no such row can be told.
+     * A row that breaks no constraint beside those that are there: a text for each field that has a value, binary ones
+     * in hexadecimal. Nothing if no such row can be told.
      */
     public Optional<Map<Field, String>> another(Entity entity) {
         int number = rows(entity).size() + 1;
@@ -70,7 +70,8 @@ public final class ExampleRows {
         for (Relation relation : relations) {
             Entity target = mapping.entity(relation.foreignKey().target());
             List<Field> targets = relation.foreignKey().targetColumns().stream().map(target::field).toList();
-            List<Map<Field, String>> known = rows(target).stream().filter(parent -> parent.keySet().containsAll(targets))
+            List<Map<Field, String>> known = rows(target).stream()
+                    .filter(parent -> parent.keySet().containsAll(targets))
                     .toList();
             if (known.isEmpty()) {
                 return Optional.empty();

@@ -11,7 +11,9 @@ import java.util.Optional;
 
 /** How many rows the columns of a key can tell apart, and by which of them. */
 final class KeyRoom {
-    /** How many rows of a table the seed and one test may make between them, and how many are more than anybody makes. */
+    /**
+     * How many rows of a table the seed and one test may make between them, and how many are more than anybody makes.
+     */
     private static final int ENOUGH_ROWS = 100;
     private static final int LARGE = 1000;
     private static final int LETTERS = 26;
@@ -25,18 +27,25 @@ final class KeyRoom {
         return digits.isEmpty() || product(digits) >= ENOUGH_ROWS;
     }
 
-    /** The whole numbers of a key in which nothing else can differ much, and none of them much by itself; empty for other keys. */
+    /**
+     * The whole numbers of a key in which nothing else can differ much, and none of them much by itself; empty for
+     * other keys.
+     */
     static List<Field> digits(Entity entity, UniqueKey key) {
         List<Field> fields = key.columns().stream().map(entity::field).toList();
-        boolean refers = entity.relations().stream().anyMatch(relation -> relation.fields().stream().anyMatch(fields::contains));
+        boolean refers = entity.relations().stream()
+                .anyMatch(relation -> relation.fields().stream().anyMatch(fields::contains));
         boolean compared = entity.rowRules().stream().anyMatch(rule -> rule instanceof RowRule.Compare compare
                 && (fields.contains(compare.left()) || fields.contains(compare.right())));
-        if (refers || compared || fields.stream().anyMatch(field -> field.input() != Field.Input.WRITABLE || room(entity, field) >= LARGE)) {
+        if (refers || compared || fields.stream()
+                .anyMatch(field -> field.input() != Field.Input.WRITABLE || room(entity, field) >= LARGE)) {
             return List.of();
         }
-        List<Field> digits = fields.stream().filter(field -> field.type().isExactNumber() && field.enumeration().isEmpty()
+        List<Field> digits = fields.stream()
+                .filter(field -> field.type().isExactNumber() && field.enumeration().isEmpty()
                 && choices(entity, field).isEmpty()).toList();
-        int others = fields.stream().filter(field -> !digits.contains(field)).mapToInt(field -> room(entity, field)).max().orElse(0);
+        int others = fields.stream().filter(field -> !digits.contains(field)).mapToInt(field -> room(entity, field))
+                .max().orElse(0);
         return product(digits) < others ? List.of() : digits;
     }
 
@@ -68,8 +77,10 @@ final class KeyRoom {
         } else if (field.type() == JavaType.STRING) {
             return TextSamples.options(field);
         }
-        return entity.rowRules().stream().filter(rule -> rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field))
-                .findFirst().map(rule -> ((RowRule.OneOf) rule).options().stream().map(BigDecimal::toPlainString).toList()).orElse(List.of());
+        return entity.rowRules().stream()
+                .filter(rule -> rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field))
+                .findFirst().map(rule -> ((RowRule.OneOf) rule).options().stream().map(BigDecimal::toPlainString)
+                        .toList()).orElse(List.of());
     }
 
     /** The column of a key by which rows differ: of those with much room the one whose type makes the best samples. */

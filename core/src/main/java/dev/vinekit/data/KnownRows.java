@@ -18,7 +18,8 @@ final class KnownRows {
 
     KnownRows(Mapping mapping, String script) {
         for (InsertedRows inserted : InsertedRows.of(script)) {
-            mapping.entities().stream().filter(entity -> entity.table().name().name().equalsIgnoreCase(inserted.table()))
+            mapping.entities().stream().filter(entity -> entity.table().name().name()
+                    .equalsIgnoreCase(inserted.table()))
                     .findFirst().ifPresent(entity -> remember(entity, inserted));
         }
     }
@@ -26,13 +27,15 @@ final class KnownRows {
     private void remember(Entity entity, InsertedRows inserted) {
         List<Map<Field, String>> known = rows.computeIfAbsent(entity.table().name(), key -> new ArrayList<>());
         List<String> columns = !inserted.columns().isEmpty() ? inserted.columns()
-                : entity.fields().stream().filter(field -> !field.column().isComputed()).map(field -> field.column().name()).toList();
+                : entity.fields().stream().filter(field -> !field.column().isComputed())
+                .map(field -> field.column().name()).toList();
         for (List<Optional<String>> row : inserted.rows()) {
             Map<Field, String> values = new HashMap<>();
             for (Field field : entity.fields()) {
                 for (int i = 0; i < Math.min(row.size(), columns.size()); i++) {
                     if (columns.get(i).equalsIgnoreCase(field.column().name())) {
-                        row.get(i).ifPresent(value -> values.put(field, field.type() == JavaType.BINARY && value.startsWith("\\x")
+                        row.get(i).ifPresent(value -> values.put(field, field.type() == JavaType.BINARY
+                                && value.startsWith("\\x")
                                 ? value.substring(2) : value));
                     }
                 }

@@ -51,12 +51,15 @@ final class NumberSamples {
         return new Sample.Number(shifted.add(fraction).setScale(scale, RoundingMode.DOWN));
     }
 
-    /** How many values there are from one whole number to the next; the greatest int if there are more, or no bounds. */
+    /**
+     * How many values there are from one whole number to the next; the greatest int if there are more, or no bounds.
+     */
     int room() {
         if (least == null || most == null || scale > 0) {
             return Integer.MAX_VALUE;
         }
-        return most.subtract(least).add(BigDecimal.ONE).max(BigDecimal.ZERO).min(BigDecimal.valueOf(Integer.MAX_VALUE)).intValue();
+        return most.subtract(least).add(BigDecimal.ONE).max(BigDecimal.ZERO).min(BigDecimal.valueOf(Integer.MAX_VALUE))
+                .intValue();
     }
 
     /** The row's number as a digit, of which there are as many as the bounds leave room for. */

@@ -22,13 +22,15 @@ final class PatternTexts {
 
     /** Some texts, which probably match; none if the expression is too much for the library that makes them. */
     static List<String> of(String regex) {
-        String plain = inner(ANY_CASE, inner(ANYWHERE, inner(ANY_CASE, regex))).replaceAll("^\\.\\*|(?<!\\\\)\\.\\*$", "");
+        String plain = inner(ANY_CASE, inner(ANYWHERE, inner(ANY_CASE, regex)))
+                .replaceAll("^\\.\\*|(?<!\\\\)\\.\\*$", "");
         boolean open = !plain.equals(regex) && !plain.startsWith("^");
         List<String> texts = new ArrayList<>();
         try {
             RgxGenProperties properties = new RgxGenProperties();
             RgxGenOption.INFINITE_PATTERN_REPETITION.setInProperties(properties, 3);
-            RgxGen generator = RgxGen.parse(properties, plain.replaceAll("^\\^|(?<!\\\\)\\$$", "").replaceAll("\\\\Q(.*?)\\\\E", "$1"));
+            RgxGen generator = RgxGen.parse(properties,
+                    plain.replaceAll("^\\^|(?<!\\\\)\\$$", "").replaceAll("\\\\Q(.*?)\\\\E", "$1"));
             Random random = new Random(regex.hashCode());
             for (int i = 0; i < ATTEMPTS; i++) {
                 String text = generator.generate(random);
@@ -45,7 +47,8 @@ final class PatternTexts {
         List<Sample.NumberedText> found = new ArrayList<>();
         Matcher digits = DIGITS.matcher(text);
         while (digits.find()) {
-            found.add(new Sample.NumberedText(text.substring(0, digits.start()), digits.end() - digits.start(), text.substring(digits.end())));
+            found.add(new Sample.NumberedText(text.substring(0, digits.start()), digits.end() - digits.start(),
+                    text.substring(digits.end())));
         }
         return found;
     }

@@ -92,8 +92,10 @@ public final class Proofs {
         Rule rule = new Rule(primary ? Rule.Kind.PRIMARY_KEY : Rule.Kind.UNIQUE, key.name(), fields,
                 definition.orElse(names(fields)));
         Matcher part = PART.matcher(definition.orElse(""));
-        if (fields.isEmpty() || part.find() && !new RowCondition(entity, sample).holds(dialect.parseCheck(part.group(1)))) {
-            return Proof.none(rule, fields.isEmpty() ? "It is about no column that is known." : "No row is known to be among those that it is about.");
+        if (fields.isEmpty() || part.find()
+                && !new RowCondition(entity, sample).holds(dialect.parseCheck(part.group(1)))) {
+            return Proof.none(rule, fields.isEmpty() ? "It is about no column that is known."
+                    : "No row is known to be among those that it is about.");
         }
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)) {
             return Proof.none(rule, "The database numbers the rows.");
@@ -101,16 +103,21 @@ public final class Proofs {
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.READ_ONLY)) {
             return Proof.none(rule, "Clients do not write " + names(fields) + ".");
         }
-        Optional<Entity.CheckedFields> tying = entity.checks().stream().filter(check -> check.fields().stream().anyMatch(fields::contains)
-                && check.fields().stream().anyMatch(field -> !fields.contains(field) && sample.has(field) && sample.values().get(field).isNumbered())).findFirst();
+        Optional<Entity.CheckedFields> tying = entity.checks().stream()
+                .filter(check -> check.fields().stream().anyMatch(fields::contains)
+                && check.fields().stream().anyMatch(field -> !fields.contains(field) && sample.has(field)
+                        && sample.values().get(field).isNumbered())).findFirst();
         if (tying.isPresent()) {
-            return Proof.none(rule, "The check " + tying.get().constraint() + " ties it to a field that differs in each row.");
+            return Proof.none(rule, "The check " + tying.get().constraint()
+                    + " ties it to a field that differs in each row.");
         }
         if (!fields.stream().allMatch(sample::has)) {
             return Proof.none(rule, "The sample row has no value in all of " + names(fields) + ".");
         }
-        if (fields.stream().anyMatch(field -> field.column().type().kind() == SqlType.Kind.RANGE && !sample.values().get(field).isNumbered())) {
-            return Proof.none(rule, "No range is known that the database tells in the same words wherever the service runs.");
+        if (fields.stream().anyMatch(field -> field.column().type().kind() == SqlType.Kind.RANGE
+                && !sample.values().get(field).isNumbered())) {
+            return Proof.none(rule,
+                    "No range is known that the database tells in the same words wherever the service runs.");
         }
         Optional<UniqueKey> within = keys.stream()
                 .filter(other -> !other.columns().isEmpty() && other.columns().size() < key.columns().size())
@@ -131,15 +138,19 @@ public final class Proofs {
         ForeignKey key = relation.foreignKey();
         Entity target = mapping.entity(key.target());
         Rule rule = new Rule(Rule.Kind.REFERENCE, key.name(), relation.fields(),
-                names(relation.fields()) + " -> " + target.table().name().name() + " (" + String.join(", ", key.targetColumns())
-                        + ")" + (key.onDelete() == ForeignKey.Action.NO_ACTION ? "" : " ON DELETE " + key.onDelete().sql()));
+                names(relation.fields()) + " -> " + target.table().name().name() + " ("
+                + String.join(", ", key.targetColumns())
+                        + ")" + (key.onDelete() == ForeignKey.Action.NO_ACTION ? "" : " ON DELETE "
+                                + key.onDelete().sql()));
         List<Trial> trials = new ArrayList<>();
         List<String> untold = new ArrayList<>();
         Field last = relation.fields().get(relation.fields().size() - 1);
         boolean alone = entity.relations().stream().filter(other -> other.fields().contains(last)).count() == 1;
         boolean followed = samples.isFollowed(entity, relation, false);
-        Optional<Object> missing = alone && last.input() == Field.Input.WRITABLE && (followed || relation.fields().size() == 1)
-                ? wrong.missing(last, stored(target, target.field(key.targetColumns().get(key.targetColumns().size() - 1)), 0)) : Optional.empty();
+        Optional<Object> missing = alone && last.input() == Field.Input.WRITABLE
+                && (followed || relation.fields().size() == 1)
+                ? wrong.missing(last, stored(target, target.field(key.targetColumns()
+                        .get(key.targetColumns().size() - 1)), 0)) : Optional.empty();
         missing.ifPresentOrElse(value -> trials.add(new Trial.Dangling(relation, value)), () -> untold.add(
                 alone ? "No request is known that refers to a missing row and breaks nothing else."
                         : last.column().name() + " belongs to another reference too."));
@@ -148,7 +159,8 @@ public final class Proofs {
                     && target.key().get(0).column().name().equals(key.targetColumns().get(0));
             boolean tied = entity.checks().stream().anyMatch(check -> check.fields().contains(last));
             boolean testable = byKey && !samples.isCircular(entity, relation)
-                    && (target.equals(entity) ? !followed && !tied && last.input() == Field.Input.WRITABLE && last.converter().isEmpty()
+                    && (target.equals(entity) ? !followed && !tied && last.input() == Field.Input.WRITABLE
+                            && last.converter().isEmpty()
                             : followed && sample.values().get(last) instanceof Sample.Reference);
             if (testable && key.onDelete().refuses()) {
                 trials.add(new Trial.Abandoned(relation));
@@ -166,7 +178,8 @@ public final class Proofs {
     private Sample stored(Entity table, Field field, int steps) {
         Sample value = samples.row(table, false).values().getOrDefault(field, new Sample.Nothing());
         return value instanceof Sample.Reference reference && steps < mapping.entities().size()
-                ? stored(mapping.entity(reference.relation().foreignKey().target()), reference.target(), steps + 1) : value;
+                ? stored(mapping.entity(reference.relation().foreignKey().target()), reference.target(), steps + 1)
+                : value;
     }
 
     private void check(Entity.CheckedFields check) {
@@ -193,10 +206,12 @@ public final class Proofs {
             samples.solutions().breaking(entity, check.constraint()).map(Proofs::unchecked).ifPresent(trials::add);
         }
         boolean written = check.fields().stream().allMatch(field -> field.input() == Field.Input.WRITABLE);
-        Optional<String> reason = trials.stream().anyMatch(Trial.Unchecked.class::isInstance) ? Optional.empty() : !check.understood()
+        Optional<String> reason = trials.stream().anyMatch(Trial.Unchecked.class::isInstance) ? Optional.empty()
+                : !check.understood()
                 ? Optional.of("The service leaves it to the database, and no row is known that breaks it alone.")
                 : !written ? Optional.of("Clients do not write all of " + names(check.fields()) + ".")
-                : ofRows.stream().anyMatch(Optional::isEmpty) ? Optional.of("No row is known that breaks each part of it alone.")
+                : ofRows.stream().anyMatch(Optional::isEmpty)
+                ? Optional.of("No row is known that breaks each part of it alone.")
                 : trials.isEmpty() ? Optional.of("Whatever breaks it breaks another rule too.") : Optional.empty();
         found.add(new Proof(rule, trials, reason));
     }
@@ -260,7 +275,8 @@ public final class Proofs {
             return;
         }
         if (isOverwritten(field)) {
-            found.add(Proof.none(new Rule(Rule.Kind.GENERATED, column.name(), List.of(field), "by a trigger"), "What a trigger stores depends on what it does."));
+            found.add(Proof.none(new Rule(Rule.Kind.GENERATED, column.name(), List.of(field), "by a trigger"),
+                    "What a trigger stores depends on what it does."));
             return;
         }
         if (!column.nullable()) {
@@ -273,7 +289,8 @@ public final class Proofs {
     private Proof notNull(Field field) {
         Rule rule = new Rule(Rule.Kind.NOT_NULL, field.column().name(), List.of(field), "");
         return field.requiredOnCreate() ? Proof.by(rule, new Trial.Omitted(field))
-                : field.requiredOnReplaceOnly() && entity.can(Operation.PATCH) ? Proof.by(rule, new Trial.Cleared(field))
+                : field.requiredOnReplaceOnly() && entity.can(Operation.PATCH)
+                ? Proof.by(rule, new Trial.Cleared(field))
                 : Proof.none(rule, field.made() ? "The service makes a value for a row without one."
                         : "A row without a value takes the default.");
     }
@@ -281,7 +298,8 @@ public final class Proofs {
     private Optional<Proof> type(Field field) {
         SqlType type = field.column().type();
         Set<FieldRule> ofChecks = entity.checks().stream()
-                .flatMap(check -> check.fieldRules().getOrDefault(field, List.of()).stream()).collect(Collectors.toSet());
+                .flatMap(check -> check.fieldRules().getOrDefault(field, List.of()).stream())
+                .collect(Collectors.toSet());
         Rule rule = new Rule(Rule.Kind.TYPE, field.column().name(), List.of(field), type.text());
         if (type.kind() == SqlType.Kind.ENUM) {
             return Optional.of(wrong.unlisted(field).map(trial -> Proof.by(rule, trial))
@@ -303,7 +321,8 @@ public final class Proofs {
 
     private Proof defaulted(Field field, DefaultValue value) {
         Rule rule = new Rule(Rule.Kind.DEFAULT, field.column().name(), List.of(field), value.text());
-        boolean tied = entity.checks().stream().anyMatch(check -> check.fields().size() > 1 && check.fields().contains(field))
+        boolean tied = entity.checks().stream()
+                .anyMatch(check -> check.fields().size() > 1 && check.fields().contains(field))
                 || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
                 || entity.table().uniqueKeys().stream().anyMatch(key -> key.columns().contains(field.column().name()))
                 || field.inKey();
@@ -321,8 +340,10 @@ public final class Proofs {
         Matcher text = TEXT.matcher(value.text().strip());
         boolean scaled = field.column().type().kind() == SqlType.Kind.DECIMAL && field.column().type().precision() > 0;
         return field.type().isExactNumber() && number.matches() ? Optional.of(!scaled ? number.group(1)
-                        : new BigDecimal(number.group(1)).setScale(Math.max(0, field.column().type().scale()), RoundingMode.HALF_UP).toPlainString())
-                : field.type() == JavaType.STRING && field.column().type().kind() == SqlType.Kind.VARCHAR && text.matches()
+                        : new BigDecimal(number.group(1))
+                        .setScale(Math.max(0, field.column().type().scale()), RoundingMode.HALF_UP).toPlainString())
+                : field.type() == JavaType.STRING && field.column().type().kind() == SqlType.Kind.VARCHAR
+                && text.matches()
                 ? Optional.of(text.group(1)) : Optional.empty();
     }
 

@@ -14,7 +14,8 @@ import net.datafaker.Faker;
 /** Made-up texts that look like what the name of a column promises; the same for the same number. */
 final class ReadableTexts {
     private static final int KNOWN = 60;
-    private static final List<String> PEOPLE = List.of("person", "people", "user", "customer", "employee", "grower", "contact", "member",
+    private static final List<String> PEOPLE =
+            List.of("person", "people", "user", "customer", "employee", "grower", "contact", "member",
             "student", "teacher", "author", "worker", "owner", "client", "patient", "hand", "staff", "player");
 
     private final Faker faker;
@@ -35,9 +36,11 @@ final class ReadableTexts {
         }
         boolean ofPerson = PEOPLE.stream().anyMatch(word -> table.endsWith(" " + word + " "));
         if (column.endsWith(" name ") && (ofPerson || column.contains(" full "))) {
-            return known.computeIfAbsent("person", key -> made(made -> made.name().firstName() + " " + made.name().lastName()));
+            return known.computeIfAbsent("person",
+                    key -> made(made -> made.name().firstName() + " " + made.name().lastName()));
         }
-        return known.computeIfAbsent("thing", key -> made(made -> capital(made.word().adjective()) + " " + made.word().noun()));
+        return known.computeIfAbsent("thing",
+                key -> made(made -> capital(made.word().adjective()) + " " + made.word().noun()));
     }
 
     private List<String> made(Function<Faker, String> text) {
@@ -54,22 +57,26 @@ final class ReadableTexts {
 
     /** What columns are often about, the more particular first. */
     private enum Topic {
-        EMAIL(faker -> faker.name().firstName().toLowerCase(Locale.ROOT) + "." + faker.name().lastName().toLowerCase(Locale.ROOT)
+        EMAIL(faker -> faker.name().firstName().toLowerCase(Locale.ROOT) + "."
+                + faker.name().lastName().toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z]", "") + "@example.com", "email", "mail"),
         URL(faker -> "https://example.com/" + faker.word().noun(), "url", "website", "link", "homepage"),
         PHONE(faker -> "+1 555 01" + faker.number().digits(2), "phone", "mobile", "fax", "telephone"),
         FIRST_NAME(faker -> faker.name().firstName(), "first name", "given name", "forename"),
         LAST_NAME(faker -> faker.name().lastName(), "last name", "family name", "surname"),
-        LOGIN(faker -> faker.name().firstName().toLowerCase(Locale.ROOT) + faker.number().digits(2), "username", "user name", "login", "nickname"),
+        LOGIN(faker -> faker.name().firstName().toLowerCase(Locale.ROOT) + faker.number().digits(2), "username",
+                "user name", "login", "nickname"),
         STREET(faker -> faker.address().buildingNumber() + " " + faker.address().streetName(), "street", "address"),
         CITY(faker -> faker.address().cityName(), "city", "town", "place", "village"),
         COUNTRY(faker -> faker.address().country(), "country"),
         POSTCODE(faker -> faker.number().digits(5), "postcode", "zip", "postal code", "zip code"),
         COLOUR(faker -> faker.color().name(), "colour", "color"),
         CURRENCY(faker -> faker.money().currencyCode(), "currency"),
-        TEXT(ReadableTexts::sentence, "description", "note", "notes", "comment", "comments", "remark", "remarks", "text", "summary",
+        TEXT(ReadableTexts::sentence, "description", "note", "notes", "comment", "comments", "remark", "remarks",
+                "text", "summary",
                 "message", "content", "body", "details"),
-        CODE(faker -> faker.letterify("??", true) + faker.number().digits(4), "code", "sku", "reference", "ref", "number", "no", "barcode");
+        CODE(faker -> faker.letterify("??", true) + faker.number().digits(4), "code", "sku", "reference", "ref",
+                "number", "no", "barcode");
 
         private final Function<Faker, String> text;
         private final List<String> words;
@@ -85,12 +92,14 @@ final class ReadableTexts {
     }
 
     private static String sentence(Faker faker) {
-        return capital(faker.word().adjective()) + " " + faker.word().noun() + ", " + faker.word().adjective() + " " + faker.word().noun() + ".";
+        return capital(faker.word().adjective()) + " " + faker.word().noun() + ", " + faker.word().adjective() + " "
+                + faker.word().noun() + ".";
     }
 
     /** A text with a number that no other has; the number goes before the @ of an address. */
     static String numbered(String text, int n) {
         int at = text.indexOf('@');
-        return at > 0 ? text.substring(0, at) + n + text.substring(at) : text.startsWith("https://") ? text + "-" + n : text + " " + n;
+        return at > 0 ? text.substring(0, at) + n + text.substring(at) : text.startsWith("https://") ? text + "-" + n
+                : text + " " + n;
     }
 }

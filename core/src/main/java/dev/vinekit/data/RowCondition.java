@@ -33,7 +33,8 @@ final class RowCondition {
         } else if (condition instanceof Expression.IsNull isNull) {
             return sample(isNull.value()).map(value -> value instanceof Sample.Nothing);
         } else if (condition instanceof Expression.ColumnRef) {
-            return sample(condition).filter(Sample.Truth.class::isInstance).map(value -> ((Sample.Truth) value).value());
+            return sample(condition).filter(Sample.Truth.class::isInstance)
+                    .map(value -> ((Sample.Truth) value).value());
         } else if (condition instanceof Expression.Comparison comparison) {
             return compared(comparison);
         }
@@ -42,12 +43,16 @@ final class RowCondition {
 
     private Optional<Boolean> compared(Expression.Comparison comparison) {
         Optional<Sample> left = sample(comparison.left()).filter(value -> !value.isNumbered());
-        if (comparison.right() instanceof Expression.Number number && left.filter(Sample.Number.class::isInstance).isPresent()) {
-            return Optional.of(comparison.operator().holds(((Sample.Number) left.get()).value().compareTo(number.value())));
-        } else if (comparison.right() instanceof Expression.Number number && left.filter(Sample.Truth.class::isInstance).isPresent()) {
+        if (comparison.right() instanceof Expression.Number number
+                && left.filter(Sample.Number.class::isInstance).isPresent()) {
+            return Optional.of(comparison.operator()
+                    .holds(((Sample.Number) left.get()).value().compareTo(number.value())));
+        } else if (comparison.right() instanceof Expression.Number number
+                && left.filter(Sample.Truth.class::isInstance).isPresent()) {
             boolean one = number.value().compareTo(BigDecimal.ONE) == 0;
             return equality(comparison.operator(), ((Sample.Truth) left.get()).value() == one);
-        } else if (comparison.right() instanceof Expression.Truth truth && left.filter(Sample.Truth.class::isInstance).isPresent()) {
+        } else if (comparison.right() instanceof Expression.Truth truth
+                && left.filter(Sample.Truth.class::isInstance).isPresent()) {
             return equality(comparison.operator(), ((Sample.Truth) left.get()).value() == truth.value());
         } else if (comparison.right() instanceof Expression.Text text
                 && left.filter(value -> value instanceof Sample.Text || value instanceof Sample.Constant).isPresent()) {
@@ -64,13 +69,16 @@ final class RowCondition {
         };
     }
 
-    /** What the row has in a column, also where the engine put a cast around it; a reference is a value of some sort. */
+    /**
+     * What the row has in a column, also where the engine put a cast around it; a reference is a value of some sort.
+     */
     private Optional<Sample> sample(Expression value) {
         if (value instanceof Expression.Cast cast) {
             return sample(cast.value());
         }
         Optional<Field> field = value instanceof Expression.ColumnRef ref
-                ? entity.fields().stream().filter(each -> each.column().name().equals(ref.name())).findFirst() : Optional.empty();
+                ? entity.fields().stream().filter(each -> each.column().name().equals(ref.name())).findFirst()
+                : Optional.empty();
         return field.map(each -> row.values().get(each));
     }
 }

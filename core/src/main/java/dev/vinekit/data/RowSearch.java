@@ -42,7 +42,8 @@ public final class RowSearch {
 
     private static final int[] NUMBERS = {1, 2, 3, 5, 11, LAST};
     private static final List<Integer> COMMON = List.of(0, 1, 2, 3, 5, 10, 12, 50, 100, 1000, -1, -10);
-    private static final List<String> TEXTS = List.of("abc", "ABC", "Abc", "a", "A", "ab", "AB", "abc1", "AB1", "AB-123", "AB-1234", "12",
+    private static final List<String> TEXTS =
+            List.of("abc", "ABC", "Abc", "a", "A", "ab", "AB", "abc1", "AB1", "AB-123", "AB-1234", "12",
             "123", "1234", "x y", "a@b.example", "https://example.com/a", "2021-03-01", "abcde", "ABCDE", "abcdefgh");
     private static final List<String> STEMS = List.of("a", "A", "ab", "AB", "AB-", "ab-", "abc-", "A ", "");
     private static final Pattern DATE = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
@@ -67,7 +68,8 @@ public final class RowSearch {
         RowSearch search = new RowSearch(mapping, conditions);
         Map<TableName, List<Solutions.Solution>> found = new HashMap<>();
         for (Entity entity : mapping.entities()) {
-            List<Solutions.Solution> solutions = groups(entity).stream().map(group -> search.solution(entity, group)).toList();
+            List<Solutions.Solution> solutions = groups(entity).stream().map(group -> search.solution(entity, group))
+                    .toList();
             if (!solutions.isEmpty()) {
                 found.put(entity.table().name(), solutions);
             }
@@ -75,7 +77,10 @@ public final class RowSearch {
         return new Solutions(found);
     }
 
-    /** The checks that are not understood, each with all checks of several fields that have one of its fields in common with it. */
+    /**
+     * The checks that are not understood, each with all checks of several fields that have one of its fields in common
+     * with it.
+     */
     private static List<List<Entity.CheckedFields>> groups(Entity entity) {
         List<List<Entity.CheckedFields>> groups = new ArrayList<>();
         Set<Entity.CheckedFields> open = new LinkedHashSet<>(entity.checks());
@@ -84,12 +89,15 @@ public final class RowSearch {
             open.remove(group.get(0));
             for (int i = 0; i < group.size(); i++) {
                 Set<Field> fields = Set.copyOf(group.get(i).fields());
-                List<Entity.CheckedFields> near = open.stream().filter(check -> check.fields().stream().anyMatch(fields::contains)).toList();
+                List<Entity.CheckedFields> near = open.stream()
+                        .filter(check -> check.fields().stream().anyMatch(fields::contains)).toList();
                 group.addAll(near);
                 near.forEach(open::remove);
             }
-            boolean asked = group.stream().anyMatch(check -> !check.understood()) && group.stream().noneMatch(check -> check.fields().isEmpty())
-                    && group.stream().flatMap(check -> check.fields().stream()).allMatch(field -> isFree(entity, field));
+            boolean asked = group.stream().anyMatch(check -> !check.understood())
+                    && group.stream().noneMatch(check -> check.fields().isEmpty())
+                    && group.stream().flatMap(check -> check.fields().stream())
+                    .allMatch(field -> isFree(entity, field));
             if (asked) {
                 groups.add(group);
             }
@@ -99,8 +107,10 @@ public final class RowSearch {
 
     /** Whether something can be chosen for a field: a value, or whether there is one. */
     private static boolean isFree(Entity entity, Field field) {
-        List<Relation> relations = entity.relations().stream().filter(relation -> relation.fields().contains(field)).toList();
-        return field.input() != Field.Input.ASSIGNED && field.converter().isEmpty() && !field.column().isIdentity() && !field.column().isComputed()
+        List<Relation> relations = entity.relations().stream().filter(relation -> relation.fields().contains(field))
+                .toList();
+        return field.input() != Field.Input.ASSIGNED && field.converter().isEmpty() && !field.column().isIdentity()
+                && !field.column().isComputed()
                 && (field.input() == Field.Input.WRITABLE || field.column().nullable())
                 && relations.size() <= 1 && relations.stream().allMatch(relation -> relation.fields().size() == 1);
     }
@@ -119,11 +129,14 @@ public final class RowSearch {
             List<List<Verdict>> answers = texts.stream().map(text -> answers(entity, text, some)).toList();
             for (int i = 0; i < some.size(); i++) {
                 int at = i;
-                List<Integer> open = IntStream.range(0, checks.size()).filter(check -> !answers.get(check).get(at).keeps()).boxed().toList();
-                IntStream.range(0, checks.size()).filter(check -> answers.get(check).get(at).keeps()).forEach(kept::add);
+                List<Integer> open = IntStream.range(0, checks.size())
+                        .filter(check -> !answers.get(check).get(at).keeps()).boxed().toList();
+                IntStream.range(0, checks.size()).filter(check -> answers.get(check).get(at).keeps())
+                        .forEach(kept::add);
                 if (open.isEmpty()) {
                     sample = sample.isEmpty() ? some.get(i) : sample;
-                    other = other.isEmpty() || differences(sample, some.get(i)) > differences(sample, other) ? some.get(i) : other;
+                    other = other.isEmpty() || differences(sample, some.get(i)) > differences(sample, other)
+                            ? some.get(i) : other;
                 } else if (open.size() == 1 && answers.get(open.get(0)).get(at).breaks()) {
                     breaking.putIfAbsent(checks.get(open.get(0)).constraint(), some.get(i));
                 }
@@ -133,11 +146,13 @@ public final class RowSearch {
             }
         }
         List<String> clash = !sample.isEmpty() ? List.of() : IntStream.range(0, checks.size()).boxed()
-                .filter(check -> kept.size() == checks.size() || !kept.contains(check)).map(check -> named(checks.get(check))).toList();
+                .filter(check -> kept.size() == checks.size() || !kept.contains(check))
+                .map(check -> named(checks.get(check))).toList();
         Map<Field, Sample> chosen = sample;
         breaking.values().removeIf(values -> values.keySet().stream().anyMatch(field -> refers(entity, field)
                 && !(values.get(field) instanceof Sample.Nothing) && !values.get(field).equals(chosen.get(field))));
-        return new Solutions.Solution(fields, chosenOnly(entity, sample), chosenOnly(entity, other), breaking.entrySet().stream()
+        return new Solutions.Solution(fields, chosenOnly(entity, sample), chosenOnly(entity, other),
+                breaking.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, values -> chosenOnly(entity, values.getValue()))), clash);
     }
 
@@ -178,7 +193,9 @@ public final class RowSearch {
             int[] numbers = candidate.values().stream().anyMatch(Sample::isNumbered) ? NUMBERS : new int[] {1};
             for (int n : numbers) {
                 Map<Field, Optional<String>> row = new LinkedHashMap<>();
-                candidate.forEach((field, value) -> row.put(field, value instanceof Sample.Nothing ? Optional.empty() : Optional.of(value.text(n))));
+                candidate.forEach((field, value) ->
+                        row.put(field, value instanceof Sample.Nothing ? Optional.empty()
+                                : Optional.of(value.text(n))));
                 rows.add(row);
             }
             sizes.add(numbers.length);
@@ -220,7 +237,8 @@ public final class RowSearch {
 
     /** Values that a field takes by itself. */
     private List<Sample> values(Entity entity, Field field, List<String> conditions) {
-        Optional<Relation> relation = entity.relations().stream().filter(found -> found.fields().contains(field)).findFirst();
+        Optional<Relation> relation = entity.relations().stream().filter(found -> found.fields().contains(field))
+                .findFirst();
         boolean followed = relation.isEmpty() || samples.isFollowed(entity, relation.get(), false);
         if (field.input() != Field.Input.WRITABLE || !followed) {
             return List.of(new Sample.Nothing());
@@ -228,7 +246,8 @@ public final class RowSearch {
         Sample usual = samples.free(entity, field, false);
         if (relation.isPresent()) {
             Stream<Sample> sized = field.type() == JavaType.BINARY ? bytes(conditions, usual) : Stream.of();
-            Stream<Sample> none = field.column().nullable() && !field.column().isFilledByDatabase() ? Stream.of(new Sample.Nothing()) : Stream.of();
+            Stream<Sample> none = field.column().nullable() && !field.column().isFilledByDatabase()
+                    ? Stream.of(new Sample.Nothing()) : Stream.of();
             return Stream.of(Stream.of(usual), sized, none).flatMap(part -> part).toList();
         }
         Sample other = samples.free(entity, field, true);
@@ -240,14 +259,16 @@ public final class RowSearch {
             case BINARY -> bytes(conditions, usual);
             default -> Stream.of();
         };
-        Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase() ? Stream.of(new Sample.Nothing()) : Stream.of();
+        Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase()
+                ? Stream.of(new Sample.Nothing()) : Stream.of();
         return Stream.of(Stream.of(usual, other), more, nothing).flatMap(part -> part)
                 .filter(value -> value instanceof Sample.Nothing || fits(field, value)).distinct().toList();
     }
 
     private static boolean fits(Field field, Sample value) {
         return IntStream.of(value.isNumbered() ? NUMBERS : new int[] {1}).mapToObj(value::text).allMatch(text ->
-                field.type().isNumber() ? field.rules().stream().allMatch(rule -> WrongValues.keeps(rule, new BigDecimal(text)))
+                field.type().isNumber() ? field.rules().stream()
+                .allMatch(rule -> WrongValues.keeps(rule, new BigDecimal(text)))
                         : TextSamples.keeps(field, text));
     }
 
@@ -265,21 +286,25 @@ public final class RowSearch {
                 .flatMap(rule -> ((RowRule.OneOf) rule).options().stream()).toList();
         int scale = field.type() == JavaType.BIG_DECIMAL && field.column().type().precision() > 0
                 ? Math.max(0, field.column().type().scale()) : 0;
-        List<BigDecimal> values = Stream.of(listed, named.stream().flatMap(value -> Stream.of(value, value.add(BigDecimal.ONE),
+        List<BigDecimal> values = Stream.of(listed,
+                named.stream().flatMap(value -> Stream.of(value, value.add(BigDecimal.ONE),
                         value.subtract(BigDecimal.ONE), value.divide(BigDecimal.valueOf(2), scale, RoundingMode.DOWN),
-                        value.multiply(BigDecimal.valueOf(2)))).toList(), COMMON.stream().map(BigDecimal::valueOf).toList())
+                        value.multiply(BigDecimal.valueOf(2)))).toList(),
+                                COMMON.stream().map(BigDecimal::valueOf).toList())
                 .flatMap(List::stream).map(value -> value.setScale(scale, RoundingMode.DOWN)).distinct().toList();
         if (usual instanceof Sample.NumberedDigit) {
             return Stream.of();
         }
         return !usual.isNumbered() ? values.stream().map(Sample.Number::new)
-                : Stream.of(1, 2, 5, 10, 100, -1).flatMap(step -> Stream.concat(Stream.of(((Sample.NumberedNumber) usual).base()),
+                : Stream.of(1, 2, 5, 10, 100, -1)
+                .flatMap(step -> Stream.concat(Stream.of(((Sample.NumberedNumber) usual).base()),
                         values.stream().limit(30)).map(base -> new Sample.NumberedNumber(base, step)));
     }
 
     private static Optional<BigDecimal> number(String text) {
         try {
-            return Optional.of(new BigDecimal(text)).filter(value -> value.abs().compareTo(BigDecimal.valueOf(Integer.MAX_VALUE)) < 0);
+            return Optional.of(new BigDecimal(text))
+                    .filter(value -> value.abs().compareTo(BigDecimal.valueOf(Integer.MAX_VALUE)) < 0);
         } catch (NumberFormatException e) {
             return Optional.empty();
         }
@@ -287,31 +312,41 @@ public final class RowSearch {
 
     private static Stream<Sample> texts(Field field, List<String> conditions, Sample usual) {
         Set<String> named = conditions.stream().flatMap(condition -> SqlText.strings(condition).stream())
-                .flatMap(text -> Stream.of(Stream.of(text, text.replace("%", "").replace("_", "a"), text.replace("%", "x").replace("_", "a")),
-                        PatternTexts.of(text).stream(), PatternTexts.of(text.replace("*", ".*").replace("?", ".")).stream()).flatMap(part -> part))
+                .flatMap(text -> Stream.of(Stream.of(text, text.replace("%", "").replace("_", "a"),
+                        text.replace("%", "x").replace("_", "a")),
+                        PatternTexts.of(text).stream(),
+                        PatternTexts.of(text.replace("*", ".*").replace("?", ".")).stream()).flatMap(part -> part))
                 .filter(text -> text.length() < 200).collect(Collectors.toCollection(LinkedHashSet::new));
         if (!usual.isNumbered()) {
             Stream<Sample> sized = Stream.of(usual).filter(Sample.Text.class::isInstance).flatMap(text -> {
                 String plain = ((Sample.Text) text).value();
-                return Stream.of(plain.toUpperCase(Locale.ROOT), plain.toLowerCase(Locale.ROOT), plain.strip()).map(Sample.Text::new);
+                return Stream.of(plain.toUpperCase(Locale.ROOT), plain.toLowerCase(Locale.ROOT), plain.strip())
+                        .map(Sample.Text::new);
             });
-            Stream<String> filled = TEXTS.stream().map(text -> text.repeat(1 + Math.max(0, least(field) - 1) / text.length()))
-                    .map(text -> least(field) == 0 ? text : text.substring(0, Math.max(least(field), Math.min(text.length(), least(field)))));
-            return Stream.of(sized, named.stream().map(Sample.Text::new), TEXTS.stream().map(Sample.Text::new), filled.map(Sample.Text::new))
+            Stream<String> filled = TEXTS.stream()
+                    .map(text -> text.repeat(1 + Math.max(0, least(field) - 1) / text.length()))
+                    .map(text -> least(field) == 0 ? text
+                            : text.substring(0, Math.max(least(field), Math.min(text.length(), least(field)))));
+            return Stream.of(sized, named.stream().map(Sample.Text::new), TEXTS.stream().map(Sample.Text::new),
+                    filled.map(Sample.Text::new))
                     .flatMap(part -> part).map(Sample.class::cast);
         }
         Stream<Sample.NumberedText> stems = Stream.concat(STEMS.stream(), named.stream().limit(20))
-                .flatMap(stem -> Stream.of(0, 2, 3, least(field) - stem.length()).filter(digits -> digits >= 0).distinct()
+                .flatMap(stem -> Stream.of(0, 2, 3, least(field) - stem.length()).filter(digits -> digits >= 0)
+                        .distinct()
                         .map(digits -> new Sample.NumberedText(stem, digits, "")));
-        return Stream.concat(named.stream().flatMap(text -> PatternTexts.numbered(text).stream()), stems).map(Sample.class::cast);
+        return Stream.concat(named.stream().flatMap(text -> PatternTexts.numbered(text).stream()), stems)
+                .map(Sample.class::cast);
     }
 
     /** As many bytes as a condition has numbers for, and a few less and more. */
     private static Stream<Sample> bytes(List<String> conditions, Sample usual) {
-        return conditions.stream().flatMap(condition -> SqlText.numbers(condition).stream()).filter(text -> text.matches("\\d{1,4}"))
+        return conditions.stream().flatMap(condition -> SqlText.numbers(condition).stream())
+                .filter(text -> text.matches("\\d{1,4}"))
                 .map(Integer::valueOf).flatMap(length -> Stream.of(length, length + 1, length - 1, 2 * length))
                 .filter(length -> length > 0 && length <= MOST_BYTES).distinct()
-                .map(length -> usual.isNumbered() ? new Sample.NumberedBytes(length) : new Sample.Bytes("7F".repeat(length)));
+                .map(length -> usual.isNumbered() ? new Sample.NumberedBytes(length)
+                        : new Sample.Bytes("7F".repeat(length)));
     }
 
     private static int least(Field field) {
@@ -325,6 +360,7 @@ public final class RowSearch {
         return conditions.stream().flatMap(condition -> SqlText.strings(condition).stream())
                 .filter(text -> DATE.matcher(text).lookingAt()).map(text -> LocalDate.parse(text.substring(0, 10)))
                 .flatMap(date -> Stream.of(date, date.plusDays(1), date.minusDays(1), date.plusYears(1)))
-                .map(date -> usual.isNumbered() ? new Sample.NumberedMoment(date + rest) : new Sample.Moment(date + rest));
+                .map(date -> usual.isNumbered() ? new Sample.NumberedMoment(date + rest)
+                        : new Sample.Moment(date + rest));
     }
 }

@@ -17,6 +17,7 @@ public sealed interface Sample {
     /** No value: NULL, or whatever the database fills in. */
     record Nothing() implements Sample { }
 
+    /** The same text in each row. */
     record Text(String value) implements Sample { }
 
     /**
@@ -29,13 +30,16 @@ public sealed interface Sample {
     /** The letter so many places after A. */
     record Letter() implements Sample { }
 
+    /** The same number in each row. */
     record Number(BigDecimal value) implements Sample { }
 
     /** {@code base + step * n}. */
     record NumberedNumber(BigDecimal base, int step) implements Sample { }
 
+    /** True or false, the same in each row. */
     record Truth(boolean value) implements Sample { }
 
+    /** A constant of a generated enumeration, with the value that the database has for it. */
     record Constant(JavaName enumeration, JavaName constant, String value) implements Sample { }
 
     /**
@@ -56,11 +60,13 @@ public sealed interface Sample {
     /** A date or time in ISO 8601, {@code n} days later, or {@code n} minutes if it is a time of day. */
     record NumberedMoment(String iso) implements Sample { }
 
+    /** The same UUID in each row. */
     record Uuid(String text) implements Sample { }
 
     /** A UUID made from {@code n}. */
     record NumberedUuid() implements Sample { }
 
+    /** A JSON document. */
     record Document(String json) implements Sample { }
 
     /** Several values of the type of a list. */
@@ -86,12 +92,14 @@ public sealed interface Sample {
     default boolean isNumbered() {
         return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
                 || this instanceof NumberedDigit || this instanceof NumberedTemplate
-                || this instanceof NumberedUuid || this instanceof Letter || this instanceof NumberedBytes || this instanceof NumberedBits;
+                || this instanceof NumberedUuid || this instanceof Letter || this instanceof NumberedBytes
+                || this instanceof NumberedBits;
     }
 
     /** The value that a row with this number has, which depends on no number any more. */
     default Sample ofRow(int n) {
-        if (this instanceof NumberedText || this instanceof NumberedTemplate || this instanceof Letter || this instanceof NumberedBits) {
+        if (this instanceof NumberedText || this instanceof NumberedTemplate || this instanceof Letter
+                || this instanceof NumberedBits) {
             return new Text(text(n));
         } else if (this instanceof NumberedNumber || this instanceof NumberedDigit) {
             return new Number(new BigDecimal(text(n)));
@@ -115,7 +123,8 @@ public sealed interface Sample {
         if (this instanceof Text text) {
             return text.value();
         } else if (this instanceof NumberedText text) {
-            String number = text.digits() == 0 ? String.valueOf(n) : String.format(Locale.ROOT, "%0" + text.digits() + "d", n);
+            String number = text.digits() == 0 ? String.valueOf(n)
+                    : String.format(Locale.ROOT, "%0" + text.digits() + "d", n);
             return text.before() + number + text.after();
         } else if (this instanceof Letter) {
             return Character.toString('A' + n);
@@ -126,7 +135,8 @@ public sealed interface Sample {
         } else if (this instanceof NumberedDigit digit) {
             return digit.least().add(BigDecimal.valueOf(n / digit.divisor() % digit.room())).toPlainString();
         } else if (this instanceof NumberedTemplate template) {
-            return template.text().replace("##", String.format(Locale.ROOT, "%02d", n % 100)).replace("#", String.valueOf(n));
+            return template.text().replace("##", String.format(Locale.ROOT, "%02d", n % 100))
+                    .replace("#", String.valueOf(n));
         } else if (this instanceof Truth truth) {
             return truth.value() ? "TRUE" : "FALSE";
         } else if (this instanceof Constant constant) {

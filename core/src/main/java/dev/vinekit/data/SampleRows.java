@@ -118,7 +118,8 @@ public final class SampleRows {
             fillable.put(entity.table().name(), true);
             fillable.put(entity.table().name(), entity.isInsertable() && !solutions.isUnsatisfiable(entity)
                     && triggers.refusal(entity).isEmpty() && entity.relations().stream()
-                    .filter(Relation::required).allMatch(relation -> isFillable(mapping.entity(relation.foreignKey().target()))));
+                    .filter(Relation::required).allMatch(relation ->
+                            isFillable(mapping.entity(relation.foreignKey().target()))));
         }
         return fillable.get(entity.table().name());
     }
@@ -133,7 +134,9 @@ public final class SampleRows {
             return isFillable(entity);
         }
         Map<Field, Sample> values = row(entity, false).values();
-        return entity.table().keys().stream().allMatch(key -> KeyRoom.hasRoom(entity, key) && key.columns().stream().map(entity::field).anyMatch(field -> {
+        return entity.table().keys().stream()
+                .allMatch(key -> KeyRoom.hasRoom(entity, key)
+                        && key.columns().stream().map(entity::field).anyMatch(field -> {
             Sample sample = values.get(field);
             return sample instanceof Sample.Reference reference
                     ? isEndless(mapping.entity(reference.relation().foreignKey().target()), asked)
@@ -154,8 +157,10 @@ public final class SampleRows {
             return Optional.of("A trigger refuses the rows that were made up: " + triggers.refusal(entity).get());
         }
         return Optional.of(entity.relations().stream().filter(Relation::required)
-                .map(relation -> mapping.entity(relation.foreignKey().target())).filter(target -> !isFillable(target)).findFirst()
-                .map(target -> "Its rows must refer to rows of " + target.table().name().name() + ", and none of those can be made up.")
+                .map(relation -> mapping.entity(relation.foreignKey().target())).filter(target -> !isFillable(target))
+                .findFirst()
+                .map(target -> "Its rows must refer to rows of " + target.table().name().name()
+                        + ", and none of those can be made up.")
                 .orElse("A column that must have a value takes none from clients."));
     }
 
@@ -207,9 +212,11 @@ public final class SampleRows {
         if (field.enumeration().isPresent()) {
             return constant(field, other);
         }
-        Optional<Sample> digit = entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
+        Optional<Sample> digit = entity.table().keys().stream()
+                .filter(key -> key.columns().contains(field.column().name()))
                 .map(key -> KeyRoom.digits(entity, key)).filter(digits -> digits.contains(field)).findFirst()
-                .map(digits -> new NumberSamples(field).digit((int) KeyRoom.product(digits.subList(0, digits.indexOf(field)))));
+                .map(digits -> new NumberSamples(field)
+                        .digit((int) KeyRoom.product(digits.subList(0, digits.indexOf(field)))));
         if (digit.isPresent()) {
             return digit.get();
         }
@@ -217,7 +224,8 @@ public final class SampleRows {
         return switch (field.type()) {
             case BOOLEAN -> new Sample.Truth(!other);
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
-            case STRING -> numbered && field.column().type().kind() == SqlType.Kind.BIT ? new Sample.NumberedBits(bits(field))
+            case STRING -> numbered && field.column().type().kind() == SqlType.Kind.BIT
+                    ? new Sample.NumberedBits(bits(field))
                     : numbered && field.numberedExample().isPresent() ? numbered(field.numberedExample().get())
                     : !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other && !numbered ? 1 : 0))
                     : new TextSamples(field, numbered, room, distinctWithin(entity, field)).value(other);
@@ -238,22 +246,29 @@ public final class SampleRows {
     private static List<Sample> items(Field field, boolean other) {
         SqlType member = field.column().type().members().orElseThrow();
         if (!member.labels().isEmpty()) {
-            return (other || member.labels().size() == 1 ? member.labels().subList(0, 1) : List.of(member.labels().get(0), member.labels().get(member.labels().size() - 1)))
+            return (other || member.labels().size() == 1 ? member.labels().subList(0, 1)
+                    : List.of(member.labels().get(0), member.labels().get(member.labels().size() - 1)))
                     .stream().map(Sample.Text::new).map(Sample.class::cast).toList();
         }
         List<Sample> both = switch (field.member().orElseThrow()) {
             case BOOLEAN -> List.of(new Sample.Truth(true), new Sample.Truth(false));
-            case INTEGER, LONG, FLOAT, DOUBLE -> List.of(new Sample.Number(BigDecimal.ONE), new Sample.Number(BigDecimal.valueOf(2)));
-            case BIG_DECIMAL -> List.of(new Sample.Number(BigDecimal.ONE.setScale(Math.max(0, member.scale()))), new Sample.Number(BigDecimal.ZERO.setScale(Math.max(0, member.scale()))));
-            case DATE -> List.of(new Sample.Moment(day(false, 0).toString()), new Sample.Moment(day(true, 0).toString()));
+            case INTEGER, LONG, FLOAT, DOUBLE -> List.of(new Sample.Number(BigDecimal.ONE),
+                    new Sample.Number(BigDecimal.valueOf(2)));
+            case BIG_DECIMAL -> List.of(new Sample.Number(BigDecimal.ONE.setScale(Math.max(0, member.scale()))),
+                    new Sample.Number(BigDecimal.ZERO.setScale(Math.max(0, member.scale()))));
+            case DATE -> List.of(new Sample.Moment(day(false, 0).toString()),
+                    new Sample.Moment(day(true, 0).toString()));
             case TIME -> List.of(new Sample.Moment(time(false, 0)), new Sample.Moment(time(true, 0)));
             case OFFSET_TIME -> List.of(new Sample.Moment(time(false, 0) + "+02:00"));
-            case DATE_TIME -> List.of(new Sample.Moment(day(false, 0) + "T" + time(false, 0)), new Sample.Moment(day(true, 0) + "T" + time(true, 0)));
+            case DATE_TIME -> List.of(new Sample.Moment(day(false, 0) + "T" + time(false, 0)),
+                    new Sample.Moment(day(true, 0) + "T" + time(true, 0)));
             case OFFSET_DATE_TIME -> List.of(new Sample.Moment(day(false, 0) + "T" + time(false, 0) + "Z"));
-            case UUID -> List.of(new Sample.Uuid("00000000-0000-4000-8000-000000000001"), new Sample.Uuid("00000000-0000-4000-8000-000000000002"));
+            case UUID -> List.of(new Sample.Uuid("00000000-0000-4000-8000-000000000001"),
+                    new Sample.Uuid("00000000-0000-4000-8000-000000000002"));
             case BINARY -> List.of(new Sample.Bytes("7F"), new Sample.Bytes("CA"));
             default -> (field.examples().isEmpty() ? Stream.of("a", "b") : field.examples().stream())
-                    .map(text -> member.kind() == SqlType.Kind.CHAR ? text.repeat((int) Math.max(1, member.length())) : text).map(Sample.Text::new).map(Sample.class::cast).toList();
+                    .map(text -> member.kind() == SqlType.Kind.CHAR ? text.repeat((int) Math.max(1, member.length()))
+                            : text).map(Sample.Text::new).map(Sample.class::cast).toList();
         };
         return other ? both.subList(0, 1) : both;
     }
@@ -261,8 +276,11 @@ public final class SampleRows {
     /** As many bytes as a short column holds, so that a column of fixed length is filled. */
     private static Sample bytes(Field field, boolean other, boolean numbered) {
         long length = field.column().type().length();
-        int least = field.rules().stream().mapToInt(rule -> rule instanceof FieldRule.Bytes bytes ? bytes.least() : 0).max().orElse(0);
-        int most = field.rules().stream().mapToInt(rule -> rule instanceof FieldRule.Bytes bytes ? bytes.most() : Integer.MAX_VALUE).min().orElse(Integer.MAX_VALUE);
+        int least = field.rules().stream().mapToInt(rule -> rule instanceof FieldRule.Bytes bytes ? bytes.least() : 0)
+                .max().orElse(0);
+        int most = field.rules().stream()
+                .mapToInt(rule -> rule instanceof FieldRule.Bytes bytes ? bytes.most() : Integer.MAX_VALUE).min()
+                .orElse(Integer.MAX_VALUE);
         int usual = length > 0 && length <= 64 ? (int) length : numbered ? Integer.BYTES : 3;
         int filled = Math.max(least, Math.min(most, usual));
         return numbered ? new Sample.NumberedBytes(filled) : new Sample.Bytes((other ? "CA" : "7F").repeat(filled));
@@ -279,16 +297,19 @@ public final class SampleRows {
         }
         int place = pattern.indexOf('#');
         boolean two = pattern.startsWith("##", place);
-        return new Sample.NumberedText(pattern.substring(0, place), two ? 2 : 0, pattern.substring(place + (two ? 2 : 1)));
+        return new Sample.NumberedText(pattern.substring(0, place), two ? 2 : 0,
+                pattern.substring(place + (two ? 2 : 1)));
     }
 
     /** How many letters from the beginning of a text a key counts: all, unless a key is over beginnings. */
     static int distinctWithin(Entity entity, Field field) {
         String column = field.column().name();
         Pattern beginning = Pattern.compile(Pattern.quote("`" + column.replace("`", "``") + "`") + "\\((\\d+)\\)");
-        Stream<Integer> ofIndexes = entity.table().indexes().stream().filter(Index::unique).flatMap(index -> index.definition().stream())
+        Stream<Integer> ofIndexes = entity.table().indexes().stream().filter(Index::unique)
+                .flatMap(index -> index.definition().stream())
                 .map(beginning::matcher).filter(Matcher::find).map(found -> Integer.valueOf(found.group(1)));
-        Stream<Integer> ofKey = entity.table().primaryKey().filter(key -> !key.lengths().isEmpty() && key.columns().contains(column)).stream()
+        Stream<Integer> ofKey = entity.table().primaryKey()
+                .filter(key -> !key.lengths().isEmpty() && key.columns().contains(column)).stream()
                 .map(key -> key.lengths().get(key.columns().indexOf(column))).filter(length -> length > 0);
         return Stream.concat(ofKey, ofIndexes).min(Integer::compare).orElse(Integer.MAX_VALUE);
     }
@@ -338,16 +359,21 @@ public final class SampleRows {
         }
         Set<String> references = new HashSet<>();
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
-        boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field) && KeyRoom.distinguishing(entity, new UniqueKey("",
-                entity.comparable().stream().map(other -> other.column().name()).toList())).equals(field.column().name());
+        boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field)
+                && KeyRoom.distinguishing(entity, new UniqueKey("",
+                entity.comparable().stream().map(other -> other.column().name()).toList()))
+                .equals(field.column().name());
         if (tellsApart || !references.contains(field.column().name()) && isReferredTo(entity, field)) {
             return true;
         }
-        boolean besideReference = entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
+        boolean besideReference = entity.table().keys().stream()
+                .filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().anyMatch(references::contains))
                 .filter(key -> sharesReference(entity, key, references))
-                .map(key -> new UniqueKey("", key.columns().stream().filter(column -> !references.contains(column)).toList()))
-                .anyMatch(rest -> rest.columns().contains(field.column().name()) && KeyRoom.distinguishing(entity, rest).equals(field.column().name()));
+                .map(key -> new UniqueKey("", key.columns().stream().filter(column -> !references.contains(column))
+                        .toList()))
+                .anyMatch(rest -> rest.columns().contains(field.column().name())
+                        && KeyRoom.distinguishing(entity, rest).equals(field.column().name()));
         if (besideReference && field.enumeration().isEmpty()) {
             return true;
         }
@@ -359,7 +385,8 @@ public final class SampleRows {
     /** Whether another key has a reference of this one too: rows that repeat that must still differ here. */
     private static boolean sharesReference(Entity entity, UniqueKey key, Set<String> references) {
         return entity.table().keys().stream().filter(other -> !other.equals(key))
-                .anyMatch(other -> other.columns().stream().anyMatch(column -> references.contains(column) && key.columns().contains(column)));
+                .anyMatch(other -> other.columns().stream()
+                        .anyMatch(column -> references.contains(column) && key.columns().contains(column)));
     }
 
     /** Where each column stands among those that it is compared with: least first. */

@@ -83,7 +83,8 @@ final class SeedRows {
             Field field = entity.field(column);
             Sample sample = plan.samples.get(field);
             Optional<Relation> relation = plan.referring(field);
-            if (field.input() == Field.Input.ASSIGNED || field.input() == Field.Input.READ_ONLY || sample instanceof Sample.Nothing) {
+            if (field.input() == Field.Input.ASSIGNED || field.input() == Field.Input.READ_ONLY
+                    || sample instanceof Sample.Nothing) {
                 return wanted;
             } else if (relation.isPresent()) {
                 boolean last = relation.get().fields().get(relation.get().fields().size() - 1).equals(field);
@@ -101,7 +102,8 @@ final class SeedRows {
     /** Up to which number a sample keeps the rules of its field. */
     private int distinct(Field field, Sample sample) {
         int most = sample instanceof Sample.Letter ? Math.min(25, wanted) : wanted;
-        if (sample instanceof Sample.NumberedMoment && (field.type() == JavaType.TIME || field.type() == JavaType.OFFSET_TIME)) {
+        if (sample instanceof Sample.NumberedMoment
+                && (field.type() == JavaType.TIME || field.type() == JavaType.OFFSET_TIME)) {
             most = Math.min(wanted, 900);
         }
         int least = 0;
@@ -144,7 +146,8 @@ final class SeedRows {
             Map<Field, String> reference = new LinkedHashMap<>();
             for (int i = 0; row > 0 && i < relation.fields().size(); i++) {
                 Field field = relation.fields().get(i);
-                value(target, target.field(relation.foreignKey().targetColumns().get(i)), row).ifPresent(value -> reference.put(field, value));
+                value(target, target.field(relation.foreignKey().targetColumns().get(i)), row)
+                        .ifPresent(value -> reference.put(field, value));
             }
             if (reference.size() == relation.fields().size()) {
                 values.putAll(reference);
@@ -185,11 +188,13 @@ final class SeedRows {
             return Optional.of(choices.get((n - 1) / plan.strides.get(field) % choices.size()));
         }
         boolean free = !plan.tied.contains(field);
-        if (free && field.column().nullable() && !field.column().isFilledByDatabase() && n > 2 && chance(entity, field, n, EMPTY_IN) == 0) {
+        if (free && field.column().nullable() && !field.column().isFilledByDatabase() && n > 2
+                && chance(entity, field, n, EMPTY_IN) == 0) {
             return Optional.empty();
         }
         String usual = sample.text(n);
-        return Optional.of(free || sample instanceof Sample.Moment ? varied(entity, field, sample, n).filter(text -> keeps(field, text)).orElse(usual)
+        return Optional.of(free || sample instanceof Sample.Moment
+                ? varied(entity, field, sample, n).filter(text -> keeps(field, text)).orElse(usual)
                 : usual);
     }
 
@@ -210,18 +215,21 @@ final class SeedRows {
         long sum = 0;
         for (Relation before : plan.followed.subList(0, plan.followed.indexOf(relation))) {
             int width = count(target(before));
-            if (width > 0 && !plan.spread.contains(before) && !target(before).equals(entity) && inOneKey(entity, before, relation)) {
+            if (width > 0 && !plan.spread.contains(before) && !target(before).equals(entity)
+                    && inOneKey(entity, before, relation)) {
                 sum += rest % width;
                 rest /= width;
             }
         }
-        int ofTarget = plan.followed.stream().filter(other -> other.foreignKey().target().equals(relation.foreignKey().target()))
+        int ofTarget = plan.followed.stream()
+                .filter(other -> other.foreignKey().target().equals(relation.foreignKey().target()))
                 .toList().indexOf(relation);
         return (int) ((sum + rest + ofTarget) % count) + 1;
     }
 
     private static boolean inOneKey(Entity entity, Relation one, Relation other) {
-        return entity.table().keys().stream().anyMatch(key -> one.fields().stream().anyMatch(field -> key.columns().contains(field.column().name()))
+        return entity.table().keys().stream()
+                .anyMatch(key -> one.fields().stream().anyMatch(field -> key.columns().contains(field.column().name()))
                 && other.fields().stream().anyMatch(field -> key.columns().contains(field.column().name())));
     }
 
@@ -235,10 +243,13 @@ final class SeedRows {
             return Optional.of(shifted(moment.iso(), chance(entity, entity.fields().get(0), n, DAYS)));
         } else if (sample instanceof Sample.Number usual) {
             Optional<List<BigDecimal>> options = entity.rowRules().stream().filter(RowRule.OneOf.class::isInstance)
-                    .map(RowRule.OneOf.class::cast).filter(rule -> rule.field().equals(field)).map(RowRule.OneOf::options).findFirst();
+                    .map(RowRule.OneOf.class::cast).filter(rule -> rule.field().equals(field))
+                    .map(RowRule.OneOf::options).findFirst();
             return Optional.of(options.map(list -> one(list, chance)).orElseGet(() -> usual.value()
-                    .add(BigDecimal.valueOf(chance % SPREAD * 25L, 2)).setScale(Math.max(0, usual.value().scale()), RoundingMode.DOWN)).toPlainString());
-        } else if (!field.column().type().isText() || !field.examples().isEmpty() || SampleRows.distinctWithin(entity, field) < Integer.MAX_VALUE) {
+                    .add(BigDecimal.valueOf(chance % SPREAD * 25L, 2))
+                    .setScale(Math.max(0, usual.value().scale()), RoundingMode.DOWN)).toPlainString());
+        } else if (!field.column().type().isText() || !field.examples().isEmpty()
+                || SampleRows.distinctWithin(entity, field) < Integer.MAX_VALUE) {
             return Optional.empty();
         } else if (sample instanceof Sample.Text) {
             return fitting(entity, field, chance);
@@ -262,7 +273,8 @@ final class SeedRows {
 
     private static String shifted(String iso, int days) {
         if (iso.indexOf('-') < 0) {
-            return LocalTime.parse(iso.substring(0, 8)).plusMinutes(days % 30).format(DateTimeFormatter.ISO_LOCAL_TIME) + iso.substring(8);
+            return LocalTime.parse(iso.substring(0, 8)).plusMinutes(days % 30).format(DateTimeFormatter.ISO_LOCAL_TIME)
+                    + iso.substring(8);
         }
         return LocalDate.parse(iso.substring(0, 10)).plusDays(days) + iso.substring(10);
     }
@@ -310,20 +322,25 @@ final class SeedRows {
         Plan(Entity entity) {
             samples = SeedRows.this.samples.row(entity, false).values();
             others = SeedRows.this.samples.row(entity, true).values();
-            entity.checks().stream().filter(check -> check.fields().size() > 1).forEach(check -> tied.addAll(check.fields()));
-            entity.checks().stream().filter(check -> !check.understood()).forEach(check -> fixed.addAll(check.fields()));
+            entity.checks().stream().filter(check -> check.fields().size() > 1)
+                    .forEach(check -> tied.addAll(check.fields()));
+            entity.checks().stream().filter(check -> !check.understood())
+                    .forEach(check -> fixed.addAll(check.fields()));
             fixed.addAll(SeedRows.this.samples.solutions().of(entity, false).keySet());
             Set<String> unique = new HashSet<>();
             entity.table().keys().forEach(key -> unique.addAll(key.columns()));
             entity.table().keys().forEach(key -> stride(entity, key));
             for (Relation relation : entity.relations()) {
-                List<Field> open = relation.fields().stream().filter(field -> reference(field) instanceof Sample.Reference reference
+                List<Field> open = relation.fields().stream()
+                        .filter(field -> reference(field) instanceof Sample.Reference reference
                         && reference.relation().equals(relation)).toList();
                 open.forEach(field -> referring.put(field, relation));
                 if (!open.isEmpty()) {
                     followed.add(relation);
-                    boolean alone = open.size() == relation.fields().size() && relation.fields().stream().noneMatch(field ->
-                            tied.contains(field) || fixed.contains(field) || unique.contains(field.column().name()) || entity.relations().stream()
+                    boolean alone = open.size() == relation.fields().size()
+                            && relation.fields().stream().noneMatch(field ->
+                            tied.contains(field) || fixed.contains(field) || unique.contains(field.column().name())
+                            || entity.relations().stream()
                                     .anyMatch(other -> other != relation && other.fields().contains(field)));
                     if (alone && !SeedRows.this.samples.isCircular(entity, relation)) {
                         spread.add(relation);
@@ -336,7 +353,8 @@ final class SeedRows {
 
         private void stride(Entity entity, UniqueKey key) {
             List<Field> fields = key.columns().stream().map(entity::field).toList();
-            boolean few = fields.stream().allMatch(field -> field.input() == Field.Input.WRITABLE && !tied.contains(field)
+            boolean few = fields.stream().allMatch(field -> field.input() == Field.Input.WRITABLE
+                    && !tied.contains(field)
                     && !fixed.contains(field) && !KeyRoom.choices(entity, field).isEmpty()
                     && !(samples.get(field) instanceof Sample.Reference) && !samples.get(field).isNumbered());
             int stride = 1;
@@ -349,8 +367,10 @@ final class SeedRows {
         /** Whether a reference can be filled in when the row is there. */
         private boolean canWait(Entity entity, Relation relation) {
             return !entity.key().isEmpty() && relation.fields().stream().allMatch(field -> field.updatable()
-                    && field.column().nullable() && !tied.contains(field) && !fixed.contains(field) && samples.get(field) instanceof Sample.Nothing
-                    && entity.relations().stream().noneMatch(other -> other != relation && other.fields().contains(field)));
+                    && field.column().nullable() && !tied.contains(field) && !fixed.contains(field)
+                    && samples.get(field) instanceof Sample.Nothing
+                    && entity.relations().stream()
+                    .noneMatch(other -> other != relation && other.fields().contains(field)));
         }
 
         Sample reference(Field field) {

@@ -62,7 +62,8 @@ public final class SeedScript {
         for (Entity entity : mapping.entities()) {
             boolean few = open.contains(entity) && made.count(entity) < rows;
             if (few) {
-                script.append("-- ").append(entity.title()).append(": ").append(made.count(entity)).append(" rows, for its keys leave room for no more.\n");
+                script.append("-- ").append(entity.title()).append(": ").append(made.count(entity))
+                        .append(" rows, for its keys leave room for no more.\n");
             }
         }
         Optional<Dialect.Postponing> postponing = made.isCircular()
@@ -85,16 +86,20 @@ public final class SeedScript {
     /** Tables that triggers write to come as early as the tables that they refer to allow. */
     private Stream<Entity> inOrder() {
         Set<TableName> early = new HashSet<>();
-        mapping.entities().stream().filter(samples.triggers()::isWritten).forEach(entity -> early.addAll(mapping.schema()
+        mapping.entities().stream().filter(samples.triggers()::isWritten)
+                .forEach(entity -> early.addAll(mapping.schema()
                 .narrowedTo(List.of(entity.table().name())).tables().stream().map(Table::name).toList()));
-        return mapping.inReferenceOrder().stream().sorted(Comparator.comparing(entity -> !early.contains(entity.table().name())));
+        return mapping.inReferenceOrder().stream()
+                .sorted(Comparator.comparing(entity -> !early.contains(entity.table().name())));
     }
 
     private Optional<String> restart(Entity entity, Field field, long next) {
         boolean limited = mapping.schema().objects(SchemaObject.Kind.SETTING, entity.table().name()).stream()
-                .anyMatch(setting -> setting.definition().contains(" SET MINVALUE ") && setting.name().name().contains(" " + field.column().name() + " "));
+                .anyMatch(setting -> setting.definition().contains(" SET MINVALUE ")
+                        && setting.name().name().contains(" " + field.column().name() + " "));
         return limited || field.column().defaultValue().isPresent()
-                ? dialect.restartLimitedIdentity(entity.sqlTable(), field.column(), next) : dialect.restartIdentity(entity.sqlTable(), field.column(), next);
+                ? dialect.restartLimitedIdentity(entity.sqlTable(), field.column(), next)
+                : dialect.restartIdentity(entity.sqlTable(), field.column(), next);
     }
 
     /** One statement for as many rows after each other as name the same columns. */
@@ -105,7 +110,8 @@ public final class SeedScript {
         for (int n = 1; n <= count; n++) {
             Map<Field, String> row = withNulls(entity, made.row(entity, n));
             boolean goesOn = inStatement > 0 && inStatement < IN_STATEMENT && row.keySet().equals(columns);
-            script.append(goesOn ? ",\n" : inStatement > 0 ? ";\n" : "").append(goesOn ? "" : into(entity, row.keySet()));
+            script.append(goesOn ? ",\n" : inStatement > 0 ? ";\n" : "")
+                    .append(goesOn ? "" : into(entity, row.keySet()));
             script.append(row.keySet().stream().map(field -> literal(row.get(field), field))
                     .collect(Collectors.joining(", ", "    (", ")")));
             columns = row.keySet();
@@ -127,8 +133,10 @@ public final class SeedScript {
 
     private String into(Entity entity, Set<Field> columns) {
         boolean numbersItself = columns.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED);
-        return "INSERT INTO " + entity.sqlTable() + columns.stream().map(Field::sqlName).collect(Collectors.joining(", ", " (", ")"))
-                + (numbersItself && !dialect.overridingIdentity().isEmpty() ? " " + dialect.overridingIdentity() : "") + "\nVALUES\n";
+        return "INSERT INTO " + entity.sqlTable()
+                + columns.stream().map(Field::sqlName).collect(Collectors.joining(", ", " (", ")"))
+                + (numbersItself && !dialect.overridingIdentity().isEmpty() ? " " + dialect.overridingIdentity() : "")
+                + "\nVALUES\n";
     }
 
     private void update(StringBuilder script, SeedRows made, Entity entity) {
@@ -136,7 +144,8 @@ public final class SeedScript {
             Map<Field, String> later = made.later(entity, n);
             Map<Field, String> row = later.isEmpty() ? Map.of() : made.row(entity, n);
             if (!later.isEmpty() && row.keySet().containsAll(entity.key())) {
-                script.append("UPDATE ").append(entity.sqlTable()).append(" SET ").append(equal(later, ", ")).append(" WHERE ");
+                script.append("UPDATE ").append(entity.sqlTable()).append(" SET ").append(equal(later, ", "))
+                        .append(" WHERE ");
                 Map<Field, String> key = new LinkedHashMap<>();
                 entity.key().forEach(field -> key.put(field, row.get(field)));
                 script.append(equal(key, " AND ")).append(";\n");

@@ -52,7 +52,8 @@ public record Solutions(Map<TableName, List<Solution>> found) {
 
     /** Values that break a check and no other, if some are known. */
     Optional<Map<Field, Sample>> breaking(Entity entity, String constraint) {
-        return solutions(entity).stream().flatMap(solution -> Optional.ofNullable(solution.breaking().get(constraint)).stream()).findFirst();
+        return solutions(entity).stream()
+                .flatMap(solution -> Optional.ofNullable(solution.breaking().get(constraint)).stream()).findFirst();
     }
 
     /** Whether no row is known that keeps all checks of a table. */
@@ -63,9 +64,11 @@ public record Solutions(Map<TableName, List<Solution>> found) {
     /** For each table in which no row is known that keeps all its checks, sentences that name them. */
     public Map<TableName, List<String>> clashes() {
         Map<TableName, List<String>> clashes = new HashMap<>();
-        found.forEach((table, solutions) -> solutions.stream().filter(solution -> !solution.clash().isEmpty()).forEach(solution ->
+        found.forEach((table, solutions) -> solutions.stream().filter(solution -> !solution.clash().isEmpty())
+                .forEach(solution ->
                 clashes.computeIfAbsent(table, key -> new ArrayList<>()).add("No values are known that keep "
-                        + String.join(" and ", solution.clash()) + (solution.clash().size() > 1 ? " together." : "."))));
+                        + String.join(" and ", solution.clash())
+                        + (solution.clash().size() > 1 ? " together." : "."))));
         return clashes;
     }
 

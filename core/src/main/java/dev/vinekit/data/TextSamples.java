@@ -69,7 +69,8 @@ final class TextSamples {
                     : new Sample.Text(text);
         }
         if (numbered && field.rules().stream().noneMatch(FieldRule.Pattern.class::isInstance)) {
-            return most < 2 ? new Sample.Letter() : new Sample.NumberedText("", Math.max(Math.min(room, most), least), "");
+            return most < 2 ? new Sample.Letter()
+                    : new Sample.NumberedText("", Math.max(Math.min(room, most), least), "");
         }
         return matching(other).orElseGet(() -> numbered && other ? value(false) : plain(other));
     }
@@ -77,13 +78,15 @@ final class TextSamples {
     /** A text made from the patterns. */
     private Optional<Sample> matching(boolean other) {
         List<String> texts = field.rules().stream().filter(FieldRule.Pattern.class::isInstance)
-                .flatMap(rule -> PatternTexts.of(((FieldRule.Pattern) rule).regex()).stream()).filter(this::fits).toList();
+                .flatMap(rule -> PatternTexts.of(((FieldRule.Pattern) rule).regex()).stream()).filter(this::fits)
+                .toList();
         if (numbered) {
             return texts.stream().flatMap(text -> PatternTexts.numbered(text).stream())
                     .filter(text -> fits(text.text(1)) && fits(text.text(11)) && fits(text.text(99)))
                     .map(Sample.class::cast).findFirst();
         }
-        return texts.isEmpty() ? Optional.empty() : Optional.of(new Sample.Text(texts.get(other ? texts.size() - 1 : 0)));
+        return texts.isEmpty() ? Optional.empty()
+                : Optional.of(new Sample.Text(texts.get(other ? texts.size() - 1 : 0)));
     }
 
     private Sample plain(boolean other) {
@@ -110,7 +113,8 @@ final class TextSamples {
 
     /** The texts that a pattern lists, if it lists texts and nothing else; empty otherwise. */
     static List<String> options(Field field) {
-        return field.rules().stream().filter(FieldRule.Pattern.class::isInstance).map(rule -> listed(((FieldRule.Pattern) rule).regex()))
+        return field.rules().stream().filter(FieldRule.Pattern.class::isInstance)
+                .map(rule -> listed(((FieldRule.Pattern) rule).regex()))
                 .filter(texts -> !texts.isEmpty()).findFirst().orElse(List.of());
     }
 
@@ -128,7 +132,8 @@ final class TextSamples {
 
     /** Whether a text keeps the rules of a field, and fills it if it is of fixed length. */
     static boolean keeps(Field field, String text) {
-        boolean filled = field.column().type().kind() != SqlType.Kind.CHAR || field.maxLength() == 0 || text.length() == field.maxLength();
+        boolean filled = field.column().type().kind() != SqlType.Kind.CHAR || field.maxLength() == 0
+                || text.length() == field.maxLength();
         return filled && field.rules().stream().allMatch(rule -> WrongValues.keeps(rule, text));
     }
 }

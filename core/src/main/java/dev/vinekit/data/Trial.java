@@ -21,7 +21,9 @@ public sealed interface Trial {
      */
     record Values(Map<Field, Object> values, String how) implements Trial { }
 
-    /** Values that only the database refuses, on account of a check: text, numbers, truth values, documents, or nothing. */
+    /**
+     * Values that only the database refuses, on account of a check: text, numbers, truth values, documents, or nothing.
+     */
     record Unchecked(Map<Field, Optional<Object>> values) implements Trial { }
 
     /** Two fields have each other's values. */

@@ -19,7 +19,8 @@ import java.util.stream.Collectors;
  * @param refused what the database says about made-up rows that it takes without triggers only, by table
  */
 public record TriggerEffects(
-        Map<TableName, Set<String>> overwritten, Map<TableName, List<TableName>> written, Map<TableName, String> refused) {
+        Map<TableName, Set<String>> overwritten, Map<TableName, List<TableName>> written,
+        Map<TableName, String> refused) {
     /** There are none. */
     public static final TriggerEffects NONE = new TriggerEffects(Map.of(), Map.of(), Map.of());
 
@@ -47,10 +48,12 @@ public record TriggerEffects(
     /** What a person should know of them. */
     public List<Remark> remarks() {
         List<Remark> remarks = new ArrayList<>();
-        overwritten.forEach((table, columns) -> remarks.add(new Remark(table, Remark.Topic.TRIGGER, "A trigger gives a value of its own to "
+        overwritten.forEach((table, columns) ->
+                remarks.add(new Remark(table, Remark.Topic.TRIGGER, "A trigger gives a value of its own to "
                 + String.join(", ", columns) + ": what a client sends there need not be what is stored.")));
         written.forEach((table, others) -> remarks.add(new Remark(table, Remark.Topic.TRIGGER, "Triggers also write to "
-                + others.stream().map(TableName::name).collect(Collectors.joining(", ")) + " when its rows are written.")));
+                + others.stream().map(TableName::name).collect(Collectors.joining(", "))
+                + " when its rows are written.")));
         return remarks;
     }
 

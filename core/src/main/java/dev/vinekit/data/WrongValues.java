@@ -19,7 +19,8 @@ import java.util.stream.Stream;
 
 /** Values that break one rule of a field, while the rest of a sample row and all other rules stand. */
 final class WrongValues {
-    private static final List<String> TEXTS = List.of("?", "!", "x", "X", "1", "-", " ", "_", "é", "a1", "?x?", "no such value");
+    private static final List<String> TEXTS =
+            List.of("?", "!", "x", "X", "1", "-", " ", "_", "é", "a1", "?x?", "no such value");
     private static final int LONGEST = 5000;
     private static final BigDecimal FAR_AWAY = BigDecimal.valueOf(2_000_000_000);
     /** The first field of an interval has two digits where nothing is said (ISO/IEC 9075-2, 10.1). */
@@ -38,10 +39,12 @@ final class WrongValues {
         List<Trial> trials = new ArrayList<>();
         if (rule instanceof FieldRule.Length length) {
             if (length.most() < LONGEST) {
-                first(field, rule, lengthened(field, length.most() + 1)).ifPresent(value -> trials.add(wrong(field, value, "TooLong")));
+                first(field, rule, lengthened(field, length.most() + 1))
+                        .ifPresent(value -> trials.add(wrong(field, value, "TooLong")));
             }
             if (length.least() > 0) {
-                first(field, rule, lengthened(field, length.least() - 1)).ifPresent(value -> trials.add(wrong(field, value, "TooShort")));
+                first(field, rule, lengthened(field, length.least() - 1))
+                        .ifPresent(value -> trials.add(wrong(field, value, "TooShort")));
             }
         } else if (rule instanceof FieldRule.Bytes bytes) {
             if (bytes.most() < LONGEST) {
@@ -60,7 +63,8 @@ final class WrongValues {
             first(field, rule, Stream.of(BigDecimal.ONE.movePointRight(digits.integer())))
                     .ifPresent(wrong -> trials.add(wrong(field, wrong, "WithTooManyDigits")));
             BigDecimal half = BigDecimal.valueOf(5).movePointLeft(digits.fraction() + 1);
-            first(field, rule, number(field).stream().flatMap(value -> Stream.of(value.add(half), value.subtract(half))))
+            first(field, rule, number(field).stream()
+                    .flatMap(value -> Stream.of(value.add(half), value.subtract(half))))
                     .ifPresent(wrong -> trials.add(wrong(field, wrong, "WithTooManyDecimals")));
         } else if (rule instanceof FieldRule.Pattern) {
             first(field, rule, texts(field)).ifPresent(wrong -> trials.add(wrong(field, wrong, "OutOfItsPattern")));
@@ -78,13 +82,15 @@ final class WrongValues {
             return Optional.of(wrong(field, "no such value", "NotAmongItsValues"));
         }
         return texts(field).filter(text -> field.rules().stream().anyMatch(rule -> !keeps(rule, text))
-                        && field.rules().stream().filter(FieldRule.Length.class::isInstance).allMatch(rule -> keeps(rule, text)))
+                        && field.rules().stream().filter(FieldRule.Length.class::isInstance)
+                        .allMatch(rule -> keeps(rule, text)))
                 .findFirst().map(text -> wrong(field, text, "NotAmongItsValues"));
     }
 
     /** A number that is not one of a few. */
     Optional<Trial> unlisted(RowRule.OneOf rule) {
-        return rule.options().stream().flatMap(option -> Stream.of(option.add(BigDecimal.ONE), option.subtract(BigDecimal.ONE)))
+        return rule.options().stream()
+                .flatMap(option -> Stream.of(option.add(BigDecimal.ONE), option.subtract(BigDecimal.ONE)))
                 .filter(number -> rule.options().stream().noneMatch(option -> option.compareTo(number) == 0))
                 .filter(number -> rule.field().rules().stream().allMatch(other -> keeps(other, number)))
                 .findFirst().map(number -> wrong(rule.field(), number, "NotAmongItsValues"));
@@ -97,11 +103,14 @@ final class WrongValues {
      */
     Optional<Object> missing(Field field, Sample there) {
         Stream<Object> candidates = switch (field.type()) {
-            case INTEGER, LONG, BIG_DECIMAL -> Stream.concat(Stream.of(FAR_AWAY), field.rules().stream().flatMap(WrongValues::most));
+            case INTEGER, LONG, BIG_DECIMAL -> Stream.concat(Stream.of(FAR_AWAY),
+                    field.rules().stream().flatMap(WrongValues::most));
             case UUID -> Stream.of("ffffffff-ffff-ffff-ffff-ffffffffffff");
             case BINARY -> Stream.of(Base64.getEncoder().encodeToString(full(there)));
-            case STRING -> field.column().type().kind() == SqlType.Kind.BIT ? Stream.of("1".repeat((int) Math.max(1, field.column().type().length())))
-                    : field.numberedExample().isPresent() ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#",
+            case STRING -> field.column().type().kind() == SqlType.Kind.BIT
+                    ? Stream.of("1".repeat((int) Math.max(1, field.column().type().length())))
+                    : field.numberedExample().isPresent()
+                    ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#",
                             field.column().type().kind() == SqlType.Kind.INTERVAL ? MOST_OF_AN_INTERVAL : "9876"))
                     : Stream.of("???", "??", "?", "ZZZZ", "ZZZ", "ZZ", "Z", "zzz", "z", "999", "9", "Z9");
             case DATE -> Stream.of("1901-01-01");
@@ -135,7 +144,8 @@ final class WrongValues {
 
     private Optional<Object> first(Field field, FieldRule broken, Stream<?> candidates) {
         return candidates.filter(value -> !keeps(broken, value))
-                .filter(value -> field.rules().stream().filter(rule -> !rule.equals(broken)).allMatch(rule -> keeps(rule, value)))
+                .filter(value -> field.rules().stream().filter(rule -> !rule.equals(broken))
+                        .allMatch(rule -> keeps(rule, value)))
                 .filter(value -> keepsRows(field, value))
                 .map(Object.class::cast).findFirst();
     }
@@ -147,7 +157,8 @@ final class WrongValues {
         }
         return entity.rowRules().stream().allMatch(rule -> {
             if (rule instanceof RowRule.OneOf oneOf) {
-                return !oneOf.field().equals(field) || oneOf.options().stream().anyMatch(option -> option.compareTo(number) == 0);
+                return !oneOf.field().equals(field)
+                        || oneOf.options().stream().anyMatch(option -> option.compareTo(number) == 0);
             }
             RowRule.Compare compare = (RowRule.Compare) rule;
             Optional<BigDecimal> left = compare.left().equals(field) ? Optional.of(number) : number(compare.left());
@@ -160,7 +171,8 @@ final class WrongValues {
     private Optional<BigDecimal> number(Field field) {
         Sample value = sample.values().get(field);
         return value instanceof Sample.Number number ? Optional.of(number.value())
-                : value instanceof Sample.NumberedNumber number ? Optional.of(number.base().add(BigDecimal.TEN)) : Optional.empty();
+                : value instanceof Sample.NumberedNumber number ? Optional.of(number.base().add(BigDecimal.TEN))
+                : Optional.empty();
     }
 
     private static BigDecimal step(Field field) {
@@ -169,7 +181,8 @@ final class WrongValues {
     }
 
     private static Stream<Object> lengthened(Field field, int length) {
-        return length == 0 ? Stream.of("") : Stream.of('x', 'X', '1', 'a', 'A').map(unit -> new Trial.LongText(unit, length));
+        return length == 0 ? Stream.of("")
+                : Stream.of('x', 'X', '1', 'a', 'A').map(unit -> new Trial.LongText(unit, length));
     }
 
     private static Stream<String> texts(Field field) {
@@ -202,7 +215,8 @@ final class WrongValues {
             return order < 0 || most.inclusive() && order == 0;
         } else if (rule instanceof FieldRule.Digits digits) {
             BigDecimal plain = number.stripTrailingZeros();
-            return plain.precision() - plain.scale() <= digits.integer() && Math.max(0, plain.scale()) <= digits.fraction();
+            return plain.precision() - plain.scale() <= digits.integer()
+                    && Math.max(0, plain.scale()) <= digits.fraction();
         }
         return true;
     }

@@ -19,7 +19,8 @@ public final class Catalog {
     private static final String[] TABLES = {"TABLE", "BASE TABLE", "PARTITIONED TABLE", "VIEW"};
 
     /** Schemas that are the engines' own. */
-    private static final Set<String> OF_ENGINES = Set.of("information_schema", "pg_catalog", "mysql", "performance_schema", "sys");
+    private static final Set<String> OF_ENGINES =
+            Set.of("information_schema", "pg_catalog", "mysql", "performance_schema", "sys");
 
     private final Connection connection;
     private final List<String> schemas;

@@ -15,7 +15,8 @@ import java.util.regex.Pattern;
  */
 public record Database(Engine engine, String url, String user, String password) {
     /** Properties of the four drivers whose value is SQL to run, or a class or library to load. */
-    private static final Pattern RUNS = Pattern.compile("(?i)[;?&](INIT|initSql|sessionVariables|socketFactory|socketFactoryArg|sslfactory"
+    private static final Pattern RUNS =
+            Pattern.compile("(?i)[;?&](INIT|initSql|sessionVariables|socketFactory|socketFactoryArg|sslfactory"
             + "|sslhostnameverifier|authenticationPluginClassName|xmlFactoryFactory|allowLocalInfile|credentialType|enable_load_extension)=");
 
     /**
@@ -29,7 +30,9 @@ public record Database(Engine engine, String url, String user, String password) 
         return new Database(Engines.forUrl(url), url, user, password);
     }
 
-    /** What the URL has run or loaded whenever a connection is made, by the names of its properties; empty for nothing. */
+    /**
+     * What the URL has run or loaded whenever a connection is made, by the names of its properties; empty for nothing.
+     */
     public List<String> runsOnConnect() {
         return RUNS.matcher(url).results().map(match -> match.group(1)).distinct().toList();
     }

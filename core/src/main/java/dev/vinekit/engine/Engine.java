@@ -54,7 +54,9 @@ public interface Engine {
         return Map.of();
     }
 
-    /** A schema as read, with the types that the rows tell for columns in doubt; a bounded number of rows is looked at. */
+    /**
+     * A schema as read, with the types that the rows tell for columns in doubt; a bounded number of rows is looked at.
+     */
     default Schema asRowsTell(Connection connection, Schema schema) throws SQLException {
         return schema;
     }
@@ -62,7 +64,10 @@ public interface Engine {
     /** What the connection is, for a person to check. */
     Login login(Connection connection) throws SQLException;
 
-    /** How many rows the engine believes its tables to have, without looking; tables that it knows nothing of are left out. */
+    /**
+     * How many rows the engine believes its tables to have, without looking; tables that it knows nothing of are left
+     * out.
+     */
     default Map<TableName, Long> estimatedRows(Connection connection, Schema schema) throws SQLException {
         return Map.of();
     }
@@ -73,8 +78,8 @@ public interface Engine {
     List<Library> libraries();
 
     /**
-     * The tables whose rows refer to rows that are not there, and the tables that they refer to, where a script can have written
-     * such rows and the engine tells of them afterwards.
+     * The tables whose rows refer to rows that are not there, and the tables that they refer to, where a script can
+     * have written such rows and the engine tells of them afterwards.
      */
     default List<String> brokenReferences(Connection connection) throws SQLException {
         return List.of();
@@ -104,8 +109,8 @@ public interface Engine {
     }
 
     /**
-     * What a server does not have that a definition needs, as in "the extension postgis"; empty if the definition was refused for
-     * another reason.
+     * What a server does not have that a definition needs, as in "the extension postgis"; empty if the definition was
+     * refused for another reason.
      */
     default Optional<String> lacking(SQLException refusal) {
         return Optional.empty();
@@ -117,7 +122,8 @@ public interface Engine {
      * @throws Fault if databases of this engine are not kept in folders
      */
     default ScratchDatabase keptIn(Path folder) throws SQLException, IOException {
-        throw Fault.inCall("A " + title() + " database cannot be kept: the server for scratch databases ends with this command.",
+        throw Fault.inCall("A " + title()
+                + " database cannot be kept: the server for scratch databases ends with this command.",
                 "Make an empty database on a server of your own, and name it with --on.");
     }
 
@@ -149,7 +155,10 @@ public interface Engine {
         return Optional.empty();
     }
 
-    /** A statement of somebody's script as a scratch database takes it: without roles that it does not have, for instance. */
+    /**
+     * A statement of somebody's script as a scratch database takes it: without roles that it does not have, for
+     * instance.
+     */
     default String adapted(String statement) {
         return statement;
     }

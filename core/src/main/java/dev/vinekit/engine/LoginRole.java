@@ -48,7 +48,8 @@ public record LoginRole(String name, String password, int connections, List<Gran
         }
 
         private static String columns(Dialect dialect, List<String> names) {
-            return names.isEmpty() ? "" : names.stream().map(dialect::identifier).collect(Collectors.joining(", ", " (", ")"));
+            return names.isEmpty() ? "" : names.stream().map(dialect::identifier)
+                    .collect(Collectors.joining(", ", " (", ")"));
         }
     }
 }

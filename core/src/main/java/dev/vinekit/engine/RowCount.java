@@ -75,7 +75,8 @@ public record RowCount(long rows, boolean exact) {
     }
 
     private static void count(
-            Connection connection, Dialect dialect, Schema schema, List<TableName> names, Map<TableName, RowCount> counts)
+            Connection connection, Dialect dialect, Schema schema, List<TableName> names,
+            Map<TableName, RowCount> counts)
             throws SQLException {
         String sql = IntStream.range(0, names.size())
                 .mapToObj(i -> "SELECT " + i + ", COUNT(*) FROM " + dialect.table(names.get(i), schema.defaultSchema()))

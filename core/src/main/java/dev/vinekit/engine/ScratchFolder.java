@@ -18,9 +18,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
- * A temporary folder for a scratch database, or for a server of scratch databases. It goes when it is closed, or the process is
- * interrupted, and servers that work in it are stopped before. If the process is killed, the next one that makes a folder of
- * the same kind does it.
+ * A temporary folder for a scratch database, or for a server of scratch databases. It goes when it is closed, or the
+ * process is interrupted, and servers that work in it are stopped before. If the process is killed, the next one that
+ * makes a folder of the same kind does it.
  */
 public final class ScratchFolder implements AutoCloseable {
     /** Held for as long as the process lives: of a folder whose lock is free nobody takes care any more. */
@@ -53,7 +53,9 @@ public final class ScratchFolder implements AutoCloseable {
         return make(kind, false);
     }
 
-    /** As {@link #ofFiles}, for a server: programs whose command line names the folder are stopped before it is removed. */
+    /**
+     * As {@link #ofFiles}, for a server: programs whose command line names the folder are stopped before it is removed.
+     */
     public static ScratchFolder ofServer(String kind) throws IOException {
         return make(kind, true);
     }
@@ -75,7 +77,8 @@ public final class ScratchFolder implements AutoCloseable {
     private static void removeLeft(Path parent, String kind, boolean ofServer) throws IOException {
         List<Path> folders;
         try (Stream<Path> all = Files.list(parent)) {
-            folders = all.filter(folder -> folder.getFileName().toString().startsWith(kind)).filter(folder -> !OWN.contains(folder)).toList();
+            folders = all.filter(folder -> folder.getFileName().toString().startsWith(kind))
+                    .filter(folder -> !OWN.contains(folder)).toList();
         }
         for (Path folder : folders) {
             try (FileChannel channel = FileChannel.open(folder.resolve(LOCK), StandardOpenOption.WRITE)) {
@@ -103,7 +106,10 @@ public final class ScratchFolder implements AutoCloseable {
         return path;
     }
 
-    /** Stops the programs that work in a folder. One that has ended may stand in the list of processes yet, but has no command line. */
+    /**
+     * Stops the programs that work in a folder. One that has ended may stand in the list of processes yet, but has no
+     * command line.
+     */
     private static void stop(Path folder) {
         List<ProcessHandle> working = ProcessHandle.allProcesses().filter(process -> worksIn(process, folder)).toList();
         working.forEach(ProcessHandle::destroy);

@@ -5,8 +5,8 @@ import java.sql.SQLException;
 import java.util.Optional;
 
 /**
- * Where scratch databases with the tables of a schema are made: on the usual place of their engine or, where that lacks something
- * that the tables need, on the server that they come from.
+ * Where scratch databases with the tables of a schema are made: on the usual place of their engine or, where that lacks
+ * something that the tables need, on the server that they come from.
  *
  * @param source the database that the schema was read from, if it is one of somebody's
  */

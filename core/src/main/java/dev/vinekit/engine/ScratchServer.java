@@ -15,8 +15,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A server on which scratch databases may be made. Their names tell whose they are and since when they are there, so that those of
- * a process that was killed are dropped by the next.
+ * A server on which scratch databases may be made. Their names tell whose they are and since when they are there, so
+ * that those of a process that was killed are dropped by the next.
  *
  * @param url opens the server, whatever database it names
  * @param unconnected the query for the databases to which nobody is connected
@@ -34,17 +34,21 @@ public record ScratchServer(String url, String user, String password, String unc
      * @param urlOf the URL of a database on this server
      * @param help what the login may not do in a database, by its URL
      */
-    public ScratchDatabase database(Engine engine, UnaryOperator<String> urlOf, Function<String, ScratchDatabase.Help> help)
+    public ScratchDatabase database(Engine engine, UnaryOperator<String> urlOf,
+            Function<String, ScratchDatabase.Help> help)
             throws SQLException {
-        String name = "vinekit_scratch_" + Instant.now().getEpochSecond() + "_" + UUID.randomUUID().toString().replace("-", "").substring(16);
-        try (Connection connection = DriverManager.getConnection(url, user, password); Statement statement = connection.createStatement()) {
+        String name = "vinekit_scratch_" + Instant.now().getEpochSecond() + "_"
+                + UUID.randomUUID().toString().replace("-", "").substring(16);
+        try (Connection connection = DriverManager.getConnection(url, user, password);
+                Statement statement = connection.createStatement()) {
             for (String left : left(statement)) {
                 statement.execute(drop.formatted(left));
             }
             statement.execute("CREATE DATABASE " + name);
         }
         return new ScratchDatabase(engine, urlOf.apply(name), user, password, help.apply(urlOf.apply(name)), () -> {
-            try (Connection connection = DriverManager.getConnection(url, user, password); Statement statement = connection.createStatement()) {
+            try (Connection connection = DriverManager.getConnection(url, user, password);
+                    Statement statement = connection.createStatement()) {
                 statement.execute(drop.formatted(name));
             }
         });

@@ -54,7 +54,8 @@ public final class ScriptDatabase implements AutoCloseable {
             throw Fault.inCall(script + " is not a text in UTF-8.",
                     "Convert it, or dump again as plain SQL: archives and compressed files cannot be read.");
         } catch (IOException e) {
-            throw Fault.inWorld("Reading " + script + " failed: " + e + ".", "Check that it is a file that may be read.", e);
+            throw Fault.inWorld("Reading " + script + " failed: " + e + ".",
+                    "Check that it is a file that may be read.", e);
         }
     }
 

@@ -24,8 +24,8 @@ import java.util.function.Consumer;
 import java.util.stream.Stream;
 
 /**
- * Writes the statements that take a database from one state of its schema to another, in standard SQL; engines change the
- * parts they spell otherwise. Statements that lose data are commented out.
+ * Writes the statements that take a database from one state of its schema to another, in standard SQL; engines change
+ * the parts they spell otherwise. Statements that lose data are commented out.
  */
 public class StandardChanges {
     protected final Dialect dialect;
@@ -71,11 +71,13 @@ public class StandardChanges {
                 descriptions(change).forEach(this::add);
             }
         });
-        each(SchemaChange.ColumnChanged.class, change -> comment(change.table(), Optional.of(change.was()), change.now())
+        each(SchemaChange.ColumnChanged.class,
+                change -> comment(change.table(), Optional.of(change.was()), change.now())
                 .forEach(this::add));
         losses();
         for (Table view : views) {
-            present(view.name()).filter(Table::isView).ifPresent(now -> definition.viewStatements(now).forEach(this::add));
+            present(view.name()).filter(Table::isView)
+                    .ifPresent(now -> definition.viewStatements(now).forEach(this::add));
         }
         newViews(views);
         each(SchemaChange.ObjectChanged.class, this::object);
@@ -90,7 +92,8 @@ public class StandardChanges {
     private void prelude() {
         List<String> before = definition.preludeOf(difference.before());
         definition.prelude().stream().filter(statement -> !before.contains(statement)).forEach(statement -> {
-            String head = statement.substring(0, Math.min(statement.length(), statement.indexOf(' ', statement.indexOf(' ') + 1) + 1));
+            String head = statement.substring(0, Math.min(statement.length(),
+                    statement.indexOf(' ', statement.indexOf(' ') + 1) + 1));
             String name = statement.substring(head.length()).split(" ", 2)[0];
             boolean replaces = statement.startsWith("CREATE OR REPLACE ") || statement.contains(" IF NOT EXISTS ");
             if (!replaces && before.stream().anyMatch(old -> old.startsWith(head + name + " "))) {
@@ -104,13 +107,16 @@ public class StandardChanges {
     /** What is made again is dropped first; those that come before the tables have been made by now. */
     private void object(SchemaChange.ObjectChanged change) {
         SchemaObject object = change.object();
-        boolean stands = object.kind().comesFirst() || object.kind() == SchemaObject.Kind.SETTING || object.kind() == SchemaObject.Kind.COMMENT;
+        boolean stands = object.kind().comesFirst() || object.kind() == SchemaObject.Kind.SETTING
+                || object.kind() == SchemaObject.Kind.COMMENT;
         if (change.was().isPresent() && !stands) {
             add(drop(object));
         } else if (change.now().isEmpty()) {
-            note("No longer there, or no longer set: " + plain(object.kind().words() + " " + object.name().name()) + ".");
+            note("No longer there, or no longer set: " + plain(object.kind().words() + " " + object.name().name())
+                    + ".");
         }
-        change.now().filter(now -> !StandardDefinition.isPreliminary(now)).ifPresent(now -> add(definition.statement(now)));
+        change.now().filter(now -> !StandardDefinition.isPreliminary(now))
+                .ifPresent(now -> add(definition.statement(now)));
     }
 
     /** The statement that drops a trigger or the like. */
@@ -243,7 +249,8 @@ public class StandardChanges {
 
     /** What loses data: tables and columns that are gone. */
     private void losses() {
-        each(SchemaChange.ColumnRemoved.class, change -> byHand("Loses the values of " + plain(change.was().name()) + ".",
+        each(SchemaChange.ColumnRemoved.class,
+                change -> byHand("Loses the values of " + plain(change.was().name()) + ".",
                 "ALTER TABLE " + name(change.table()) + " DROP COLUMN " + dialect.identifier(change.was().name())));
         List<Table> order = difference.before().inReferenceOrder();
         for (int i = order.size() - 1; i >= 0; i--) {
@@ -322,7 +329,8 @@ public class StandardChanges {
             statements.add(alter + newType(now));
         }
         if (!was.defaultValue().equals(now.defaultValue())) {
-            statements.add(alter + now.defaultValue().map(value -> "SET DEFAULT " + value.text()).orElse("DROP DEFAULT"));
+            statements.add(alter + now.defaultValue().map(value -> "SET DEFAULT " + value.text())
+                    .orElse("DROP DEFAULT"));
         }
         if (was.nullable() != now.nullable()) {
             statements.add(alter + (now.nullable() ? "DROP NOT NULL" : "SET NOT NULL"));
@@ -356,7 +364,8 @@ public class StandardChanges {
             note("Kept in another way now, which needs a decision: " + plain(change.now().name().name()) + ".");
         }
         return change.was().comment().equals(change.now().comment()) ? List.of()
-                : List.of("COMMENT ON TABLE " + name(change.now()) + " IS " + Dialect.quoteLiteral(change.now().comment()));
+                : List.of("COMMENT ON TABLE " + name(change.now()) + " IS "
+                        + Dialect.quoteLiteral(change.now().comment()));
     }
 
     protected final Table table(TableName name) {

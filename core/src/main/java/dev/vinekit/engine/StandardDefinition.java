@@ -24,7 +24,10 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
-/** Writes the table definitions of a schema in standard SQL, laid out as a person would; engines change the parts they spell otherwise. */
+/**
+ * Writes the table definitions of a schema in standard SQL, laid out as a person would; engines change the parts they
+ * spell otherwise.
+ */
 public class StandardDefinition {
     protected final Dialect dialect;
     protected final Schema schema;
@@ -42,13 +45,15 @@ public class StandardDefinition {
                 .filter(name -> !name.equals(schema.defaultSchema()))
                 .forEach(name -> script.append(newSchema(name)).append(";\n\n"));
         prelude().forEach(statement -> script.append(statement).append(";\n\n"));
-        List<SchemaObject> open = new ArrayList<>(schema.objects().stream().filter(object -> !isPreliminary(object)).toList());
+        List<SchemaObject> open = new ArrayList<>(schema.objects().stream().filter(object -> !isPreliminary(object))
+                .toList());
         Set<TableName> defined = new HashSet<>();
         List<String> later = new ArrayList<>();
         List<Table> tables = new ArrayList<>(schema.inReferenceOrder());
         while (!tables.isEmpty()) {
             objects(open, object -> object.kind().comesFirst() && defined.containsAll(object.needs()));
-            Table table = tables.stream().filter(each -> !isWaiting(each, open, defined)).findFirst().orElse(tables.get(0));
+            Table table = tables.stream().filter(each -> !isWaiting(each, open, defined)).findFirst()
+                    .orElse(tables.get(0));
             tables.remove(table);
             defined.add(table.name());
             if (table.viewQuery().filter(query -> !query.sql().isEmpty()).isPresent()) {
@@ -62,14 +67,19 @@ public class StandardDefinition {
         return script.toString();
     }
 
-    /** Whether a view comes before something that it reads: a function that itself needs a table, or a view that waits for one. */
+    /**
+     * Whether a view comes before something that it reads: a function that itself needs a table, or a view that waits
+     * for one.
+     */
     private boolean isWaiting(Table table, List<SchemaObject> open, Set<TableName> defined) {
         if (!table.isView()) {
             return false;
         }
         Set<String> mentioned = SqlText.identifiers(table.viewQuery().orElseThrow().sql(), word -> word);
-        return open.stream().filter(object -> object.kind().comesFirst()).anyMatch(object -> mentioned.contains(bareName(object)))
-                || table.needs().stream().anyMatch(need -> !defined.contains(need) && schema.table(need).filter(Table::isView).isPresent());
+        return open.stream().filter(object -> object.kind().comesFirst())
+                .anyMatch(object -> mentioned.contains(bareName(object)))
+                || table.needs().stream().anyMatch(need -> !defined.contains(need)
+                        && schema.table(need).filter(Table::isView).isPresent());
     }
 
     /** The name of a function without its arguments. */
@@ -106,12 +116,17 @@ public class StandardDefinition {
         return new StandardDefinition(dialect, other).prelude();
     }
 
-    /** Statements that must come before the tables, each after those that make what it names: sequences, types, domains, functions. */
+    /**
+     * Statements that must come before the tables, each after those that make what it names: sequences, types, domains,
+     * functions.
+     */
     protected List<String> prelude() {
         List<Named> open = new ArrayList<>();
         for (Sequence sequence : schema.sequences()) {
-            open.add(new Named(sequence.name().name(), "CREATE SEQUENCE " + dialect.table(sequence.name(), schema.defaultSchema())
-                    + sequence.options() + " START WITH " + sequence.start() + " INCREMENT BY " + sequence.increment()));
+            open.add(new Named(sequence.name().name(), "CREATE SEQUENCE "
+                    + dialect.table(sequence.name(), schema.defaultSchema())
+                    + sequence.options() + " START WITH " + sequence.start() + " INCREMENT BY "
+                    + sequence.increment()));
         }
         types().forEach((name, statement) -> open.add(new Named(name, statement)));
         for (Domain domain : schema.domains()) {
@@ -140,7 +155,8 @@ public class StandardDefinition {
             List<Named> open = new ArrayList<>(statements);
             List<String> ordered = new ArrayList<>();
             while (!open.isEmpty()) {
-                Named next = open.stream().filter(each -> open.stream().noneMatch(other -> each.waitsFor(other))).findFirst()
+                Named next = open.stream().filter(each -> open.stream().noneMatch(other -> each.waitsFor(other)))
+                        .findFirst()
                         .orElse(open.get(0));
                 ordered.add(next.statement);
                 open.remove(next);
@@ -158,7 +174,8 @@ public class StandardDefinition {
 
         /** A body in quotes is not looked at: what it names need not be there yet. */
         private boolean mentions(String word) {
-            return SqlText.identifiers(statement.replaceAll("(?s)\\$(\\w*)\\$.*\\$\\1\\$", ""), found -> found).contains(word);
+            return SqlText.identifiers(statement.replaceAll("(?s)\\$(\\w*)\\$.*\\$\\1\\$", ""), found -> found)
+                    .contains(word);
         }
 
         /** The name without its schema and quotes. */
@@ -170,7 +187,8 @@ public class StandardDefinition {
     private void table(Table table, Set<TableName> defined, List<String> later) {
         List<ForeignKey> inside = table.foreignKeys().stream()
                 .filter(key -> defined.contains(key.target()) || refersAhead()).toList();
-        table.foreignKeys().stream().filter(key -> !inside.contains(key)).forEach(key -> later.add(addition(table, key)));
+        table.foreignKeys().stream().filter(key -> !inside.contains(key))
+                .forEach(key -> later.add(addition(table, key)));
         statements(table, inside).forEach(statement -> script.append(statement).append(";\n"));
         script.append('\n');
     }
@@ -195,10 +213,12 @@ public class StandardDefinition {
         table.uniqueKeys().forEach(key -> parts.add(key(key, "UNIQUE")));
         parts.addAll(innerIndexes(table));
         references.forEach(key -> parts.add(reference(key)));
-        table.checks().stream().filter(check -> check.column().isEmpty() && !isInherited(table, parent -> parent.checks().contains(check)))
+        table.checks().stream().filter(check -> check.column().isEmpty()
+                && !isInherited(table, parent -> parent.checks().contains(check)))
                 .forEach(check -> parts.add(check(check)));
         List<String> statements = new ArrayList<>();
-        statements.add("CREATE TABLE " + name(table) + " (\n    " + String.join(",\n    ", parts) + "\n)" + inherits(table) + options(table));
+        statements.add("CREATE TABLE " + name(table) + " (\n    " + String.join(",\n    ", parts) + "\n)"
+                + inherits(table) + options(table));
         statements.addAll(comments(table));
         outerIndexes(table).forEach(index -> statements.add(index(table, index)));
         return statements;
@@ -209,7 +229,8 @@ public class StandardDefinition {
     }
 
     private String inherits(Table table) {
-        return table.parents().isEmpty() ? "" : table.parents().stream().map(parent -> dialect.table(parent, schema.defaultSchema()))
+        return table.parents().isEmpty() ? ""
+                : table.parents().stream().map(parent -> dialect.table(parent, schema.defaultSchema()))
                 .collect(Collectors.joining(", ", " INHERITS (", ")"));
     }
 
@@ -231,7 +252,8 @@ public class StandardDefinition {
     /** The statements that make a view. */
     final List<String> viewStatements(Table view) {
         List<String> statements = new ArrayList<>();
-        statements.add("CREATE " + (view.options().isEmpty() ? "" : view.options() + " ") + viewWords(view) + " " + name(view)
+        statements.add("CREATE " + (view.options().isEmpty() ? "" : view.options() + " ") + viewWords(view) + " "
+                + name(view)
                 + columns(view.columns().stream().map(Column::name).toList())
                 + " AS\n" + view.viewQuery().orElseThrow().sql());
         statements.addAll(comments(view));
@@ -256,12 +278,15 @@ public class StandardDefinition {
     protected String column(Table table, Column column) {
         StringBuilder line = new StringBuilder(dialect.identifier(column.name())).append(' ').append(type(column));
         column.collation().ifPresent(collation -> line.append(" COLLATE ").append(collation));
-        column.defaultValue().filter(value -> schema.domain(column).flatMap(Domain::defaultValue).filter(value.text()::equals).isEmpty())
+        column.defaultValue().filter(value -> schema.domain(column).flatMap(Domain::defaultValue)
+                .filter(value.text()::equals).isEmpty())
                 .ifPresent(value -> line.append(defaultClause(value)));
-        column.computed().filter(computed -> !computed.expression().isEmpty()).ifPresent(computed -> line.append(computed(computed)));
+        column.computed().filter(computed -> !computed.expression().isEmpty())
+                .ifPresent(computed -> line.append(computed(computed)));
         String numbering = numbering(column);
         return line.append(numbering)
-                .append(!numbering.isEmpty() || column.nullable() || isRequiredByDomain(column) || column.isComputed() && !saysComputedIsRequired()
+                .append(!numbering.isEmpty() || column.nullable() || isRequiredByDomain(column) || column.isComputed()
+                        && !saysComputedIsRequired()
                         ? "" : " NOT NULL").toString();
     }
 

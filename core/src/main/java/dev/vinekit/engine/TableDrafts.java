@@ -19,7 +19,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 
-/** Tables while their parts come in, one catalog query after the other. Parts of tables that are not there are dropped. */
+/**
+ * Tables while their parts come in, one catalog query after the other. Parts of tables that are not there are dropped.
+ */
 public final class TableDrafts {
     private final Map<TableName, Draft> drafts = new TreeMap<>();
     private final UnaryOperator<String> fold;
@@ -45,7 +47,8 @@ public final class TableDrafts {
     }
 
     /** The same of a table that has the columns of others too. */
-    public void table(TableName name, Table.Kind kind, Optional<String> query, String options, String comment, Access access,
+    public void table(TableName name, Table.Kind kind, Optional<String> query, String options, String comment,
+            Access access,
             List<TableName> parents) {
         drafts.put(name, new Draft(kind, query, options, comment, access, parents));
     }
@@ -98,7 +101,8 @@ public final class TableDrafts {
         final List<Index> indexes = new ArrayList<>();
         Optional<UniqueKey> primaryKey = Optional.empty();
 
-        Draft(Table.Kind kind, Optional<String> query, String options, String comment, Access access, List<TableName> parents) {
+        Draft(Table.Kind kind, Optional<String> query, String options, String comment, Access access,
+                List<TableName> parents) {
             this.parents = parents;
             this.kind = kind;
             this.query = query;

@@ -25,7 +25,8 @@ final class TypeChange {
             boolean anyOfWas = was.kind() == SqlType.Kind.DECIMAL && now.kind() != SqlType.Kind.DECIMAL;
             return digits(now) - (anyOfWas ? 1 : 0) < digits(was) || now.unsigned() && !was.unsigned();
         }
-        boolean decimal = (was.isWholeNumber() || was.kind() == SqlType.Kind.DECIMAL) && now.kind() == SqlType.Kind.DECIMAL;
+        boolean decimal = (was.isWholeNumber() || was.kind() == SqlType.Kind.DECIMAL)
+                && now.kind() == SqlType.Kind.DECIMAL;
         if (decimal) {
             return now.precision() > 0
                     && (now.scale() < was.scale() || now.precision() - now.scale() < digits(was) - was.scale());
@@ -34,7 +35,8 @@ final class TypeChange {
         if (binary) {
             return now.length() > 0 && (was.length() == 0 || was.length() > now.length());
         }
-        boolean sameKind = was.kind() == now.kind() && was.unsigned() == now.unsigned() && was.labels().equals(now.labels());
+        boolean sameKind = was.kind() == now.kind() && was.unsigned() == now.unsigned()
+                && was.labels().equals(now.labels());
         return !(sameKind && now.precision() >= was.precision())
                 && !(was.kind() == SqlType.Kind.REAL && now.kind() == SqlType.Kind.DOUBLE)
                 && !now.isText();

@@ -12,8 +12,8 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * Who may do what with a table: what is said of it, or else of all others. Once anything is said, nobody may do the rest, and a
- * view shows nobody what its tables do not.
+ * Who may do what with a table: what is said of it, or else of all others. Once anything is said, nobody may do the
+ * rest, and a view shows nobody what its tables do not.
  */
 final class AccessChoice {
     private static final String EVERYBODY = "*";
@@ -27,7 +27,8 @@ final class AccessChoice {
         this.schema = schema;
         this.lookup = lookup;
         this.others = decisions.http().otherTables();
-        this.restricted = !others.isEmpty() || decisions.entities().values().stream().anyMatch(entity -> !entity.access().isEmpty());
+        this.restricted = !others.isEmpty()
+                || decisions.entities().values().stream().anyMatch(entity -> !entity.access().isEmpty());
     }
 
     /** The roles for each operation; empty if there is no access control. */
@@ -47,7 +48,8 @@ final class AccessChoice {
         known.add(table.name());
         for (TableName shown : table.viewQuery().map(ViewQuery::reads).orElse(List.of())) {
             if (!known.contains(shown)) {
-                roles = common(roles, schema.table(shown).map(other -> Entity.roles(of(other, known), Operation.READ)).orElse(List.of()));
+                roles = common(roles, schema.table(shown).map(other -> Entity.roles(of(other, known), Operation.READ))
+                        .orElse(List.of()));
             }
         }
         Map<Operation, List<String>> access = new LinkedHashMap<>();

@@ -4,7 +4,10 @@ import dev.vinekit.schema.SqlType;
 import java.util.List;
 import java.util.Optional;
 
-/** Columns of other types as text: for values that the Java type of their type cannot hold, told as the database writes them. */
+/**
+ * Columns of other types as text: for values that the Java type of their type cannot hold, told as the database writes
+ * them.
+ */
 final class AsText {
     private static final String DIGITS = "123456789";
 
@@ -16,12 +19,14 @@ final class AsText {
         return switch (type.kind()) {
             case TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT -> List.of("7", "8");
             case YEAR -> List.of("2023", "2024");
-            case DECIMAL -> type.scale() > 0 ? List.of("7" + fraction(type.scale()), "8" + fraction(type.scale())) : List.of("7", "8");
+            case DECIMAL -> type.scale() > 0 ? List.of("7" + fraction(type.scale()), "8" + fraction(type.scale()))
+                    : List.of("7", "8");
             case REAL, DOUBLE -> List.of("7.5", "8.5");
             case BOOLEAN -> List.of("1", "0");
             case DATE -> List.of("2023-03-21", "2024-04-22");
             case TIME -> List.of("10:15:31" + fraction(type.precision()), "11:45:32" + fraction(type.precision()));
-            case TIMESTAMP -> List.of("2023-03-21 10:15:31" + fraction(type.precision()), "2024-04-22 11:45:32" + fraction(type.precision()));
+            case TIMESTAMP -> List.of("2023-03-21 10:15:31" + fraction(type.precision()), "2024-04-22 11:45:32"
+                    + fraction(type.precision()));
             case UUID -> List.of("00000000-0000-4000-8000-000000000001", "00000000-0000-4000-8000-000000000002");
             case JSON -> List.of("{\"a\":1}", "[2]");
             case ARRAY -> type.members().filter(SqlType::isWholeNumber).isPresent() ? List.of("{7,8}", "{9}")

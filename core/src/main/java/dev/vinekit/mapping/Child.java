@@ -3,7 +3,8 @@ package dev.vinekit.mapping;
 import java.util.Optional;
 
 /**
- * The rows of one entity that belong to a row of another: those that refer to it, or those that a link table joins to it.
+ * The rows of one entity that belong to a row of another: those that refer to it, or those that a link table joins to
+ * it.
  *
  * @param parent whose row it is
  * @param entity whose rows they are

@@ -42,7 +42,8 @@ final class Children {
     }
 
     private static JavaName finder(Relation relation) {
-        return JavaName.of("listWhere" + relation.fields().stream().map(field -> Names.capitalised(field.name().value()))
+        return JavaName.of("listWhere"
+                + relation.fields().stream().map(field -> Names.capitalised(field.name().value()))
                 .collect(Collectors.joining("IsAnd", "", "Is")));
     }
 
@@ -66,18 +67,22 @@ final class Children {
         Entity parent = entities.get(toParent.foreignKey().target());
         Entity child = entities.get(toChild.foreignKey().target());
         if (toParent.followed() && toChild.followed() && parent.can(Operation.READ) && child.can(Operation.LIST)) {
-            JavaName finder = JavaName.of("listJoinedTo" + Names.capitalised(toParent.name().value()) + "By" + link.name());
-            found.add(new Child(parent, child, toParent, Optional.of(new Child.Link(link, toChild)), child.path(), finder));
+            JavaName finder = JavaName.of("listJoinedTo" + Names.capitalised(toParent.name().value()) + "By"
+                    + link.name());
+            found.add(new Child(parent, child, toParent, Optional.of(new Child.Link(link, toChild)), child.path(),
+                    finder));
         }
     }
 
     /** Each child with a path that no other child of the parent has. */
     private List<Child> withPaths() {
-        Map<String, Long> wanted = found.stream().collect(Collectors.groupingBy(Children::place, Collectors.counting()));
+        Map<String, Long> wanted = found.stream()
+                .collect(Collectors.groupingBy(Children::place, Collectors.counting()));
         Set<String> taken = new HashSet<>();
         List<Child> named = new ArrayList<>();
         for (Child child : found) {
-            boolean alone = wanted.get(place(child)) == 1 && !taken.contains(child.parent().path() + "/" + child.path());
+            boolean alone = wanted.get(place(child)) == 1
+                    && !taken.contains(child.parent().path() + "/" + child.path());
             String path = alone ? child.path() : child.path() + "-by-" + child.link()
                     .map(link -> link.entity().path() + "-").orElse("") + hyphens(child.relation().name().value());
             String free = path;

@@ -12,7 +12,8 @@ import com.fasterxml.jackson.annotation.JsonAlias;
  * @param page whether the service has a page for people
  */
 public record Conventions(
-        Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath, boolean page) {
+        Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath,
+        boolean page) {
     /** How classes are put into packages. */
     public enum Layout {
         @JsonAlias("by-layer")

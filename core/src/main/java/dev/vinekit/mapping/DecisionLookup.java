@@ -45,7 +45,8 @@ final class DecisionLookup {
     private static <T> Optional<T> find(String name, Collection<T> things, Function<T, String> naming) {
         List<T> exact = things.stream().filter(thing -> naming.apply(thing).equals(name)).toList();
         List<T> close = things.stream().filter(thing -> naming.apply(thing).equalsIgnoreCase(name)).toList();
-        return exact.size() == 1 ? Optional.of(exact.get(0)) : close.size() == 1 ? Optional.of(close.get(0)) : Optional.empty();
+        return exact.size() == 1 ? Optional.of(exact.get(0)) : close.size() == 1 ? Optional.of(close.get(0))
+                : Optional.empty();
     }
 
     /** The decisions about one table. */

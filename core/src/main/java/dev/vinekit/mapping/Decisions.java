@@ -71,7 +71,8 @@ public record Decisions(
     /**
      * What clients see of the service as a whole.
      *
-     * @param otherTables the roles that may do everything with tables of which nothing is said; nobody, if anything is said of any
+     * @param otherTables the roles that may do everything with tables of which nothing is said; nobody, if anything is
+     *     said of any
      * @param page whether the project has a page for people; it does if nothing is decided
      */
     public record Http(Optional<String> basePath, List<String> otherTables, Optional<Boolean> page) {
@@ -87,8 +88,10 @@ public record Decisions(
      * @param key the columns that tell rows apart; empty for the table's own key
      * @param filters columns; those of keys, references and indexes if nothing is decided
      * @param fields by column
-     * @param version the column that numbers the states of a row; empty text for none; by its name if nothing is decided
-     * @param access the roles that may do an operation, by its name in lower case; if any are listed, nobody may do the others
+     * @param version the column that numbers the states of a row; empty text for none; by its name if nothing is
+     *     decided
+     * @param access the roles that may do an operation, by its name in lower case; if any are listed, nobody may do the
+     *     others
      * @param requireIfMatch whether a client that changes or deletes a row must say which state of it
      */
     public record OfEntity(

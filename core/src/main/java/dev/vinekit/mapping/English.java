@@ -33,7 +33,8 @@ final class English {
             "woman", "women", "movie", "movies", "cookie", "cookies", "lie", "lies", "tie", "ties", "pie", "pies",
             "cache", "caches", "axe", "axes", "hero", "heroes", "potato", "potatoes", "tomato", "tomatoes",
             "echo", "echoes", "veto", "vetoes", "cargo", "cargoes", "shoe", "shoes", "toe", "toes", "canoe", "canoes",
-            "release", "releases", "niche", "niches", "calorie", "calories", "prairie", "prairies", "selfie", "selfies"};
+            "release", "releases", "niche", "niches", "calorie", "calories", "prairie", "prairies", "selfie",
+            "selfies"};
         for (int i = 0; i < pairs.length; i += 2) {
             IRREGULAR.putIfAbsent(pairs[i], pairs[i + 1]);
         }
@@ -67,7 +68,8 @@ final class English {
         while (end > 0 && Character.isDigit(noun.charAt(end - 1))) {
             end--;
         }
-        return end < SHORTEST_BEFORE_DIGITS ? change.apply(noun) : change.apply(noun.substring(0, end)) + noun.substring(end);
+        return end < SHORTEST_BEFORE_DIGITS ? change.apply(noun) : change.apply(noun.substring(0, end))
+                + noun.substring(end);
     }
 
     private static String pluralOfLetters(String noun) {
@@ -95,7 +97,8 @@ final class English {
     }
 
     private static String singularOfLetters(String noun) {
-        if (SAME.contains(noun) || noun.chars().noneMatch(c -> isVowel((char) c) || c == 'y') || IRREGULAR.containsKey(noun) || SINGULAR_IN_S.contains(noun)) {
+        if (SAME.contains(noun) || noun.chars().noneMatch(c -> isVowel((char) c) || c == 'y')
+                || IRREGULAR.containsKey(noun) || SINGULAR_IN_S.contains(noun)) {
             return noun;
         }
         for (Map.Entry<String, String> pair : IRREGULAR.entrySet()) {

@@ -63,7 +63,8 @@ public record Entity(
      * @param understood whether the service checks all of it too
      */
     public record CheckedFields(
-            String constraint, Check check, List<Field> fields, Map<Field, List<FieldRule>> fieldRules, List<Field> listed,
+            String constraint, Check check, List<Field> fields, Map<Field, List<FieldRule>> fieldRules,
+            List<Field> listed,
             List<RowRule> rowRules, boolean understood) {
         public CheckedFields {
             fields = List.copyOf(fields);
@@ -98,8 +99,8 @@ public record Entity(
     }
 
     /**
-     * The roles that may do an operation, {@code *} for everybody with a token. Where only one way of reading or of changing
-     * is spoken of, it stands for the other.
+     * The roles that may do an operation, {@code *} for everybody with a token. Where only one way of reading or of
+     * changing is spoken of, it stands for the other.
      */
     public List<String> roles(Operation operation) {
         return roles(access, operation);
@@ -128,17 +129,20 @@ public record Entity(
 
     /** The fields to tell rows apart by if there is no key: those whose values can be compared. */
     public List<Field> comparable() {
-        List<Field> exact = comparables().filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE).toList();
+        List<Field> exact = comparables()
+                .filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE).toList();
         return exact.isEmpty() ? comparables().toList() : exact;
     }
 
     /** The fields that rows without a key are sorted by, those that are often long last. */
     public List<Field> sortable() {
-        return comparable().stream().sorted(Comparator.comparing(field -> field.column().type().isOftenLong())).toList();
+        return comparable().stream().sorted(Comparator.comparing(field -> field.column().type().isOftenLong()))
+                .toList();
     }
 
     private Stream<Field> comparables() {
-        return fields.stream().filter(field -> field.column().type().isScalar() && field.column().type().kind() != SqlType.Kind.OTHER);
+        return fields.stream().filter(field -> field.column().type().isScalar()
+                && field.column().type().kind() != SqlType.Kind.OTHER);
     }
 
     public boolean can(Operation operation) {

@@ -19,7 +19,8 @@ import java.util.stream.Stream;
 
 /** Decides what the columns of one table become. */
 final class FieldMapper {
-    private static final Pattern SIXTEEN_BYTES = Pattern.compile("BINARY\\s*\\(\\s*16\\s*\\)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SIXTEEN_BYTES =
+            Pattern.compile("BINARY\\s*\\(\\s*16\\s*\\)", Pattern.CASE_INSENSITIVE);
     private static final Pattern UUID_NAMES = Pattern.compile("[ug]uid", Pattern.CASE_INSENSITIVE);
 
     private final Table table;
@@ -35,7 +36,8 @@ final class FieldMapper {
     private final List<Remark> remarks;
 
     FieldMapper(
-            Table table, JavaName entity, List<String> keyColumns, Optional<String> version, TableRules rules, DecisionLookup.OfTable decided,
+            Table table, JavaName entity, List<String> keyColumns, Optional<String> version, TableRules rules,
+            DecisionLookup.OfTable decided,
             Dialect dialect, Names names, KeyTypes keyTypes, Conventions conventions, List<Remark> remarks) {
         this.table = table;
         this.entity = entity;
@@ -83,7 +85,8 @@ final class FieldMapper {
         JavaName name = Names.component(Words.of(column.name()), taken, (wanted, reason) -> renamed.add(
                 "The field of column " + column.name() + " is not named " + wanted + ": " + reason + "."));
         renamed.forEach(text -> remarks.add(
-                new Remark(table.name(), Remark.Topic.NAME, text, List.of("fields", column.name(), "name"), name.value())));
+                new Remark(table.name(), Remark.Topic.NAME, text, List.of("fields", column.name(), "name"),
+                        name.value())));
         return name;
     }
 
@@ -95,9 +98,11 @@ final class FieldMapper {
                 ? Optional.empty() : enumeration(column, inKey);
         JavaType ruled = enumeration.isPresent() ? JavaType.ENUM
                 : column.type().kind() == SqlType.Kind.ENUM ? JavaType.STRING
-                : dialect.hasLists() && JavaType.ofMember(column.type()).isPresent() ? JavaType.LIST : JavaType.of(column.type());
+                : dialect.hasLists() && JavaType.ofMember(column.type()).isPresent() ? JavaType.LIST
+                : JavaType.of(column.type());
         Field.Input input = input(column, inKey);
-        if (input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity() && !table.isView()) {
+        if (input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity()
+                && !table.isView()) {
             remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
         }
@@ -106,16 +111,19 @@ final class FieldMapper {
                     + ", whose values are told and taken as the database writes them.");
         }
         if (column.defaultValue().filter(DefaultValue::isNoDate).isPresent() && ruled != JavaType.STRING) {
-            remark(Remark.Topic.DEFAULT, "The default of the column " + column.name() + ", " + column.defaultValue().get().text()
+            remark(Remark.Topic.DEFAULT, "The default of the column " + column.name() + ", "
+                    + column.defaultValue().get().text()
                     + ", is no date: a row that has it cannot be told as it is. Change the default, or let clients always send a value.");
         }
-        converter.ifPresent(given -> remark(Remark.Topic.CONVERTER, "The column " + column.name() + " is converted by " + given.by()
+        converter.ifPresent(given -> remark(Remark.Topic.CONVERTER, "The column " + column.name() + " is converted by "
+                + given.by()
                 + ", a class that you write: it implements support.ColumnConverter and has a constructor without parameters."));
         offerUuid(column, inKey);
         JavaType type = otherType.orElse(ruled);
         String sqlName = dialect.identifier(column.name());
         boolean uuidInBytes = type == JavaType.UUID && column.type().kind() == SqlType.Kind.BINARY;
-        boolean asText = type == JavaType.STRING && ruled != JavaType.STRING && !AsText.examples(column.type()).isEmpty();
+        boolean asText = type == JavaType.STRING && ruled != JavaType.STRING
+                && !AsText.examples(column.type()).isEmpty();
         String parameter = uuidInBytes ? dialect.parameterOfUuidInBytes().orElseThrow()
                 : asText ? dialect.parameterOfText(column.type()) : dialect.parameter(column.type());
         return new Field(
@@ -132,7 +140,8 @@ final class FieldMapper {
                 parameter,
                 dialect.isSame(column.type(), sqlName, parameter),
                 enumeration.isPresent() ? List.of() : asText ? AsText.examples(column.type())
-                        : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels()) : rules.examples(column),
+                        : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels())
+                        : rules.examples(column),
                 asText ? AsText.numbered(column.type()) : dialect.numberedText(column.type()),
                 jsonName(column, name, sqlName),
                 converter,
@@ -206,11 +215,13 @@ final class FieldMapper {
         }
         List<JavaType> fitting = fitting(column);
         Optional<JavaType> chosen = fitting.stream().filter(type -> type.simpleName().equals(wanted.get())).findFirst();
-        boolean tooWide = chosen.filter(JavaType.UUID::equals).isPresent() && column.type().kind() == SqlType.Kind.BINARY && !mayBeUuid(column);
+        boolean tooWide = chosen.filter(JavaType.UUID::equals).isPresent()
+                && column.type().kind() == SqlType.Kind.BINARY && !mayBeUuid(column);
         if (chosen.isEmpty() || tooWide || keyTypes.refers(table, column)) {
             decided.mistakeInField(column, "type", keyTypes.refers(table, column)
                     ? "The column is part of a reference; its type is that of the key."
-                    : tooWide ? "A UUID is 16 bytes, and the column is not known to have just as many: that takes a type such as "
+                    : tooWide
+                    ? "A UUID is 16 bytes, and the column is not known to have just as many: that takes a type such as "
                             + "BINARY(16), or a check of its length."
                     : "\"" + wanted.get() + "\" does not fit the type " + column.type().text() + "; fitting are "
                             + fitting.stream().map(JavaType::simpleName).collect(Collectors.joining(", "))
@@ -227,21 +238,26 @@ final class FieldMapper {
                 && !AsText.examples(column.type()).isEmpty() && (steady || loose);
         List<JavaType> own = dialect.hasLists() && JavaType.ofMember(column.type()).isPresent()
                 ? List.of(JavaType.LIST) : JavaType.fitting(column.type());
-        return mayBeText && !own.contains(JavaType.STRING) ? Stream.concat(own.stream(), Stream.of(JavaType.STRING)).toList() : own;
+        return mayBeText && !own.contains(JavaType.STRING)
+                ? Stream.concat(own.stream(), Stream.of(JavaType.STRING)).toList() : own;
     }
 
     /** Whether a column keeps 16 bytes, and the engine can make a UUID of them. */
     private boolean mayBeUuid(Column column) {
         return column.type().kind() == SqlType.Kind.BINARY && dialect.parameterOfUuidInBytes().isPresent()
-                && (SIXTEEN_BYTES.matcher(column.type().text()).matches() || rules.demandsBytes(column.name(), Field.UUID_BYTES));
+                && (SIXTEEN_BYTES.matcher(column.type().text()).matches()
+                        || rules.demandsBytes(column.name(), Field.UUID_BYTES));
     }
 
     /** Says where bytes look like a UUID. */
     private void offerUuid(Column column, boolean inKey) {
         boolean named = UUID_NAMES.matcher(column.name()).find();
-        if (mayBeUuid(column) && (named || inKey) && !keyTypes.refers(table, column) && decided.field(column).type().isEmpty()) {
-            remarks.add(new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name() + " keeps 16 bytes, and " + (named ? "has the name of a UUID"
-                    : "is the key") + ": if they are one, say so, and it is told and taken as one, also where other tables refer to it.",
+        if (mayBeUuid(column) && (named || inKey) && !keyTypes.refers(table, column)
+                && decided.field(column).type().isEmpty()) {
+            remarks.add(new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name()
+                    + " keeps 16 bytes, and " + (named ? "has the name of a UUID"
+                    : "is the key")
+                    + ": if they are one, say so, and it is told and taken as one, also where other tables refer to it.",
                     List.of("fields", column.name(), "type"), JavaType.UUID.simpleName(), true));
         }
     }

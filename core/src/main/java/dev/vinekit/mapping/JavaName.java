@@ -6,11 +6,14 @@ import javax.lang.model.SourceVersion;
  * An identifier that Java accepts; dots separate the parts of a package or qualified name.
  *
  * @param value never a keyword
- * @param ofDomain whether code that is being written has the name of a class of the domain here, so that it is told apart from a
- *     library's class of the same name
+ * @param ofDomain whether code that is being written has the name of a class of the domain here, so that it is told
+ *     apart from a library's class of the same name
  */
 public record JavaName(String value, boolean ofDomain) implements Comparable<JavaName> {
-    /** What stands before the name of a class of the domain while a file is being written: no character at all (Unicode 15, 23.7). */
+    /**
+     * What stands before the name of a class of the domain while a file is being written: no character at all (Unicode
+     * 15, 23.7).
+     */
     public static final char MARK = '\ufdd0';
 
     public JavaName {

@@ -13,7 +13,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 
-/** The types of keys: a column that refers to a number, or to a key whose type a person chose, has the Java type of that. */
+/**
+ * The types of keys: a column that refers to a number, or to a key whose type a person chose, has the Java type of
+ * that.
+ */
 final class KeyTypes {
     private record Place(TableName table, String column) {
     }
@@ -58,8 +61,10 @@ final class KeyTypes {
         JavaType own = JavaType.of(column.type());
         Place root = root(new Place(table.name(), column.name()));
         JavaType end = type(root);
-        boolean chosen = !root.equals(new Place(table.name(), column.name())) && decided.apply(tables.get(root.table), column(root)).isPresent();
-        return own != end && (chosen || own.isExactNumber() && end.isExactNumber()) ? Optional.of(end) : Optional.empty();
+        boolean chosen = !root.equals(new Place(table.name(), column.name()))
+                && decided.apply(tables.get(root.table), column(root)).isPresent();
+        return own != end && (chosen || own.isExactNumber() && end.isExactNumber()) ? Optional.of(end)
+                : Optional.empty();
     }
 
     private JavaType type(Place root) {
@@ -85,7 +90,8 @@ final class KeyTypes {
             Place target = new Place(key.target(), key.targetColumns().get(i));
             Column column = column(target);
             JavaType type = ofKey(tables.get(target.table), column).orElseGet(() -> type(target));
-            if (column.nullable() || type != fields.get(i).type() || type == JavaType.ENUM || !column.type().isScalar()) {
+            if (column.nullable() || type != fields.get(i).type() || type == JavaType.ENUM
+                    || !column.type().isScalar()) {
                 return false;
             }
         }

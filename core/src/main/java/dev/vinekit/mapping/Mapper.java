@@ -63,7 +63,8 @@ public final class Mapper {
         this.lookup = new DecisionLookup(decisions, this.schema);
         this.access = new AccessChoice(decisions, this.schema, lookup);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
-                .flatMap(wanted -> JavaType.fitting(column.type()).stream().filter(type -> type.simpleName().equals(wanted)).findFirst()));
+                .flatMap(wanted -> JavaType.fitting(column.type()).stream()
+                        .filter(type -> type.simpleName().equals(wanted)).findFirst()));
     }
 
     /**
@@ -79,7 +80,8 @@ public final class Mapper {
     private Result map(Set<String> settled) {
         JavaName basePackage = basePackage();
         verifyPage();
-        List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled))).toList();
+        List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled)))
+                .toList();
         byClaim.forEach(table -> classes.put(table.name(), className(table)));
         byClaim.forEach(table -> paths.put(table.name(), path(table)));
         List<Entity> entities = schema.tables().stream().map(this::entity).toList();
@@ -104,7 +106,8 @@ public final class Mapper {
 
     private void verifyPage() {
         if (conventions.page() && (conventions.basePath() + "/").startsWith(PAGE)) {
-            mistakes.add(new Mistake(List.of("http", "base-path"), "The files of the service's page are at /page; choose "
+            mistakes.add(new Mistake(List.of("http", "base-path"),
+                    "The files of the service's page are at /page; choose "
                     + "another base path, or leave the page out with page: false."));
         }
     }
@@ -112,7 +115,8 @@ public final class Mapper {
     /** Names that a person gave come before those of earlier runs, and these before those of new tables. */
     private int claim(Table table, Set<String> settled) {
         Decisions.OfEntity decided = lookup.of(table).decided();
-        return decided.name().isPresent() || decided.path().isPresent() ? 0 : settled.contains(table.name().name()) ? 1 : 2;
+        return decided.name().isPresent() || decided.path().isPresent() ? 0 : settled.contains(table.name().name()) ? 1
+                : 2;
     }
 
     private Table withinReach(Table table, Set<TableName> known) {
@@ -141,7 +145,8 @@ public final class Mapper {
         DecisionLookup.OfTable decided = lookup.of(table);
         if (decided.decided().name().isPresent()) {
             String wanted = decided.decided().name().get();
-            String clash = wanted.indexOf('.') >= 0 || !JavaName.isValid(wanted) ? "it is not a Java name" : names.clash(wanted);
+            String clash = wanted.indexOf('.') >= 0 || !JavaName.isValid(wanted) ? "it is not a Java name"
+                    : names.clash(wanted);
             if (clash.isEmpty()) {
                 return names.entity(wanted, (name, reason) -> { });
             }
@@ -150,7 +155,8 @@ public final class Mapper {
         List<String> renamed = new ArrayList<>();
         JavaName name = names.entity(words(table),
                 (wanted, reason) -> renamed.add("The class is not named " + wanted + ": " + reason + "."));
-        renamed.forEach(text -> remarks.add(new Remark(table.name(), Remark.Topic.NAME, text, List.of("name"), name.value())));
+        renamed.forEach(text -> remarks.add(new Remark(table.name(), Remark.Topic.NAME, text, List.of("name"),
+                name.value())));
         return name;
     }
 
@@ -167,13 +173,15 @@ public final class Mapper {
         Versions versions = new Versions(decided);
         Optional<String> version = versions.of(table, keyColumns);
         versions.offer(table, keyColumns).ifPresent(remarks::add);
-        version.ifPresent(column -> remark(table, Remark.Topic.VERSION, "The column " + column + " numbers the states of a row: the service counts it "
+        version.ifPresent(column -> remark(table, Remark.Topic.VERSION, "The column " + column
+                + " numbers the states of a row: the service counts it "
                 + "up with each change, gives it as ETag, and does not take it from clients."));
         FieldMapper fieldMapper = new FieldMapper(
                 table, name, keyColumns, version, rules, decided, dialect, names, keyTypes, conventions, remarks);
         List<Field> fields = fieldMapper.fields();
         List<RowRule> rowRules = rules.rowRules(fields);
-        rules.leftToDatabase().forEach(check -> remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
+        rules.leftToDatabase().forEach(check ->
+                remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
                 + "is left to the database; the service does not know its meaning: " + check.expression()));
         String variable = name.value().substring(0, 1).toLowerCase(Locale.ROOT) + name.value().substring(1);
         return new Entity(
@@ -191,8 +199,10 @@ public final class Mapper {
                 relations(table, fields, decided),
                 rowRules,
                 checkedFields(checks, fields, rules),
-                new OperationChoice(table, schema.tables().stream().filter(other -> other.parents().contains(table.name()))
-                        .map(other -> other.name().name()).toList(), dialect, decided, access.of(read), remarks).of(fields, keyColumns),
+                new OperationChoice(table, schema.tables().stream()
+                        .filter(other -> other.parents().contains(table.name()))
+                        .map(other -> other.name().name()).toList(), dialect, decided, access.of(read), remarks)
+                        .of(fields, keyColumns),
                 version,
                 access.of(read),
                 decided.decided().requireIfMatch().orElse(false),
@@ -218,7 +228,8 @@ public final class Mapper {
                 columns.addAll(SqlText.identifiers(check.expression(), word -> word));
             }
             Map<Field, List<FieldRule>> fieldRules = new LinkedHashMap<>();
-            meaning.fieldRules().forEach((column, found) -> fieldRules.put(fieldsOf(List.of(column), fields).get(0), found));
+            meaning.fieldRules().forEach((column, found) ->
+                    fieldRules.put(fieldsOf(List.of(column), fields).get(0), found));
             return new Entity.CheckedFields(dialect.reported(check), check,
                     fields.stream().filter(field -> columns.contains(field.column().name())).toList(),
                     fieldRules,
@@ -255,7 +266,8 @@ public final class Mapper {
             path = wanted + "-" + i;
         }
         if (!path.equals(wanted)) {
-            remarks.add(new Remark(table.name(), Remark.Topic.NAME, "The path is not /" + wanted + ": another table has it.",
+            remarks.add(new Remark(table.name(), Remark.Topic.NAME, "The path is not /" + wanted
+                    + ": another table has it.",
                     List.of("path"), path));
         }
         return path;
@@ -275,7 +287,8 @@ public final class Mapper {
                 decided.mistakeInField(referring.get(0).column(), "reference",
                         "\"" + given.get() + "\" is not a Java name, or something else has it.");
             }
-            boolean onlyOne = table.foreignKeys().stream().filter(other -> other.target().equals(key.target())).count() == 1;
+            boolean onlyOne = table.foreignKeys().stream().filter(other -> other.target().equals(key.target()))
+                    .count() == 1;
             Words target = Words.of(classes.get(key.target()).value());
             JavaName name = Names.component(words, onlyOne ? target : words.and(target), taken);
             relations.add(new Relation(key, name, referring, keyTypes.areFollowed(key, referring),
@@ -283,8 +296,10 @@ public final class Mapper {
                             ? name.value() : Words.of(name.value()).joined("_")));
         }
         table.columns().stream().filter(column -> decided.field(column).reference().isPresent())
-                .filter(column -> table.foreignKeys().stream().noneMatch(key -> key.columns().get(0).equals(column.name())))
-                .forEach(column -> decided.mistakeInField(column, "reference", "The column does not refer to another table."));
+                .filter(column -> table.foreignKeys().stream()
+                        .noneMatch(key -> key.columns().get(0).equals(column.name())))
+                .forEach(column -> decided.mistakeInField(column, "reference",
+                        "The column does not refer to another table."));
         return relations;
     }
 
@@ -304,17 +319,20 @@ public final class Mapper {
             return chosen;
         }
         Set<String> columns = new LinkedHashSet<>();
-        Stream.concat(table.primaryKey().stream(), table.uniqueKeys().stream()).forEach(key -> columns.addAll(key.columns()));
+        Stream.concat(table.primaryKey().stream(), table.uniqueKeys().stream())
+                .forEach(key -> columns.addAll(key.columns()));
         table.foreignKeys().forEach(key -> columns.addAll(key.columns()));
         table.indexes().stream().map(Index::columns).forEach(columns::addAll);
-        return fields.stream().filter(field -> columns.contains(field.column().name()) && field.isFilterable()).toList();
+        return fields.stream().filter(field -> columns.contains(field.column().name()) && field.isFilterable())
+                .toList();
     }
 
     /** Whether the engine compares values of a column: it does where a key or an index is over them. */
     private boolean isFilter(Table table, Field field) {
         String column = field.column().name();
         boolean indexed = Stream.of(table.primaryKey().stream(), table.uniqueKeys().stream()).flatMap(keys -> keys)
-                .anyMatch(key -> key.columns().contains(column)) || table.indexes().stream().anyMatch(index -> index.columns().contains(column));
+                .anyMatch(key -> key.columns().contains(column))
+                || table.indexes().stream().anyMatch(index -> index.columns().contains(column));
         return field.isFilterable() && (indexed || dialect.isComparable(field.column().type()));
     }
 
@@ -336,9 +354,11 @@ public final class Mapper {
                 continue;
             }
             String name = wanted.name().orElseGet(() -> "listWhere" + compared.stream()
-                    .map(field -> Names.capitalised(field.name().value())).collect(Collectors.joining("IsAnd")) + match.suffix());
+                    .map(field -> Names.capitalised(field.name().value())).collect(Collectors.joining("IsAnd"))
+                    + match.suffix());
             if (!JavaName.isValid(name) || name.indexOf('.') >= 0 || !taken.add(name)) {
-                decided.mistake("The method cannot be named \"" + name + "\": it is not a Java name, or another finder has it.",
+                decided.mistake("The method cannot be named \"" + name
+                        + "\": it is not a Java name, or another finder has it.",
                         "finders", place);
             } else {
                 finders.add(new Finder(JavaName.of(name), compared, match));

@@ -38,7 +38,8 @@ public record Mapping(
         List<Remark> all = new ArrayList<>(remarks);
         all.addAll(more);
         all.sort(Comparator.comparing(remark -> remark.table().toString()));
-        return more.isEmpty() ? this : new Mapping(schema, basePackage, artifact, conventions, definition, entities, children, all);
+        return more.isEmpty() ? this : new Mapping(schema, basePackage, artifact, conventions, definition, entities,
+                children, all);
     }
 
     /**

@@ -20,10 +20,12 @@ final class Names {
 
     /** The derived classes that every entity has, beside those of its enums. */
     private static final List<String> SUFFIXES = List.of(
-            "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ServiceTest", "ControllerTest");
+            "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ServiceTest",
+            "ControllerTest");
 
     /** What stands before and behind in the names of implementations. */
-    private static final List<List<String>> AROUND = List.of(List.of("Jdbc", "Repository"), List.of("Transactional", "Service"));
+    private static final List<List<String>> AROUND =
+            List.of(List.of("Jdbc", "Repository"), List.of("Transactional", "Service"));
 
     /**
      * A class name for a table, of which no derived class clashes with another.
@@ -105,7 +107,8 @@ final class Names {
         }
         String base = name;
         for (int i = 2; others.contains(name) || isReadAlike(name, others); i++) {
-            reason = others.contains(name) ? "another column gives the same name" : "with is in front, it and another name are the same";
+            reason = others.contains(name) ? "another column gives the same name"
+                    : "with is in front, it and another name are the same";
             name = base + i;
         }
         others.add(name);

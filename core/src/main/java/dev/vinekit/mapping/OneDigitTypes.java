@@ -13,7 +13,8 @@ final class OneDigitTypes {
     static Schema decided(Schema schema, Decisions decisions) {
         DecisionLookup lookup = new DecisionLookup(decisions, schema);
         return schema.withTables(schema.tables().stream().map(table -> table.withColumns(table.columns().stream()
-                .map(column -> column.type().isOneDigit() ? decided(lookup, table, column) : column).toList())).toList());
+                .map(column -> column.type().isOneDigit() ? decided(lookup, table, column) : column).toList()))
+                .toList());
     }
 
     private static Column decided(DecisionLookup lookup, Table table, Column column) {

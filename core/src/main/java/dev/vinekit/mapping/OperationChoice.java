@@ -63,7 +63,8 @@ final class OperationChoice {
         if (!closed.isEmpty()) {
             remark(Remark.Topic.OPERATION, "No role may do this, so the service does not have it: "
                     + String.join(", ", closed) + ". Name roles under access, or \"*\" for everybody with a token"
-                    + (decided.decided().access().isEmpty() ? "; http.other-tables opens all tables like this one." : "."));
+                    + (decided.decided().access().isEmpty() ? "; http.other-tables opens all tables like this one."
+                            : "."));
         }
         kept.removeIf(operation -> Entity.roles(access, operation).isEmpty());
         return kept;
@@ -81,7 +82,8 @@ final class OperationChoice {
         Set<Operation> operations = EnumSet.of(Operation.LIST);
         if (table.isView()) {
             if (keyColumns.isEmpty()) {
-                remarks.add(new Remark(table.name(), Remark.Topic.KEY, "A view: it can be listed, nothing else; with a key, its rows can be "
+                remarks.add(new Remark(table.name(), Remark.Topic.KEY,
+                        "A view: it can be listed, nothing else; with a key, its rows can be "
                         + "read one by one.", List.of("key"), ""));
             } else {
                 operations.add(Operation.READ);
@@ -93,18 +95,23 @@ final class OperationChoice {
                 .filter(field -> !field.column().nullable() && !field.column().isFilledByDatabase())
                 .findFirst();
         if (blocking.isPresent()) {
-            remark(Remark.Topic.OPERATION, "No rows can be created: " + blocking.get().column().name() + " must have a value.");
+            remark(Remark.Topic.OPERATION, "No rows can be created: " + blocking.get().column().name()
+                    + " must have a value.");
         } else {
             operations.add(Operation.CREATE);
         }
         if (!children.isEmpty()) {
-            remark(Remark.Topic.STORAGE, "Other tables have its columns too, and rows of their own: here are only its own, not those of " + String.join(", ", children) + ".");
+            remark(Remark.Topic.STORAGE,
+                    "Other tables have its columns too, and rows of their own: here are only its own, not those of "
+                    + String.join(", ", children) + ".");
         }
         if (!dialect.isTransactional(table)) {
-            remark(Remark.Topic.STORAGE, "Its storage engine knows no transactions: what a request wrote before it failed stays.");
+            remark(Remark.Topic.STORAGE,
+                    "Its storage engine knows no transactions: what a request wrote before it failed stays.");
         }
         if (keyColumns.isEmpty()) {
-            remarks.add(new Remark(table.name(), Remark.Topic.KEY, "No primary key, and no unique one without NULL: rows can be listed and "
+            remarks.add(new Remark(table.name(), Remark.Topic.KEY,
+                    "No primary key, and no unique one without NULL: rows can be listed and "
                     + "created, but not read, changed or deleted one by one.", List.of("key"), ""));
             return operations;
         }
@@ -114,7 +121,8 @@ final class OperationChoice {
             operations.add(Operation.REPLACE);
             operations.add(Operation.PATCH);
         } else {
-            remark(Remark.Topic.OPERATION, "Every writable column belongs to the key: rows are created and deleted, there is nothing to change.");
+            remark(Remark.Topic.OPERATION,
+                    "Every writable column belongs to the key: rows are created and deleted, there is nothing to change.");
         }
         return operations;
     }

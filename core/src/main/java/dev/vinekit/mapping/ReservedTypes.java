@@ -30,12 +30,14 @@ public final class ReservedTypes {
             NumberFormatException UnsupportedOperationException IndexOutOfBoundsException InterruptedException
             CloneNotSupportedException ArithmeticException AssertionError LinkageError ExceptionInInitializerError
             NoSuchElementException ReflectiveOperationException SecurityException Readable Appendable Application Main
-            Server Settings Transactions Sql Insert Update StoredRow Binary Bytes Coded Json JsonProvider Problem ProblemMapper
-            ProblemException Violation Constraint SqlError SqlErrors Columns PageRequest Page Cursor Validated Lists OnCreate OnReplace Rules
-            EntryPoint Health MergePatch LinearPattern Framing Connections PageFiles PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest
-            ServiceUnderTest TestDatabase EmptyDatabase TestValues TestTransaction UnitTransactions TestRow Condition Filters Includes ColumnConverter Api Numbers Tables ApiAnswer
-            OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany Versioned RequestIds Gate OpenApi AccessRight
-            Requires AccessFilter AccessTokens TestTokens Workers Dispatch Exchanges
+            Server Settings Transactions Sql Insert Update StoredRow Binary Bytes Coded Json JsonProvider Problem
+            ProblemMapper ProblemException Violation Constraint SqlError SqlErrors Columns PageRequest Page Cursor
+            Validated Lists OnCreate OnReplace Rules EntryPoint Health MergePatch LinearPattern Framing Connections
+            PageFiles PathKeys RowMapper Endpoints InputReader KeyParameters ContractTest ServiceUnderTest TestDatabase
+            EmptyDatabase TestValues TestTransaction UnitTransactions TestRow Condition Filters Includes ColumnConverter
+            Api Numbers Tables ApiAnswer OrderBy FoundRows RowSelection RowState RowRequest Precondition OneOrMany
+            Versioned RequestIds Gate OpenApi AccessRight Requires AccessFilter AccessTokens TestTokens Workers Dispatch
+            Exchanges
             """.trim().split("\\s+"));
 
     private static final Map<String, String> LIBRARY = library();

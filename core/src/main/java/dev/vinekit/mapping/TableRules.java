@@ -48,7 +48,8 @@ final class TableRules {
         TableRules rules = new TableRules(table, dialect);
         table.columns().forEach(rules::addType);
         for (Check check : checks) {
-            rules.meanings.put(check, new Meaning(new HashMap<>(), new LinkedHashSet<>(), new ArrayList<>(), new ArrayList<>()));
+            rules.meanings.put(check, new Meaning(new HashMap<>(), new LinkedHashSet<>(), new ArrayList<>(),
+                    new ArrayList<>()));
             dialect.parseCheck(check.expression()).conjuncts()
                     .flatMap(part -> withoutNullGuard(rules.withoutCasts(part)).conjuncts())
                     .forEach(part -> rules.addCheck(check, rules.withoutCasts(part)));
@@ -133,21 +134,26 @@ final class TableRules {
                 || part instanceof Expression.Matches matches && addPattern(matches)) {
             before.forEach((column, size) -> {
                 List<FieldRule> now = fieldRules.getOrDefault(column, List.of());
-                meaning.fieldRules().computeIfAbsent(column, key -> new ArrayList<>()).addAll(now.subList(size, now.size()));
+                meaning.fieldRules().computeIfAbsent(column, key -> new ArrayList<>())
+                        .addAll(now.subList(size, now.size()));
             });
             return;
         }
         forRows.add(new Part(check, part));
     }
 
-    /** The rest of {@code x IS NULL OR rest}, where the rest is not known for a NULL anyway: a check keeps what is not known. */
+    /**
+     * The rest of {@code x IS NULL OR rest}, where the rest is not known for a NULL anyway: a check keeps what is not
+     * known.
+     */
     private static Expression withoutNullGuard(Expression expression) {
         if (!(expression instanceof Expression.Or or) || or.parts().size() != 2) {
             return expression;
         }
         for (int i = 0; i < 2; i++) {
             Expression rest = or.parts().get(1 - i);
-            if (or.parts().get(i) instanceof Expression.IsNull guard && guard.value() instanceof Expression.ColumnRef ref
+            if (or.parts().get(i) instanceof Expression.IsNull guard
+                    && guard.value() instanceof Expression.ColumnRef ref
                     && rest.conjuncts().allMatch(part -> isUnknownFor(part, ref))) {
                 return rest;
             }
@@ -157,7 +163,8 @@ final class TableRules {
 
     /** Whether a condition is neither true nor false where a column is NULL. */
     private static boolean isUnknownFor(Expression part, Expression.ColumnRef ref) {
-        return part instanceof Expression.Comparison comparison ? isOf(comparison.left(), ref) || isOf(comparison.right(), ref)
+        return part instanceof Expression.Comparison comparison ? isOf(comparison.left(), ref)
+                || isOf(comparison.right(), ref)
                 : part instanceof Expression.Like like ? isOf(like.value(), ref)
                 : part instanceof Expression.Matches matches ? isOf(matches.value(), ref)
                 : part instanceof Expression.In in && isOf(in.value(), ref);
@@ -165,7 +172,8 @@ final class TableRules {
 
     /** Whether a value is that of the column, or its length. */
     private static boolean isOf(Expression value, Expression.ColumnRef ref) {
-        return value.equals(ref) || value instanceof Expression.Call call && call.arguments().equals(List.of(ref)) && LENGTHS.contains(call.name());
+        return value.equals(ref) || value instanceof Expression.Call call && call.arguments().equals(List.of(ref))
+                && LENGTHS.contains(call.name());
     }
 
     /** Casts of a column to a wider type of its own kind, and of constants, change nothing: engines add them. */
@@ -217,7 +225,8 @@ final class TableRules {
         }
         return comparison.left() instanceof Expression.Call call && call.arguments().size() == 1
                 && call.arguments().get(0) instanceof Expression.ColumnRef ref
-                && (isText(ref.name()) && TEXT_LENGTHS.contains(call.name()) || isBinary(ref.name()) && LENGTHS.contains(call.name()))
+                && (isText(ref.name()) && TEXT_LENGTHS.contains(call.name()) || isBinary(ref.name())
+                        && LENGTHS.contains(call.name()))
                 && addLength(ref.name(), comparison.operator(), bound.get());
     }
 
@@ -370,6 +379,7 @@ final class TableRules {
      * @param unknown parts that the service does not check
      */
     record Meaning(
-            Map<String, List<FieldRule>> fieldRules, Set<String> listed, List<RowRule> rowRules, List<Expression> unknown) {
+            Map<String, List<FieldRule>> fieldRules, Set<String> listed, List<RowRule> rowRules,
+            List<Expression> unknown) {
     }
 }

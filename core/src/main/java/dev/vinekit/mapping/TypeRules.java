@@ -38,7 +38,8 @@ final class TypeRules {
             rules.add(new FieldRule.Least(BigDecimal.ZERO, true));
         }
         if (type.precision() > 0) {
-            rules.add(new FieldRule.Digits(Math.max(0, type.precision() - Math.max(0, type.scale())), Math.max(0, type.scale())));
+            rules.add(new FieldRule.Digits(Math.max(0, type.precision() - Math.max(0, type.scale())),
+                    Math.max(0, type.scale())));
         }
         return rules;
     }
@@ -52,7 +53,8 @@ final class TypeRules {
 
     private static List<FieldRule> range(int bits, boolean unsigned) {
         BigDecimal values = BigDecimal.valueOf(2).pow(unsigned ? bits : bits - 1);
-        List<FieldRule> rules = new ArrayList<>(between(unsigned ? BigDecimal.ZERO : values.negate(), values.subtract(BigDecimal.ONE)));
+        List<FieldRule> rules = new ArrayList<>(
+                between(unsigned ? BigDecimal.ZERO : values.negate(), values.subtract(BigDecimal.ONE)));
         if (unsigned && bits == 64) {
             rules.add(new FieldRule.Digits(20, 0));
         }

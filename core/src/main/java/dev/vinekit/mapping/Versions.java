@@ -18,7 +18,10 @@ final class Versions {
         this.decided = decided;
     }
 
-    /** The column that a person chose. A name alone is no reason: a version may be that of a protocol, or of what the row describes. */
+    /**
+     * The column that a person chose. A name alone is no reason: a version may be that of a protocol, or of what the
+     * row describes.
+     */
     Optional<String> of(Table table, List<String> keyColumns) {
         Optional<String> wanted = decided.decided().version();
         if (wanted.isEmpty()) {
@@ -29,7 +32,8 @@ final class Versions {
         }
         Optional<Column> column = decided.column(wanted.get(), "version");
         if (column.isPresent() && !fits(table, column.get(), keyColumns)) {
-            decided.mistake("The column " + column.get().name() + " cannot number the states of a row: that takes a column of "
+            decided.mistake("The column " + column.get().name()
+                    + " cannot number the states of a row: that takes a column of "
                     + "whole numbers in a table, NOT NULL, with a default, and not part of the key.", "version");
             return Optional.empty();
         }
@@ -39,8 +43,10 @@ final class Versions {
     /** What a person may want to choose, if nothing is decided: a column that has a usual name and fits. */
     Optional<Remark> offer(Table table, List<String> keyColumns) {
         return decided.decided().version().isPresent() ? Optional.empty() : table.columns().stream()
-                .filter(column -> NAMES.contains(column.name().toLowerCase(Locale.ROOT)) && fits(table, column, keyColumns)).findFirst()
-                .map(column -> new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name() + " may number the states of a row. If so, say it: the service "
+                .filter(column -> NAMES.contains(column.name().toLowerCase(Locale.ROOT))
+                        && fits(table, column, keyColumns)).findFirst()
+                .map(column -> new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name()
+                        + " may number the states of a row. If so, say it: the service "
                         + "then counts it up with each change, gives it as ETag, and does not take it from clients.",
                         List.of("version"), column.name(), true));
     }

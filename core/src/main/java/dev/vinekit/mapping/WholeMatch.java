@@ -1,6 +1,9 @@
 package dev.vinekit.mapping;
 
-/** Turns a regular expression that is looked for in a text into one that the whole text has to match, as a person would write it. */
+/**
+ * Turns a regular expression that is looked for in a text into one that the whole text has to match, as a person would
+ * write it.
+ */
 final class WholeMatch {
     private WholeMatch() {
     }
@@ -9,7 +12,8 @@ final class WholeMatch {
      * The expression that matches all texts with a match in them; a point in it stands for line ends too.
      *
      * @param regex in Java's syntax
-     * @param exactEnd whether {@code $} is the end of the text only, and a point any character: not so where Java itself looks
+     * @param exactEnd whether {@code $} is the end of the text only, and a point any character: not so where Java
+     *     itself looks
      */
     static String of(String regex, boolean exactEnd) {
         boolean choice = hasChoice(regex);

@@ -44,12 +44,14 @@ record Words(List<String> words) {
     /** Whether a capital is followed by small letters, other than the s of a plural. */
     private static boolean beginsWord(int[] letters, int i) {
         boolean small = i + 1 < letters.length && Character.isLowerCase(letters[i + 1]);
-        boolean lastS = small && letters[i + 1] == 's' && (i + 2 == letters.length || !Character.isLowerCase(letters[i + 2]));
+        boolean lastS = small && letters[i + 1] == 's'
+                && (i + 2 == letters.length || !Character.isLowerCase(letters[i + 2]));
         return small && !lastS;
     }
 
     private static boolean isPart(int c) {
-        return Character.isLetterOrDigit(c) && Character.isJavaIdentifierPart(c) && !Character.isSupplementaryCodePoint(c);
+        return Character.isLetterOrDigit(c) && Character.isJavaIdentifierPart(c)
+                && !Character.isSupplementaryCodePoint(c);
     }
 
     boolean isEmpty() {

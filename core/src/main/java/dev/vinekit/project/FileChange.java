@@ -13,7 +13,8 @@ import java.util.Optional;
  * @param from where its content is taken from, which then goes away; empty if it is where it was
  */
 public record FileChange(
-        String path, Kind kind, String reason, Optional<TableName> table, Optional<String> text, Optional<String> from) {
+        String path, Kind kind, String reason, Optional<TableName> table, Optional<String> text,
+        Optional<String> from) {
     /** What happens to the file. */
     public enum Kind {
         /** It was not there. */

@@ -53,7 +53,8 @@ final class HostProject {
             factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
             return factory.newDocumentBuilder().parse(pom.toFile());
         } catch (SAXException | IOException e) {
-            throw Fault.inCall(pom + " cannot be read as XML: " + e.getMessage() + ".", "Correct it, and generate again.");
+            throw Fault.inCall(pom + " cannot be read as XML: " + e.getMessage() + ".",
+                    "Correct it, and generate again.");
         } catch (ParserConfigurationException e) {
             throw new IllegalStateException("this Java has no safe XML parser", e);
         }

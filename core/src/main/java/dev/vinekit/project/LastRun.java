@@ -16,8 +16,8 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * What the last run recorded in a project, in text files that version control can compare: each generated text, what each
- * file is for, where people moved files to, the schema, and what the service is.
+ * What the last run recorded in a project, in text files that version control can compare: each generated text, what
+ * each file is for, where people moved files to, the schema, and what the service is.
  */
 final class LastRun {
     static final String FOLDER = ".vinekit";
@@ -50,7 +50,8 @@ final class LastRun {
 
     static LastRun of(Path directory) {
         Map<String, Entry> files = new TreeMap<>();
-        read(directory, FILES).ifPresent(json -> files.putAll(parse(directory, FILES, json, new TypeReference<TreeMap<String, Entry>>() { })));
+        read(directory, FILES).ifPresent(json ->
+                files.putAll(parse(directory, FILES, json, new TypeReference<TreeMap<String, Entry>>() { })));
         return new LastRun(directory, texts(directory), files);
     }
 
@@ -70,7 +71,8 @@ final class LastRun {
     }
 
     static Optional<ServiceDescription> service(Path directory) {
-        return read(directory, SERVICE).map(json -> parse(directory, SERVICE, json, new TypeReference<ServiceDescription>() { }));
+        return read(directory, SERVICE)
+                .map(json -> parse(directory, SERVICE, json, new TypeReference<ServiceDescription>() { }));
     }
 
     static Optional<String> schema(Path directory) {

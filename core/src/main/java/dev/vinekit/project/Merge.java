@@ -46,8 +46,8 @@ record Merge(String text, boolean conflict) {
     }
 
     /**
-     * The merged text with the imports of the edited one that are still in use: what the generated code no longer needs,
-     * a person's own lines may.
+     * The merged text with the imports of the edited one that are still in use: what the generated code no longer
+     * needs, a person's own lines may.
      */
     private static String withImportsOf(String edited, String merged) {
         Set<String> lost = new TreeSet<>();
@@ -56,12 +56,14 @@ record Merge(String text, boolean conflict) {
         while (line.find()) {
             boolean there = merged.contains("\n" + line.group() + "\n");
             if (!there && Pattern.compile("(?<![\\w.])" + line.group(1) + "\\b").matcher(body).find()
-                    && !Pattern.compile("^import (?:static )?[\\w.]+\\." + line.group(1) + ";$", Pattern.MULTILINE).matcher(merged).find()) {
+                    && !Pattern.compile("^import (?:static )?[\\w.]+\\." + line.group(1) + ";$", Pattern.MULTILINE)
+                    .matcher(merged).find()) {
                 lost.add(line.group());
             }
         }
         int end = lost.isEmpty() ? -1 : merged.indexOf(";\n", merged.indexOf("package "));
-        return end < 0 ? merged : merged.substring(0, end + 2) + "\n" + String.join("\n", lost) + "\n" + merged.substring(end + 2);
+        return end < 0 ? merged : merged.substring(0, end + 2) + "\n" + String.join("\n", lost) + "\n"
+                + merged.substring(end + 2);
     }
 
     private static RawText raw(String text) {

@@ -75,7 +75,8 @@ final class MovedFiles {
     /** The lines that say something: no empty ones, no braces, no imports. */
     private static List<String> lines(String text) {
         return text.lines().map(String::strip)
-                .filter(line -> line.length() > 2 && !line.startsWith("import ") && !line.startsWith("package ")).toList();
+                .filter(line -> line.length() > 2 && !line.startsWith("import ") && !line.startsWith("package "))
+                .toList();
     }
 
     private static String renamed(String text, String from, String to) {
@@ -113,7 +114,8 @@ final class MovedFiles {
         @Override
         public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
             String name = folder.equals(directory) ? "" : folder.getFileName().toString();
-            return name.startsWith(".") || PASSED_OVER.contains(name) ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
+            return name.startsWith(".") || PASSED_OVER.contains(name) ? FileVisitResult.SKIP_SUBTREE
+                    : FileVisitResult.CONTINUE;
         }
 
         @Override

@@ -48,7 +48,8 @@ final class Plan {
      */
     static ChangeSet of(
             Path directory, SourceTree sources, boolean sourcesOnly, List<String> scope, List<SourceFile> scripts) {
-        List<SourceFile> files = sources.files().stream().filter(file -> !sourcesOnly || !file.isProjectFile()).toList();
+        List<SourceFile> files = sources.files().stream().filter(file -> !sourcesOnly || !file.isProjectFile())
+                .toList();
         Plan plan = new Plan(directory, files);
         plan.findRenamed();
         plan.generated.values().forEach(plan::add);
@@ -61,7 +62,8 @@ final class Plan {
                 .forEach(file -> texts.put(file.path(), file.text()));
         ServiceDescription service = ServiceDescription.of(sources, sourcesOnly, scope);
         return new ChangeSet(directory, service, plan.changes,
-                plan.last.changes(texts, plan.entries, service, Snapshot.write(sources.mapping().schema().withoutAccess())),
+                plan.last.changes(texts, plan.entries, service,
+                        Snapshot.write(sources.mapping().schema().withoutAccess())),
                 sourcesOnly ? HostProject.missing(directory, sources.libraries()) : List.of(),
                 sources.ownTemplates());
     }

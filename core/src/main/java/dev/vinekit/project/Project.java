@@ -154,7 +154,8 @@ public final class Project {
             }
             pending.commit();
         } catch (IOException e) {
-            throw Fault.inWorld("Writing to " + directory + " failed: " + FileFailure.reason(e) + ". Nothing was changed.",
+            throw Fault.inWorld("Writing to " + directory + " failed: " + FileFailure.reason(e)
+                    + ". Nothing was changed.",
                     "Check that the files may be written and that the disk is not full.", e);
         }
     }
@@ -203,7 +204,8 @@ public final class Project {
 
     /** Whether a directory holds nothing that would be strange beside a generated project. */
     private static boolean mayBeWrittenTo(Path directory) throws IOException {
-        if (!Files.isDirectory(directory) || HostProject.isIn(directory) || Files.exists(directory.resolve(MappingFile.NAME))) {
+        if (!Files.isDirectory(directory) || HostProject.isIn(directory)
+                || Files.exists(directory.resolve(MappingFile.NAME))) {
             return true;
         }
         try (Stream<Path> entries = Files.list(directory)) {

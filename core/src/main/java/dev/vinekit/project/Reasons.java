@@ -11,7 +11,8 @@ final class Reasons {
     static final String CONFLICT = "edited by hand in the same lines; both versions are in it, marked";
     static final String REMOVED = "no longer generated, and not edited";
     static final String YOURS = "edited by hand and no longer generated: it is yours now";
-    static final String LOST = "lost sight of: deleted by hand, or moved and changed beyond recognition; not written again";
+    static final String LOST =
+            "lost sight of: deleted by hand, or moved and changed beyond recognition; not written again";
     static final String NOT_OURS = "a file that Vine Kit did not write is there";
 
     static final String FOLLOWED = "; followed from ";

@@ -24,7 +24,8 @@ final class HtmlReport {
     }
 
     /** A row of the matrix, and what is below it. */
-    public record Row(String table, String anchor, List<Cell> cells, String time, List<Shown> tests, List<Unproved> unproved) {
+    public record Row(String table, String anchor, List<Cell> cells, String time, List<Shown> tests,
+            List<Unproved> unproved) {
     }
 
     /** A test. */
@@ -40,7 +41,8 @@ final class HtmlReport {
         Map<String, Object> model = new LinkedHashMap<>();
         List<String> aspects = report.aspects();
         List<Row> rows = report.service().tables().stream().map(table -> row(report, table, aspects)).toList();
-        List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream()).toList();
+        List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream())
+                .toList();
         model.put("title", title);
         model.put("schemaPage", schemaPage.orElse(""));
         model.put("green", report.isGreen());
@@ -54,7 +56,8 @@ final class HtmlReport {
         model.put("aspects", aspects);
         model.put("rows", rows);
         model.put("failures", report.failures().stream().map(HtmlReport::shown).toList());
-        model.put("whole", report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty()).map(HtmlReport::shown).toList());
+        model.put("whole", report.outcomes().stream().filter(outcome -> outcome.entity().isEmpty())
+                .map(HtmlReport::shown).toList());
         model.put("slowest", report.outcomes().stream().sorted(Comparator.comparing(TestOutcome::duration).reversed())
                 .limit(SLOWEST).map(HtmlReport::shown).toList());
         return HtmlTemplate.html(HtmlReport.class, "report.html.ftl", model);
@@ -73,12 +76,16 @@ final class HtmlReport {
             if (ofRules ? rules.isEmpty() : outcomes.isEmpty()) {
                 return report.isUntested(table, aspect) ? new Cell("?", "part") : new Cell("", "none");
             }
-            return new Cell(ofRules ? proved + "/" + rules.size() : failed ? passed + "/" + outcomes.size() : String.valueOf(passed),
-                    failed ? "bad" : ofRules && proved == 0 ? "none" : ofRules && proved < rules.size() ? "part" : "good");
+            return new Cell(ofRules ? proved + "/" + rules.size() : failed ? passed + "/" + outcomes.size()
+                    : String.valueOf(passed),
+                    failed ? "bad" : ofRules && proved == 0 ? "none" : ofRules && proved < rules.size() ? "part"
+                    : "good");
         }).toList(), seconds(tests.stream().map(TestOutcome::duration).reduce(Duration.ZERO, Duration::plus)),
                 tests.stream().map(HtmlReport::shown).toList(),
-                rules.stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED).map(rule -> new Unproved(rule.title(),
-                        rule.rule().text(), rule.state().name().toLowerCase(Locale.ROOT).replace('_', ' '), rule.reason())).toList());
+                rules.stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED)
+                .map(rule -> new Unproved(rule.title(),
+                        rule.rule().text(), rule.state().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                        rule.reason())).toList());
     }
 
     private static Shown shown(TestOutcome outcome) {

@@ -11,7 +11,9 @@ import java.io.UncheckedIOException;
 import java.util.Locale;
 import java.util.Map;
 
-/** A page whose template writes every value as text: nothing that comes from a database becomes markup, or is hidden. */
+/**
+ * A page whose template writes every value as text: nothing that comes from a database becomes markup, or is hidden.
+ */
 public final class HtmlTemplate {
     private HtmlTemplate() {
     }

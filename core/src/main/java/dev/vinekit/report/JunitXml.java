@@ -10,10 +10,14 @@ import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 
-/** The outcomes of a class of tests in the form that build servers read: the XML of Ant's JUnit task, which has no standard. */
+/**
+ * The outcomes of a class of tests in the form that build servers read: the XML of Ant's JUnit task, which has no
+ * standard.
+ */
 final class JunitXml {
     /** What XML 1.0 has no way to write (W3C, Extensible Markup Language 1.0, production 2). */
-    private static final Pattern NOT_XML = Pattern.compile("[^\\x09\\x0A\\x0D\\x20-\\uD7FF\\uE000-\\uFFFD\\x{10000}-\\x{10FFFF}]");
+    private static final Pattern NOT_XML =
+            Pattern.compile("[^\\x09\\x0A\\x0D\\x20-\\uD7FF\\uE000-\\uFFFD\\x{10000}-\\x{10FFFF}]");
 
     private JunitXml() {
     }
@@ -27,10 +31,12 @@ final class JunitXml {
             xml.writeStartElement("testsuite");
             xml.writeAttribute("name", testClass);
             xml.writeAttribute("tests", String.valueOf(outcomes.size()));
-            xml.writeAttribute("failures", String.valueOf(outcomes.stream().filter(outcome -> !outcome.passed()).count()));
+            xml.writeAttribute("failures",
+                    String.valueOf(outcomes.stream().filter(outcome -> !outcome.passed()).count()));
             xml.writeAttribute("errors", "0");
             xml.writeAttribute("skipped", "0");
-            xml.writeAttribute("time", seconds(outcomes.stream().map(TestOutcome::duration).reduce(Duration.ZERO, Duration::plus)));
+            xml.writeAttribute("time", seconds(outcomes.stream().map(TestOutcome::duration)
+                    .reduce(Duration.ZERO, Duration::plus)));
             for (TestOutcome outcome : outcomes) {
                 testCase(xml, testClass, outcome);
             }

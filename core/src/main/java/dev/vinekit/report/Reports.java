@@ -32,20 +32,23 @@ public final class Reports {
         try {
             Files.createDirectories(folder);
             try (Stream<Path> before = Files.list(folder)) {
-                for (Path file : before.filter(file -> file.getFileName().toString().matches("TEST-.*\\.xml")).toList()) {
+                for (Path file : before.filter(file -> file.getFileName().toString().matches("TEST-.*\\.xml"))
+                        .toList()) {
                     Files.delete(file);
                 }
             }
             Map<String, List<TestOutcome>> byClass = report.outcomes().stream()
                     .collect(Collectors.groupingBy(TestOutcome::testClass, TreeMap::new, Collectors.toList()));
             for (Map.Entry<String, List<TestOutcome>> tests : byClass.entrySet()) {
-                Files.writeString(folder.resolve("TEST-" + tests.getKey() + ".xml"), JunitXml.of(tests.getKey(), tests.getValue()));
+                Files.writeString(folder.resolve("TEST-" + tests.getKey() + ".xml"),
+                        JunitXml.of(tests.getKey(), tests.getValue()));
             }
             Files.deleteIfExists(folder.resolve(SCHEMA_PAGE));
             if (schemaPage.isPresent()) {
                 Files.writeString(folder.resolve(SCHEMA_PAGE), schemaPage.get());
             }
-            return Files.writeString(folder.resolve(PAGE), HtmlReport.of(report, title, schemaPage.map(page -> SCHEMA_PAGE)));
+            return Files.writeString(folder.resolve(PAGE),
+                    HtmlReport.of(report, title, schemaPage.map(page -> SCHEMA_PAGE)));
         } catch (IOException e) {
             throw Fault.inWorld("Writing the report to " + folder + " failed: " + e + ".",
                     "Check that the directory may be written and that the disk is not full.", e);

@@ -14,7 +14,8 @@ import java.util.Set;
  * @param warnings of the compiler, all that it knows, each with its file and line
  */
 public record Compilation(
-        int sources, int compiled, Set<String> changed, Set<String> testClasses, Set<String> nearTests, List<String> warnings) {
+        int sources, int compiled, Set<String> changed, Set<String> testClasses, Set<String> nearTests,
+        List<String> warnings) {
     public Compilation {
         changed = Set.copyOf(changed);
         testClasses = Set.copyOf(testClasses);

@@ -23,7 +23,9 @@ record CompiledState(String classPath, Map<String, String> main, Map<String, Str
         tests = Map.copyOf(tests);
     }
 
-    /** The state of the last time; of a file that is not ours, or of none, that of a project that was never compiled. */
+    /**
+     * The state of the last time; of a file that is not ours, or of none, that of a project that was never compiled.
+     */
     static CompiledState read(Path project) throws IOException {
         Path file = project.resolve(FILE);
         if (!Files.isRegularFile(file)) {

@@ -14,8 +14,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * The libraries that a project is compiled with: those of this process, without Vine Kit itself, on which no generated code may
- * depend, and what else the project's {@code pom.xml} names.
+ * The libraries that a project is compiled with: those of this process, without Vine Kit itself, on which no generated
+ * code may depend, and what else the project's {@code pom.xml} names.
  *
  * @param own those of this process
  * @param more those that only Maven knows
@@ -25,7 +25,8 @@ record LibraryPath(List<Path> own, List<Path> more) {
     private static final int MINUTES = 10;
 
     /**
-     * The libraries of a project. If its {@code pom.xml} is not the one that was generated, Maven is asked, once for each state of it.
+     * The libraries of a project. If its {@code pom.xml} is not the one that was generated, Maven is asked, once for
+     * each state of it.
      *
      * @throws Fault if Maven is asked and cannot tell
      */
@@ -37,7 +38,8 @@ record LibraryPath(List<Path> own, List<Path> more) {
             return new LibraryPath(own, List.of());
         }
         Set<String> known = own.stream().map(entry -> artifact(entry)).collect(Collectors.toSet());
-        return new LibraryPath(own, told(project, pom).stream().filter(entry -> !known.contains(artifact(entry)) && !isVineKit(entry)).toList());
+        return new LibraryPath(own, told(project, pom).stream()
+                .filter(entry -> !known.contains(artifact(entry)) && !isVineKit(entry)).toList());
     }
 
     private static boolean isGenerated(Path project, Path pom) throws IOException {
@@ -47,14 +49,16 @@ record LibraryPath(List<Path> own, List<Path> more) {
 
     /** What Maven says, remembered beside the classes for as long as the {@code pom.xml} stays the same. */
     private static List<Path> told(Path project, Path pom) throws IOException {
-        Path remembered = project.resolve("target/vinekit/libraries-" + SourceFolder.hash(Files.readAllBytes(pom)).substring(0, 16) + ".txt");
+        Path remembered = project.resolve("target/vinekit/libraries-"
+                + SourceFolder.hash(Files.readAllBytes(pom)).substring(0, 16) + ".txt");
         if (!Files.isRegularFile(remembered)) {
             Files.createDirectories(remembered.getParent());
             Path answer = Files.createTempFile(remembered.getParent(), "libraries", ".txt");
             ask(project, answer);
             Files.move(answer, remembered);
         }
-        return Arrays.stream(Files.readString(remembered).strip().split(File.pathSeparator)).filter(entry -> !entry.isEmpty()).map(Path::of).toList();
+        return Arrays.stream(Files.readString(remembered).strip().split(File.pathSeparator))
+                .filter(entry -> !entry.isEmpty()).map(Path::of).toList();
     }
 
     private static void ask(Path project, Path answer) throws IOException {
@@ -63,12 +67,15 @@ record LibraryPath(List<Path> own, List<Path> more) {
                 "-Dmdep.outputFile=" + answer.toAbsolutePath());
         Path log = Files.createTempFile("vinekit-maven", ".log");
         try {
-            Process process = new ProcessBuilder(command).directory(project.toFile()).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+            Process process = new ProcessBuilder(command).directory(project.toFile()).redirectErrorStream(true)
+                    .redirectOutput(log.toFile()).start();
             if (!process.waitFor(MINUTES, TimeUnit.MINUTES) || process.exitValue() != 0) {
                 process.destroyForcibly();
                 try (Stream<String> lines = Files.lines(log)) {
-                    String reason = lines.filter(line -> line.startsWith("[ERROR]")).findFirst().orElse("it gives no reason");
-                    throw Fault.inCall("Maven does not tell the class path of " + project + ": " + reason.replace("[ERROR] ", "") + ".",
+                    String reason = lines.filter(line -> line.startsWith("[ERROR]")).findFirst()
+                            .orElse("it gives no reason");
+                    throw Fault.inCall("Maven does not tell the class path of " + project + ": "
+                            + reason.replace("[ERROR] ", "") + ".",
                             "Correct pom.xml until mvn test-compile works.");
                 }
             }
@@ -76,7 +83,8 @@ record LibraryPath(List<Path> own, List<Path> more) {
             Thread.currentThread().interrupt();
             throw Fault.inWorld("Maven was interrupted.", "Run again.", e);
         } catch (IOException e) {
-            throw Fault.inWorld("pom.xml names libraries that only Maven knows, and " + maven + " could not be run: " + e.getMessage() + ".",
+            throw Fault.inWorld("pom.xml names libraries that only Maven knows, and " + maven + " could not be run: "
+                    + e.getMessage() + ".",
                     "Install Maven, or take the changes in pom.xml back.", e);
         } finally {
             Files.deleteIfExists(log);

@@ -104,7 +104,8 @@ final class OutcomeCollector implements TestExecutionListener {
             }
         }
         Throwable cause = failure.getCause();
-        boolean said = cause == null || String.valueOf(failure.getMessage()).contains(String.valueOf(cause.getMessage()).strip());
+        boolean said = cause == null || String.valueOf(failure.getMessage())
+                .contains(String.valueOf(cause.getMessage()).strip());
         return said ? text.toString() : text + "\ncaused by " + cause;
     }
 }

@@ -4,7 +4,10 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 
-/** How far compiling or testing has come: told to whoever listens on the thread that began it, from whatever thread works. */
+/**
+ * How far compiling or testing has come: told to whoever listens on the thread that began it, from whatever thread
+ * works.
+ */
 public final class Progress {
     private static final ThreadLocal<Progress> CURRENT = new ThreadLocal<>();
 

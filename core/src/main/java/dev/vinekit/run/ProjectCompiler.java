@@ -44,8 +44,8 @@ public final class ProjectCompiler {
     }
 
     /**
-     * Compiles sources and tests into {@code target}, where Maven would put them: those that have changed since the last time, and
-     * whatever depends on them.
+     * Compiles sources and tests into {@code target}, where Maven would put them: those that have changed since the
+     * last time, and whatever depends on them.
      *
      * @throws Fault if there is no compiler, or the code does not compile
      */
@@ -69,7 +69,8 @@ public final class ProjectCompiler {
             Progress progress = Progress.current();
             progress.expect(ofMain.size() + ofTests.size());
             CompletableFuture<List<String>> compiling = CompletableFuture.supplyAsync(() -> !withTests ? List.of()
-                    : compile(tests, ofTests, libraries, List.of("-sourcepath", main.sources().toString(), "-implicit:none"), progress));
+                    : compile(tests, ofTests, libraries,
+                            List.of("-sourcepath", main.sources().toString(), "-implicit:none"), progress));
             List<String> warnings = new ArrayList<>();
             try {
                 warnings.addAll(compile(main, ofMain, libraries, List.of(), progress));
@@ -77,9 +78,12 @@ public final class ProjectCompiler {
                 compiling.exceptionally(failure -> null).join();
             }
             warnings.addAll(compiling.join());
-            new CompiledState(libraries.classPath(), main.hashes(), withTests ? tests.hashes() : Map.of()).write(directory);
-            return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(), changed,
-                    classNames(ofTests), withTests ? classNames(tests.affected(new HashSet<>(changed))) : Set.of(), warnings);
+            new CompiledState(libraries.classPath(), main.hashes(), withTests ? tests.hashes() : Map.of())
+                    .write(directory);
+            return new Compilation(main.size() + (withTests ? tests.size() : 0), ofMain.size() + ofTests.size(),
+                    changed,
+                    classNames(ofTests), withTests ? classNames(tests.affected(new HashSet<>(changed))) : Set.of(),
+                    warnings);
         } catch (CompletionException e) {
             throw e.getCause() instanceof Fault fault ? fault : e;
         } catch (IOException e) {
@@ -112,7 +116,8 @@ public final class ProjectCompiler {
     }
 
     /** Beside each other, the tests against the sources of the service: two compilers on two cores take less time. */
-    private List<String> compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more, Progress progress) {
+    private List<String> compile(SourceFolder folder, Set<String> paths, LibraryPath libraries, List<String> more,
+            Progress progress) {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         if (compiler == null) {
             throw Fault.inWorld("This Java has no compiler.", "Run with a JDK instead of a JRE.", null);
@@ -121,10 +126,13 @@ public final class ProjectCompiler {
         try (StandardJavaFileManager files =
                 compiler.getStandardFileManager(diagnostics, Locale.ROOT, StandardCharsets.UTF_8)) {
             folder.prepare(paths);
-            List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8", "-Xlint:all,-path",
-                    "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator + libraries.classPath()));
+            List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8",
+                    "-Xlint:all,-path",
+                    "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator
+                    + libraries.classPath()));
             options.addAll(more);
-            boolean compiled = paths.isEmpty() || compiler.getTask(null, told(progress, files), diagnostics, options, null,
+            boolean compiled = paths.isEmpty()
+                    || compiler.getTask(null, told(progress, files), diagnostics, options, null,
                     files.getJavaFileObjectsFromPaths(folder.files(paths))).call();
             if (!compiled) {
                 throw notCompiled(told(diagnostics, Diagnostic.Kind.ERROR));
@@ -137,12 +145,16 @@ public final class ProjectCompiler {
         }
     }
 
-    /** Tells of each source file whose classes are written. A listener to the compiler's task would have it read more than it must. */
+    /**
+     * Tells of each source file whose classes are written. A listener to the compiler's task would have it read more
+     * than it must.
+     */
     private static JavaFileManager told(Progress progress, JavaFileManager files) {
         Set<FileObject> written = new HashSet<>();
         return new ForwardingJavaFileManager<>(files) {
             @Override
-            public JavaFileObject getJavaFileForOutput(Location location, String name, JavaFileObject.Kind kind, FileObject source)
+            public JavaFileObject getJavaFileForOutput(Location location, String name, JavaFileObject.Kind kind,
+                    FileObject source)
                     throws IOException {
                 if (written.add(source)) {
                     progress.step(true);

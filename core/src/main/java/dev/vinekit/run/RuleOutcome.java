@@ -31,7 +31,8 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
         }
         List<String> missing = rule.tests().stream()
                 .filter(name -> tests.stream().noneMatch(test -> test.name().equals(name))).toList();
-        return missing.isEmpty() ? new RuleOutcome(rule, rule.reason().isEmpty() ? State.PROVED : State.NOT_TESTED, rule.reason())
+        return missing.isEmpty() ? new RuleOutcome(rule, rule.reason().isEmpty() ? State.PROVED : State.NOT_TESTED,
+                rule.reason())
                 : new RuleOutcome(rule, State.NOT_TESTED, String.join(", ", missing) + " did not run.");
     }
 

@@ -68,7 +68,8 @@ public final class RunningService implements AutoCloseable {
 
     /** Where the page for people is; empty if there is none. A project of an earlier version has none. */
     public Optional<String> page() {
-        boolean told = Arrays.stream(server.getClass().getMethods()).anyMatch(method -> method.getName().equals("page"));
+        boolean told = Arrays.stream(server.getClass().getMethods())
+                .anyMatch(method -> method.getName().equals("page"));
         return told ? Optional.of((String) ask("page")).filter(address -> !address.isEmpty()) : Optional.empty();
     }
 

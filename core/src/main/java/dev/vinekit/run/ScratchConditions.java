@@ -37,7 +37,8 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
             scratch = place.with(mapping.definition());
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database does not take the table definitions: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
+                    "Run again with --verbose to see the reason.", e);
         }
     }
 
@@ -45,18 +46,21 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
     public List<Answer> ask(Entity entity, String condition, List<Map<Field, Optional<String>>> rows) {
         try (Statement statement = scratch.anchor().createStatement()) {
             String columns = rows.isEmpty() ? "" : columns(rows.get(0).keySet());
-            statement.execute("CREATE TABLE " + CANDIDATES + " AS SELECT 0 AS " + NUMBER + columns + " FROM " + entity.sqlTable()
+            statement.execute("CREATE TABLE " + CANDIDATES + " AS SELECT 0 AS " + NUMBER + columns + " FROM "
+                    + entity.sqlTable()
                     + " WHERE 1 = 0");
             try {
                 Set<Integer> there = inserted(rows);
                 Map<Integer, Answer> answers = answers(statement, condition, there);
-                return IntStream.range(0, rows.size()).mapToObj(row -> answers.getOrDefault(row, Answer.FAILS)).toList();
+                return IntStream.range(0, rows.size()).mapToObj(row -> answers.getOrDefault(row, Answer.FAILS))
+                        .toList();
             } finally {
                 statement.execute("DROP TABLE " + CANDIDATES);
             }
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be asked about " + condition + ": "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
+                    "Run again with --verbose to see the reason.", e);
         }
     }
 
@@ -73,8 +77,10 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
     private String insert(List<Map<Field, Optional<String>>> rows, List<Integer> which) {
         List<Field> fields = List.copyOf(rows.get(0).keySet());
         return which.stream().map(row -> "(" + row + fields.stream().map(field -> ", " + rows.get(row).get(field)
-                        .map(text -> dialect.literal(field.column().type(), text)).orElse("NULL")).collect(Collectors.joining()) + ")")
-                .collect(Collectors.joining(", ", "INSERT INTO " + CANDIDATES + " (" + NUMBER + columns(fields) + ") VALUES ", ""));
+                        .map(text -> dialect.literal(field.column().type(), text)).orElse("NULL"))
+                        .collect(Collectors.joining()) + ")")
+                .collect(Collectors.joining(", ", "INSERT INTO " + CANDIDATES + " (" + NUMBER + columns(fields)
+                        + ") VALUES ", ""));
     }
 
     private static String columns(Collection<Field> fields) {
@@ -87,7 +93,8 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
         Optional<List<Integer>> breaking = numbers(statement, query);
         Map<Integer, Answer> answers = new HashMap<>();
         for (int row : rows) {
-            Optional<List<Integer>> ofRow = breaking.isPresent() ? breaking : numbers(statement, query + " AND " + NUMBER + " = " + row);
+            Optional<List<Integer>> ofRow = breaking.isPresent() ? breaking
+                    : numbers(statement, query + " AND " + NUMBER + " = " + row);
             ofRow.ifPresent(found -> answers.put(row, found.contains(row) ? Answer.BREAKS : Answer.KEEPS));
         }
         return answers;
@@ -111,7 +118,8 @@ public final class ScratchConditions implements Conditions, AutoCloseable {
         try {
             scratch.close();
         } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database could not be dropped.", "Run again with --verbose to see the reason.", e);
+            throw Fault.inWorld("The scratch database could not be dropped.",
+                    "Run again with --verbose to see the reason.", e);
         }
     }
 }

@@ -30,8 +30,8 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
- * Finds out what triggers do to rows: the same rows are written to a scratch database with them and to one without, and rows
- * are changed one column at a time.
+ * Finds out what triggers do to rows: the same rows are written to a scratch database with them and to one without, and
+ * rows are changed one column at a time.
  */
 public final class ScratchTriggers {
     private final Engine engine;
@@ -54,7 +54,9 @@ public final class ScratchTriggers {
      * @throws Fault if no scratch database can be made
      */
     public static TriggerEffects of(ScratchPlace place, Mapping mapping, String seed) {
-        List<Entity> concerned = mapping.entities().stream().filter(entity -> !entity.table().isView() && concern(mapping.schema(), entity.table().name())).toList();
+        List<Entity> concerned = mapping.entities().stream()
+                .filter(entity -> !entity.table().isView() && concern(mapping.schema(), entity.table().name()))
+                .toList();
         if (concerned.isEmpty()) {
             return TriggerEffects.NONE;
         }
@@ -68,7 +70,8 @@ public final class ScratchTriggers {
             }
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be asked what triggers do: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".", "Run again with --verbose to see the reason.", e);
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
+                    "Run again with --verbose to see the reason.", e);
         }
         asked.written.values().removeIf(List::isEmpty);
         return new TriggerEffects(asked.overwritten, asked.written, asked.refused);
@@ -76,7 +79,8 @@ public final class ScratchTriggers {
 
     /** Whether a table has triggers, or rules, which act like them. */
     public static boolean concern(Schema schema, TableName table) {
-        return !schema.objects(SchemaObject.Kind.TRIGGER, table).isEmpty() || !schema.objects(SchemaObject.Kind.RULE, table).isEmpty();
+        return !schema.objects(SchemaObject.Kind.TRIGGER, table).isEmpty()
+                || !schema.objects(SchemaObject.Kind.RULE, table).isEmpty();
     }
 
     private static Schema withoutTriggers(Schema schema) {
@@ -84,18 +88,22 @@ public final class ScratchTriggers {
                 && object.kind() != SchemaObject.Kind.RULE && object.kind() != SchemaObject.Kind.COMMENT).toList());
     }
 
-    /** Writes the rows where there are no triggers, and tells which ones the tables take: what they refuse is no trigger's doing. */
+    /**
+     * Writes the rows where there are no triggers, and tells which ones the tables take: what they refuse is no
+     * trigger's doing.
+     */
     private List<Script.Part> taken(ScratchDatabase database, String seed) {
         return Script.parts(seed, engine.scriptSyntax()).stream().filter(part -> database.takes(part.text())).toList();
     }
 
     /**
-     * Writes the rows; those that only triggers refuse are noted and left out. Where triggers have written rows before, ours may have
-     * their keys: the script proper has them first.
+     * Writes the rows; those that only triggers refuse are noted and left out. Where triggers have written rows before,
+     * ours may have their keys: the script proper has them first.
      */
     private void seed(ScratchDatabase database, List<Script.Part> seed, List<Entity> concerned) throws SQLException {
         for (Script.Part part : seed) {
-            Optional<Entity> entity = mapping.entities().stream().filter(each -> part.text().startsWith("INSERT INTO " + each.sqlTable() + " (")).findFirst();
+            Optional<Entity> entity = mapping.entities().stream()
+                    .filter(each -> part.text().startsWith("INSERT INTO " + each.sqlTable() + " (")).findFirst();
             boolean isConcerned = entity.filter(concerned::contains).isPresent();
             try (Statement statement = database.anchor().createStatement()) {
                 Map<TableName, Integer> before = isConcerned ? counts(database.anchor()) : Map.of();
@@ -130,7 +138,8 @@ public final class ScratchTriggers {
     }
 
     private static String select(Entity entity) {
-        return "SELECT " + entity.fields().stream().map(Field::selected).collect(Collectors.joining(", ")) + " FROM " + entity.sqlTable();
+        return "SELECT " + entity.fields().stream().map(Field::selected).collect(Collectors.joining(", ")) + " FROM "
+                + entity.sqlTable();
     }
 
     private static List<List<String>> rows(Statement statement, String sql) throws SQLException {
@@ -201,7 +210,8 @@ public final class ScratchTriggers {
         return switch (type.kind()) {
             case TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(text);
             case SET -> Dialect.quoteLiteral(text);
-            case BINARY -> dialect.literal(type, text.startsWith("\\x") ? text.substring(2) : HexFormat.of().formatHex(text.getBytes(StandardCharsets.ISO_8859_1)));
+            case BINARY -> dialect.literal(type, text.startsWith("\\x") ? text.substring(2)
+                    : HexFormat.of().formatHex(text.getBytes(StandardCharsets.ISO_8859_1)));
             case ARRAY -> text.startsWith("{") ? Dialect.quoteLiteral(text) : "NULL";
             default -> dialect.literal(type, text);
         };
@@ -212,7 +222,8 @@ public final class ScratchTriggers {
         Map<TableName, Integer> counts = new HashMap<>();
         try (Statement statement = connection.createStatement()) {
             for (Entity entity : tables) {
-                counts.put(entity.table().name(), Integer.valueOf(rows(statement, "SELECT COUNT(*) FROM " + entity.sqlTable()).get(0).get(0)));
+                counts.put(entity.table().name(),
+                        Integer.valueOf(rows(statement, "SELECT COUNT(*) FROM " + entity.sqlTable()).get(0).get(0)));
             }
         }
         return counts;

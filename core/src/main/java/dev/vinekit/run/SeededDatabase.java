@@ -46,9 +46,11 @@ public final class SeededDatabase implements AutoCloseable {
      */
     public static SeededDatabase kept(Project project) {
         try {
-            return filled(project, Engines.named(project.service().engine()).keptIn(project.directory().resolve("target/vinekit")));
+            return filled(project, Engines.named(project.service().engine())
+                    .keptIn(project.directory().resolve("target/vinekit")));
         } catch (SQLException | IOException e) {
-            throw Fault.inWorld("A database could not be made in " + project.directory().resolve("target/vinekit") + ": " + e.getMessage() + ".",
+            throw Fault.inWorld("A database could not be made in " + project.directory().resolve("target/vinekit")
+                    + ": " + e.getMessage() + ".",
                     "Close whatever has the last one open.", e);
         }
     }
@@ -116,7 +118,8 @@ public final class SeededDatabase implements AutoCloseable {
             scratch.execute(script(project, "seed.sql"));
             List<String> broken = Engines.named(project.service().engine()).brokenReferences(scratch.anchor());
             if (!broken.isEmpty()) {
-                throw Fault.inCall("Seed rows refer to rows that are not there: from " + String.join(", from ", broken) + ".",
+                throw Fault.inCall("Seed rows refer to rows that are not there: from " + String.join(", from ", broken)
+                        + ".",
                         "Correct " + SCRIPTS + "/seed.sql in the project, or generate it again.");
             }
             return database;

@@ -94,12 +94,14 @@ final class SourceFolder {
             return affected;
         }
         Map<String, Set<String>> words = new HashMap<>();
-        contents.forEach((path, content) -> words.put(path, Set.of(NOT_IN_NAMES.splitAsStream(new String(content, StandardCharsets.UTF_8))
+        contents.forEach((path, content) ->
+                words.put(path, Set.of(NOT_IN_NAMES.splitAsStream(new String(content, StandardCharsets.UTF_8))
                 .distinct().toArray(String[]::new))));
         boolean more = true;
         while (more) {
             List<String> found = words.keySet().stream().filter(path -> !affected.contains(path))
-                    .filter(path -> types.contains(typeName(path)) || words.get(path).stream().anyMatch(types::contains)).toList();
+                    .filter(path -> types.contains(typeName(path))
+                            || words.get(path).stream().anyMatch(types::contains)).toList();
             found.forEach(path -> types.add(typeName(path)));
             more = affected.addAll(found);
         }
@@ -123,7 +125,10 @@ final class SourceFolder {
         return classes.resolve(path.substring(0, path.length() - ".java".length()) + ".class");
     }
 
-    /** Deletes the classes of all sources but these, and of these too if they are to be compiled; brings resources up to date. */
+    /**
+     * Deletes the classes of all sources but these, and of these too if they are to be compiled; brings resources up to
+     * date.
+     */
     void prepare(Set<String> toCompile) throws IOException {
         Files.createDirectories(classes);
         Set<String> kept = contents.keySet().stream().filter(path -> !toCompile.contains(path))
@@ -137,7 +142,8 @@ final class SourceFolder {
         }
         for (Path file : filesUnder(classes)) {
             String path = classes.relativize(file).toString().replace('\\', '/');
-            boolean ofSource = path.endsWith(".class") && kept.contains(path.substring(0, path.length() - ".class".length()).replaceFirst("\\$.*", ""));
+            boolean ofSource = path.endsWith(".class")
+                    && kept.contains(path.substring(0, path.length() - ".class".length()).replaceFirst("\\$.*", ""));
             if (!ofSource && !copied.contains(file)) {
                 Files.delete(file);
             }

@@ -26,13 +26,15 @@ public final class TestReport {
      * @param seedRows rows in the scratch database before the tests
      * @param changedTables tables that did not hold their seed rows again afterwards
      */
-    public TestReport(ServiceDescription service, List<TestOutcome> outcomes, Duration duration, long seedRows, List<String> changedTables) {
+    public TestReport(ServiceDescription service, List<TestOutcome> outcomes, Duration duration, long seedRows,
+            List<String> changedTables) {
         this.service = service;
         this.outcomes = List.copyOf(outcomes);
         this.duration = duration;
         this.seedRows = seedRows;
         this.changedTables = List.copyOf(changedTables);
-        this.byEntity = outcomes.stream().collect(Collectors.groupingBy(TestOutcome::entity, Collectors.groupingBy(TestOutcome::aspect)));
+        this.byEntity = outcomes.stream()
+                .collect(Collectors.groupingBy(TestOutcome::entity, Collectors.groupingBy(TestOutcome::aspect)));
         this.byClass = outcomes.stream().collect(Collectors.groupingBy(TestOutcome::testClass));
     }
 
@@ -78,7 +80,8 @@ public final class TestReport {
 
     /** What is known of every rule of a table. */
     public List<RuleOutcome> rules(ServiceDescription.TableDescription table) {
-        Map<String, List<TestOutcome>> byName = byClass.getOrDefault(table.entity() + "ControllerTest", List.of()).stream()
+        Map<String, List<TestOutcome>> byName = byClass.getOrDefault(table.entity() + "ControllerTest", List.of())
+                .stream()
                 .collect(Collectors.groupingBy(TestOutcome::name));
         return table.rules().stream().map(rule -> RuleOutcome.of(rule, rule.tests().stream()
                 .flatMap(name -> byName.getOrDefault(name, List.of()).stream()).toList())).toList();
@@ -86,13 +89,15 @@ public final class TestReport {
 
     /** Whether a table has an operation that no test is about. */
     public boolean isUntested(ServiceDescription.TableDescription table, String aspect) {
-        return table.operations().stream().anyMatch(operation -> operation.name().toLowerCase(Locale.ROOT).equals(aspect))
+        return table.operations().stream()
+                .anyMatch(operation -> operation.name().toLowerCase(Locale.ROOT).equals(aspect))
                 && cell(table.entity(), aspect).isEmpty();
     }
 
     /** Whether there is an operation on a table that no test is about. */
     public boolean hasUntested(ServiceDescription.TableDescription table) {
-        return table.operations().stream().anyMatch(operation -> cell(table.entity(), operation.name().toLowerCase(Locale.ROOT)).isEmpty());
+        return table.operations().stream()
+                .anyMatch(operation -> cell(table.entity(), operation.name().toLowerCase(Locale.ROOT)).isEmpty());
     }
 
     /** The tests of one entity. */

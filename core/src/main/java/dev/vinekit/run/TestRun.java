@@ -56,7 +56,8 @@ public final class TestRun {
     public TestRun(Project project, Set<String> tables) {
         this.project = project;
         this.tables = Set.copyOf(tables);
-        List<String> entities = project.service().only(this.tables).tables().stream().map(ServiceDescription.TableDescription::entity).toList();
+        List<String> entities = project.service().only(this.tables).tables().stream()
+                .map(ServiceDescription.TableDescription::entity).toList();
         this.chosen = name -> this.tables.isEmpty() || entities.stream().anyMatch(entity -> isAbout(entity, name));
     }
 
@@ -67,8 +68,8 @@ public final class TestRun {
     }
 
     /**
-     * Of the tests that a change touches: those of the tables that it is about, and those that use what has changed. A change to
-     * what all tables share touches all that depend on it.
+     * Of the tests that a change touches: those of the tables that it is about, and those that use what has changed. A
+     * change to what all tables share touches all that depend on it.
      */
     public static TestRun touchedBy(Project project, Compilation compiled) {
         List<String> entities = project.service().tables().stream().map(ServiceDescription.TableDescription::entity)
@@ -79,7 +80,8 @@ public final class TestRun {
             if (entity.isEmpty() && compiled.nearTests().stream().noneMatch(name -> name.endsWith("." + type))) {
                 return ofClasses(project, compiled.testClasses());
             }
-            entity.ifPresent(name -> compiled.testClasses().stream().filter(test -> isAbout(name, test)).forEach(touched::add));
+            entity.ifPresent(name -> compiled.testClasses().stream().filter(test -> isAbout(name, test))
+                    .forEach(touched::add));
         }
         return ofClasses(project, touched);
     }
@@ -106,7 +108,8 @@ public final class TestRun {
     }
 
     /**
-     * Runs the tests side by side, those of different tables on databases of their own, and compares the rows before and after.
+     * Runs the tests side by side, those of different tables on databases of their own, and compares the rows before
+     * and after.
      *
      * @param databases makes a scratch database, which is closed when its tests have ended
      */
@@ -155,12 +158,14 @@ public final class TestRun {
     private List<String> classes() {
         Path root = project.directory().resolve("target/test-classes");
         if (!Files.isDirectory(root)) {
-            throw Fault.inCall("The tests in " + project.directory() + " are not compiled.", "Compile the project first, with its tests.");
+            throw Fault.inCall("The tests in " + project.directory() + " are not compiled.",
+                    "Compile the project first, with its tests.");
         }
         try (Stream<Path> files = Files.walk(root)) {
             return files.map(file -> root.relativize(file).toString().replace('\\', '/'))
                     .filter(path -> path.endsWith(".class") && !path.contains("$"))
-                    .map(path -> path.substring(0, path.length() - ".class".length()).replace('/', '.')).filter(chosen).sorted().toList();
+                    .map(path -> path.substring(0, path.length() - ".class".length()).replace('/', '.')).filter(chosen)
+                    .sorted().toList();
         } catch (IOException e) {
             throw unreadable(e);
         }
@@ -177,7 +182,8 @@ public final class TestRun {
             shares.add(new ArrayList<>());
             loads.add(new long[1]);
         }
-        classes.stream().sorted(Comparator.comparing(this::size).reversed().thenComparing(name -> name)).forEach(name -> {
+        classes.stream().sorted(Comparator.comparing(this::size).reversed().thenComparing(name -> name))
+                .forEach(name -> {
             int least = 0;
             for (int i = 1; i < workers; i++) {
                 least = loads.get(i)[0] < loads.get(least)[0] ? i : least;
@@ -190,7 +196,8 @@ public final class TestRun {
 
     private long size(String className) {
         try {
-            return Files.size(project.directory().resolve("target/test-classes").resolve(className.replace('.', '/') + ".class"));
+            return Files.size(project.directory().resolve("target/test-classes")
+                    .resolve(className.replace('.', '/') + ".class"));
         } catch (IOException e) {
             throw unreadable(e);
         }
@@ -206,7 +213,8 @@ public final class TestRun {
         try (URLClassLoader loader = new TestLoader(new ProjectCompiler(project.directory()).classPath(), database)) {
             thread.setContextClassLoader(loader);
             LauncherFactory.create().execute(LauncherDiscoveryRequestBuilder.request()
-                    .selectors(classes.stream().map(name -> DiscoverySelectors.selectClass(loader, name)).toList()).build(), collector);
+                    .selectors(classes.stream().map(name -> DiscoverySelectors.selectClass(loader, name)).toList())
+                    .build(), collector);
         } catch (IOException e) {
             throw unreadable(e);
         } finally {

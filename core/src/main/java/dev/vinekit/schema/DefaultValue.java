@@ -24,12 +24,15 @@ public record DefaultValue(String text, Meaning meaning) {
         EXPRESSION
     }
 
-    private static final Pattern NOTHING = Pattern.compile("(?is)(?:\\(*NULL\\)*(?:::[\\w .\"\\[\\](),]+)?\\)* ?)?(?:ON UPDATE .*)?");
-    private static final Pattern ZERO_DATE = Pattern.compile("\\(?'(?:0000-\\d\\d-\\d\\d|\\d{4}-00-\\d\\d|\\d{4}-\\d\\d-00)");
+    private static final Pattern NOTHING =
+            Pattern.compile("(?is)(?:\\(*NULL\\)*(?:::[\\w .\"\\[\\](),]+)?\\)* ?)?(?:ON UPDATE .*)?");
+    private static final Pattern ZERO_DATE =
+            Pattern.compile("\\(?'(?:0000-\\d\\d-\\d\\d|\\d{4}-00-\\d\\d|\\d{4}-\\d\\d-00)");
     private static final Pattern CONSTANT = Pattern.compile(
             "(?is)\\(?(?:[A-Z ]+ )?(?:[+-]?\\(?[\\d.]+(?:e[+-]?\\d+)?\\)?|[A-Z_]{0,8}'(?:[^'\\\\]|''|\\\\.)*'|\"[^\"]*\"|TRUE|FALSE)\\)?"
                     + "(?:::[\\w .\"\\[\\](),]+)?\\)?");
-    private static final Pattern NOW = Pattern.compile("(?is)\\(?(?:(?:LOCALTIMESTAMP|LOCALTIME|CURRENT_(?:TIMESTAMP|DATE|TIME))"
+    private static final Pattern NOW =
+            Pattern.compile("(?is)\\(?(?:(?:LOCALTIMESTAMP|LOCALTIME|CURRENT_(?:TIMESTAMP|DATE|TIME))"
             + "(?:\\(\\d*\\))?|(?:now|statement_timestamp|clock_timestamp|sysdate|curdate|curtime)\\(\\d*\\)"
             + "|(?:date|time|datetime)\\('now'\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
     private static final Pattern NEW_UUID = Pattern.compile(

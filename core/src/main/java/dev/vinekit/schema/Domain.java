@@ -14,7 +14,8 @@ import java.util.Optional;
  * @param collation the order of its texts, where it is not the usual one
  */
 public record Domain(
-        String name, SqlType base, boolean nullable, Optional<String> defaultValue, List<Check> checks, Optional<String> collation) {
+        String name, SqlType base, boolean nullable, Optional<String> defaultValue, List<Check> checks,
+        Optional<String> collation) {
     /** A domain in the usual order. */
     public Domain(String name, SqlType base, boolean nullable, Optional<String> defaultValue, List<Check> checks) {
         this(name, base, nullable, defaultValue, checks, Optional.empty());

@@ -66,6 +66,7 @@ public record ForeignKey(
     /** This key with the columns of the rest of it, for a catalog that gives one row for each column. */
     public ForeignKey and(ForeignKey rest) {
         return new ForeignKey(name, Stream.concat(columns.stream(), rest.columns.stream()).toList(), target,
-                Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate, deferral, definition);
+                Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate,
+                deferral, definition);
     }
 }

@@ -9,7 +9,8 @@ import java.util.Optional;
  * @param columns in order; empty for an index over expressions or over part of the rows
  * @param definition the whole statement that makes an index which is more than its columns
  */
-public record Index(String name, boolean unique, List<String> columns, Optional<String> definition) implements TablePart {
+public record Index(String name, boolean unique, List<String> columns,
+        Optional<String> definition) implements TablePart {
     /** An index over columns, and all rows. */
     public static Index over(String name, boolean unique, List<String> columns) {
         return new Index(name, unique, columns, Optional.empty());

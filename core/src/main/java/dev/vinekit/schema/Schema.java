@@ -36,7 +36,8 @@ public record Schema(
     public Schema {
         domains = List.copyOf(domains);
         sequences = List.copyOf(sequences);
-        objects = objects.stream().sorted(Comparator.comparing(SchemaObject::kind).thenComparing(SchemaObject::name)).toList();
+        objects = objects.stream().sorted(Comparator.comparing(SchemaObject::kind).thenComparing(SchemaObject::name))
+                .toList();
         tables = tables.stream().sorted((a, b) -> a.name().compareTo(b.name())).toList();
     }
 
@@ -59,13 +60,15 @@ public record Schema(
                 open.addAll(byName.get(name).needs());
             }
         }
-        return new Schema(engine, defaultSchema, tables.stream().filter(table -> wanted.contains(table.name())).toList(),
+        return new Schema(engine, defaultSchema,
+                tables.stream().filter(table -> wanted.contains(table.name())).toList(),
                 domains, sequences, objects.stream().filter(object -> wanted.containsAll(object.needs())).toList());
     }
 
     /** The objects of a table of one kind. */
     public List<SchemaObject> objects(SchemaObject.Kind kind, TableName table) {
-        return objects.stream().filter(object -> object.kind() == kind && object.on().filter(table::equals).isPresent()).toList();
+        return objects.stream().filter(object -> object.kind() == kind && object.on().filter(table::equals).isPresent())
+                .toList();
     }
 
     /** This schema with other tables. */
@@ -75,7 +78,8 @@ public record Schema(
 
     /** Whether a trigger runs when a new row of a table is there, and may change it then. */
     public boolean hasLateInsertTrigger(TableName table) {
-        return objects(SchemaObject.Kind.TRIGGER, table).stream().anyMatch(trigger -> LATE_INSERT.matcher(trigger.definition()).find());
+        return objects(SchemaObject.Kind.TRIGGER, table).stream()
+                .anyMatch(trigger -> LATE_INSERT.matcher(trigger.definition()).find());
     }
 
     /** This schema with other objects beside its tables. */
@@ -120,7 +124,8 @@ public record Schema(
     /** Whether all tables that a table still waits for wait for it, directly or not. */
     private boolean needsOnlyItsCircle(Table table, Set<TableName> missing) {
         Map<TableName, Table> byName = byName();
-        return table.needs().stream().filter(name -> missing.contains(name) && !name.equals(table.name())).allMatch(name -> {
+        return table.needs().stream().filter(name -> missing.contains(name) && !name.equals(table.name()))
+                .allMatch(name -> {
             Set<TableName> seen = new HashSet<>();
             Deque<TableName> waiting = new ArrayDeque<>(List.of(name));
             while (!waiting.isEmpty()) {

@@ -40,7 +40,8 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
 
     /** The last name of a table, by its present one, for those that have been renamed. */
     public Map<TableName, TableName> renamedTables() {
-        return changes.stream().filter(SchemaChange.TableRenamed.class::isInstance).map(SchemaChange.TableRenamed.class::cast)
+        return changes.stream().filter(SchemaChange.TableRenamed.class::isInstance)
+                .map(SchemaChange.TableRenamed.class::cast)
                 .collect(Collectors.toMap(change -> change.now().name(), change -> change.was().name()));
     }
 
@@ -83,7 +84,8 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         }
 
         private void objects(List<SchemaChange> changes) {
-            pairs(before.domains(), after.domains(), Domain::name, (was, now) -> changes.add(new SchemaChange.DomainChanged(was, now)));
+            pairs(before.domains(), after.domains(), Domain::name,
+                    (was, now) -> changes.add(new SchemaChange.DomainChanged(was, now)));
             pairs(before.sequences(), after.sequences(), Sequence::name,
                     (was, now) -> changes.add(new SchemaChange.SequenceChanged(was, now)));
             pairs(before.objects(), after.objects(), object -> List.of(object.kind(), object.name()),
@@ -109,8 +111,10 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         }
 
         private void findRenamedTables() {
-            List<Table> gone = was.values().stream().filter(table -> !now.containsKey(table.name()) && !table.isView()).toList();
-            List<Table> added = now.values().stream().filter(table -> !was.containsKey(table.name()) && !table.isView()).toList();
+            List<Table> gone = was.values().stream().filter(table -> !now.containsKey(table.name()) && !table.isView())
+                    .toList();
+            List<Table> added = now.values().stream().filter(table -> !was.containsKey(table.name()) && !table.isView())
+                    .toList();
             for (Table table : gone) {
                 List<Table> alike = added.stream().filter(other -> alike(table, other)).toList();
                 boolean unique = alike.size() == 1
@@ -140,10 +144,12 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
             Map<String, String> renamed = new HashMap<>();
             for (Column column : gone) {
                 List<Column> alike = added.stream().filter(other -> sameButName(column, other)).toList();
-                List<Column> rivals = gone.stream().filter(other -> !alike.isEmpty() && sameButName(other, alike.get(0))).toList();
+                List<Column> rivals = gone.stream()
+                        .filter(other -> !alike.isEmpty() && sameButName(other, alike.get(0))).toList();
                 boolean samePlace = alike.size() == 1
                         && was.columns().indexOf(column) == now.columns().indexOf(alike.get(0));
-                if (alike.size() == 1 && rivals.size() == 1 && (samePlace || share(column.name(), alike.get(0).name()))) {
+                if (alike.size() == 1 && rivals.size() == 1
+                        && (samePlace || share(column.name(), alike.get(0).name()))) {
                     renamed.put(column.name(), alike.get(0).name());
                 }
             }
@@ -171,7 +177,8 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
                 changes.add(new SchemaChange.TableRenamed(last, present));
             }
             if (last.isView() || present.isView()) {
-                if (!last.viewQuery().equals(present.viewQuery()) || !withoutComments(last).equals(withoutComments(present))) {
+                if (!last.viewQuery().equals(present.viewQuery())
+                        || !withoutComments(last).equals(withoutComments(present))) {
                     changes.add(new SchemaChange.ViewChanged(last, present));
                 } else if (!last.comment().equals(present.comment()) || !last.columns().equals(present.columns())) {
                     changes.add(new SchemaChange.DescriptionChanged(last, present));
@@ -213,7 +220,8 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         }
 
         private void parts(Table last, Table present, List<SchemaChange> changes) {
-            parts(present, true, last.primaryKey().stream().toList(), present.primaryKey().stream().toList(), last, changes);
+            parts(present, true, last.primaryKey().stream().toList(), present.primaryKey().stream().toList(), last,
+                    changes);
             parts(present, false, last.uniqueKeys(), present.uniqueKeys(), last, changes);
             parts(present, false, last.foreignKeys(), present.foreignKeys(), last, changes);
             parts(present, false, last.checks(), present.checks(), last, changes);
@@ -221,7 +229,8 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         }
 
         private void parts(
-                Table table, boolean primary, List<? extends TablePart> last, List<? extends TablePart> present, Table owner,
+                Table table, boolean primary, List<? extends TablePart> last, List<? extends TablePart> present,
+                Table owner,
                 List<SchemaChange> changes) {
             List<TablePart> added = new ArrayList<>(present);
             List<TablePart> gone = new ArrayList<>();
@@ -248,7 +257,8 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
                 return new UniqueKey(key.name(), columns(owner.name(), key.columns()), key.deferral(), key.lengths());
             } else if (part instanceof ForeignKey key) {
                 return new ForeignKey(key.name(), columns(owner.name(), key.columns()), present(key.target()),
-                        columns(key.target(), key.targetColumns()), key.onDelete(), key.onUpdate(), key.deferral(), key.definition());
+                        columns(key.target(), key.targetColumns()), key.onDelete(), key.onUpdate(), key.deferral(),
+                        key.definition());
             } else if (part instanceof Index index && index.definition().isEmpty()) {
                 return Index.over(index.name(), index.unique(), columns(owner.name(), index.columns()));
             }

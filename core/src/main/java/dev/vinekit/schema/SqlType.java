@@ -101,7 +101,10 @@ public record SqlType(
         return kind == Kind.TEXT || kind == Kind.BINARY;
     }
 
-    /** Whether an engine has one order and one equality for values that it would let stand in a key, and tells them as one text. */
+    /**
+     * Whether an engine has one order and one equality for values that it would let stand in a key, and tells them as
+     * one text.
+     */
     public boolean isScalar() {
         return switch (kind) {
             case JSON, SET, ARRAY, RANGE, GEOMETRY -> false;

@@ -52,10 +52,13 @@ public record Table(
     }
 
     /** A table that has no others above it. */
-    public Table(TableName name, Kind kind, List<Column> columns, Optional<UniqueKey> primaryKey, List<UniqueKey> uniqueKeys,
-            List<ForeignKey> foreignKeys, List<Check> checks, List<Index> indexes, Optional<ViewQuery> viewQuery, String options,
+    public Table(TableName name, Kind kind, List<Column> columns, Optional<UniqueKey> primaryKey,
+            List<UniqueKey> uniqueKeys,
+            List<ForeignKey> foreignKeys, List<Check> checks, List<Index> indexes, Optional<ViewQuery> viewQuery,
+            String options,
             String comment, Access access) {
-        this(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options, comment, access, List.of());
+        this(name, kind, columns, primaryKey, uniqueKeys, foreignKeys, checks, indexes, viewQuery, options, comment,
+                access, List.of());
     }
 
     public Table {

@@ -10,7 +10,8 @@ public sealed interface TablePart permits UniqueKey, ForeignKey, Check, Index {
         if (this instanceof UniqueKey key) {
             return new UniqueKey(other, key.columns(), key.deferral(), key.lengths());
         } else if (this instanceof ForeignKey key) {
-            return new ForeignKey(other, key.columns(), key.target(), key.targetColumns(), key.onDelete(), key.onUpdate(),
+            return new ForeignKey(other, key.columns(), key.target(), key.targetColumns(), key.onDelete(),
+                    key.onUpdate(),
                     key.deferral(), key.definition());
         } else if (this instanceof Check check) {
             return new Check(other, check.expression(), check.column());

@@ -7,9 +7,11 @@ import java.util.List;
  *
  * @param name the constraint's name in the catalog
  * @param columns in the order of the key
- * @param lengths of each column how many letters or bytes from its beginning count, 0 for all; empty if all count of each
+ * @param lengths of each column how many letters or bytes from its beginning count, 0 for all; empty if all count of
+ *     each
  */
-public record UniqueKey(String name, List<String> columns, Deferral deferral, List<Integer> lengths) implements TablePart {
+public record UniqueKey(String name, List<String> columns, Deferral deferral,
+        List<Integer> lengths) implements TablePart {
     /** A key that all of its columns' values count for. */
     public UniqueKey(String name, List<String> columns, Deferral deferral) {
         this(name, columns, deferral, List.of());

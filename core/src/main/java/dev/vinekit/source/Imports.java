@@ -12,14 +12,15 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Finds out which imports a piece of Java needs: those of the known names that it uses. Where a class of the domain has the name
- * of another that the same file uses, it keeps it, and the other is written with its package.
+ * Finds out which imports a piece of Java needs: those of the known names that it uses. Where a class of the domain has
+ * the name of another that the same file uses, it keeps it, and the other is written with its package.
  */
 final class Imports {
     private static final Pattern LINK = Pattern.compile("\\{@link (" + JavaName.MARK + "?\\p{L}[\\p{L}\\p{N}_$]*)");
 
     /** Annotations of a type stand before its simple name (Java Language Specification 17, section 9.7.4). */
-    private static final Pattern QUALIFIED_ELEMENT = Pattern.compile("<((?:@\\w+(?:\\([^<>\\n]*\\))? )+)((?:[a-z]\\w*\\.)+)(\\w+)>");
+    private static final Pattern QUALIFIED_ELEMENT =
+            Pattern.compile("<((?:@\\w+(?:\\([^<>\\n]*\\))? )+)((?:[a-z]\\w*\\.)+)(\\w+)>");
 
     private final Map<String, String> known;
     private final Map<String, String> domain;
@@ -59,13 +60,15 @@ final class Imports {
         for (Use use : uses) {
             body.append(java, copied, use.marked ? use.start - 1 : use.start);
             copied = use.end;
-            Optional<String> qualified = use.marked && domain.containsKey(use.name) ? Optional.of(domain.get(use.name)) : other(use);
+            Optional<String> qualified = use.marked && domain.containsKey(use.name) ? Optional.of(domain.get(use.name))
+                    : other(use);
             boolean givesWay = !use.marked && ofDomain.contains(use.name) && qualified.isPresent()
                     && !qualified.get().equals(domain.get(use.name)) && !qualified.get().startsWith("static ");
             body.append(givesWay ? qualified.get() : use.name);
             if (!givesWay && qualified.isPresent()) {
                 boolean hidden = !use.marked && (ownPackage + "." + use.name).equals(domain.get(use.name));
-                add(qualified.get(), use.name, ownPackage, hidden, qualified.get().startsWith("static ") ? statics : types);
+                add(qualified.get(), use.name, ownPackage, hidden, qualified.get().startsWith("static ") ? statics
+                        : types);
             }
         }
         body.append(java.substring(copied));
@@ -73,7 +76,9 @@ final class Imports {
         statics.forEach(name -> text.append("import ").append(name).append(";\n"));
         text.append(statics.isEmpty() || types.isEmpty() ? "" : "\n");
         types.forEach(name -> text.append("import ").append(name).append(";\n"));
-        return new Resolved(text.toString(), QUALIFIED_ELEMENT.matcher(body.toString().replace(String.valueOf(JavaName.MARK), "")).replaceAll("<$2$1$3>"));
+        return new Resolved(text.toString(),
+                QUALIFIED_ELEMENT.matcher(body.toString().replace(String.valueOf(JavaName.MARK), ""))
+                .replaceAll("<$2$1$3>"));
     }
 
     /** @param hidden whether a class of the same package would be meant without an import */
@@ -85,7 +90,10 @@ final class Imports {
         }
     }
 
-    /** What a name without a mark stands for: a class of a library or of the service's support, one of the language, or one of the domain. */
+    /**
+     * What a name without a mark stands for: a class of a library or of the service's support, one of the language, or
+     * one of the domain.
+     */
     private Optional<String> other(Use use) {
         String annotation = use.annotates ? known.get("@" + use.name) : null;
         String qualified = annotation == null ? known.get(use.name) : annotation.substring(1);
@@ -140,7 +148,9 @@ final class Imports {
         return new Use(first, end, java.substring(first, end), marked, annotates);
     }
 
-    /** Where a comment, text block, string or character ends; behind the character itself if it begins none of these. */
+    /**
+     * Where a comment, text block, string or character ends; behind the character itself if it begins none of these.
+     */
     private static int end(String java, int start) {
         if (java.startsWith("/*", start)) {
             return after(java, java.indexOf("*/", start + 2), 2);

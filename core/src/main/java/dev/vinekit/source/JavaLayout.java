@@ -16,13 +16,15 @@ record JavaLayout(String header, String indentation) {
     String of(String ownPackage, String imports, String body) {
         String text = comment() + "package " + ownPackage + ";\n\n" + imports + (imports.isEmpty() ? "" : "\n")
                 + tidy(LineBreaker.apply(body));
-        return indentation.equals(OWN) ? text : text.lines().map(this::indented).collect(Collectors.joining("\n", "", "\n"));
+        return indentation.equals(OWN) ? text
+                : text.lines().map(this::indented).collect(Collectors.joining("\n", "", "\n"));
     }
 
     /** The header, in which nothing can end the comment early. */
     private String comment() {
         return header.isEmpty() ? "" : header.replace("*/", "* /").replace("\\u", "\\ u").lines()
-                .map(line -> " * " + line).map(String::stripTrailing).collect(Collectors.joining("\n", "/*\n", "\n */\n"));
+                .map(line -> " * " + line).map(String::stripTrailing)
+                .collect(Collectors.joining("\n", "/*\n", "\n */\n"));
     }
 
     /** No empty line after an opening or before a closing brace, and never two. */

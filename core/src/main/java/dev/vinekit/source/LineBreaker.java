@@ -38,7 +38,8 @@ final class LineBreaker {
         String indent = " ".repeat(line.length() - line.stripLeading().length());
         String text = line.strip();
         if (text.startsWith("/** ") && text.endsWith(" */")) {
-            return indent + "/**\n" + comment(indent + " * ", text.substring(4, text.length() - 3)) + "\n" + indent + " */";
+            return indent + "/**\n" + comment(indent + " * ", text.substring(4, text.length() - 3)) + "\n" + indent
+                    + " */";
         }
         if (text.startsWith("* ")) {
             return comment(indent + "* ", text.substring(2));

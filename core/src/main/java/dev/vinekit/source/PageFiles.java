@@ -10,9 +10,10 @@ import java.util.Map;
 
 /** The files of the service's page, the same for every service. */
 final class PageFiles {
-    private static final List<String> NAMES = List.of("index.html", "style.css", "app.js", "access.js", "address.js", "api.js",
-            "cells.js", "collections.js", "description.js", "draftlist.js", "drafts.js", "form.js", "inputs.js", "lastrow.js",
-            "problem.js", "requests.js", "row.js", "rows.js", "values.js");
+    private static final List<String> NAMES = List.of(
+            "index.html", "style.css", "app.js", "access.js", "address.js", "api.js", "cells.js", "collections.js",
+            "description.js", "draftlist.js", "drafts.js", "form.js", "inputs.js", "lastrow.js", "problem.js",
+            "requests.js", "row.js", "rows.js", "values.js");
 
     private PageFiles() {
     }

@@ -19,7 +19,8 @@ import java.util.TreeSet;
  * @param ownTemplates the templates of the house that took the place of ours
  */
 public record SourceTree(
-        Mapping mapping, List<SourceFile> files, Map<TableName, List<TestedRule>> rules, Map<TableName, String> unfilled,
+        Mapping mapping, List<SourceFile> files, Map<TableName, List<TestedRule>> rules,
+        Map<TableName, String> unfilled,
         List<String> libraries, Set<String> ownTemplates) {
     public SourceTree {
         files = files.stream().sorted(Comparator.comparing(SourceFile::path)).toList();

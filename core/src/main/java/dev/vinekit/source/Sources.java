@@ -32,18 +32,25 @@ import javax.lang.model.SourceVersion;
 /** Writes every file of a service. */
 public final class Sources {
     static final List<String> SUPPORT = List.of(
-            "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint", "Filters", "Health", "Includes",
-            "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows", "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
-            "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds", "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql", "StoredRow", "Update",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight", "AccessTokens", "Requires", "Binary", "Bytes", "LinearPattern", "Framing", "Connections", "PageFiles", "ColumnConverter", "KeyParameters");
+            "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint",
+            "Filters", "Health", "Includes", "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows",
+            "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
+            "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds",
+            "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql", "StoredRow", "Update",
+            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight",
+            "AccessTokens", "Requires", "Binary", "Bytes", "LinearPattern", "Framing", "Connections", "PageFiles",
+            "ColumnConverter", "KeyParameters");
 
     static final List<String> TEST_SUPPORT = List.of(
-            "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables", "TestDatabase",
-            "TestRow", "TestTokens", "TestTransaction", "TestValues", "UnitTransactions");
+            "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables",
+            "TestDatabase", "TestRow", "TestTokens", "TestTransaction", "TestValues", "UnitTransactions");
 
-    /** Files that work with mocks, by their roles, and what they use for it: words that others use for something else. */
+    /**
+     * Files that work with mocks, by their roles, and what they use for it: words that others use for something else.
+     */
     private static final Set<String> MOCKED = Set.of("test/serviceTest", "testsupport/UnitTransactions");
-    private static final Set<String> MOCKING = Set.of("any", "eq", "mock", "never", "times", "verify", "verifyNoInteractions", "when");
+    private static final Set<String> MOCKING =
+            Set.of("any", "eq", "mock", "never", "times", "verify", "verifyNoInteractions", "when");
 
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
@@ -73,7 +80,8 @@ public final class Sources {
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
     public static SourceTree of(
-            Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, String seed, Optional<Path> ownTemplates) {
+            Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, String seed,
+            Optional<Path> ownTemplates) {
         Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect, samples), engine.support(),
                 new Templates(engine.templates(), ownTemplates));
         sources.java.addAll(IntStream.range(0, mapping.entities().size()).parallel()
@@ -86,7 +94,8 @@ public final class Sources {
         Map<TableName, String> unfilled = new HashMap<>();
         mapping.entities().stream().filter(entity -> !entity.table().isView()).forEach(entity ->
                 samples.obstacle(entity).ifPresent(reason -> unfilled.put(entity.table().name(), reason)));
-        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples), unfilled, libraries, sources.templates.own());
+        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples), unfilled,
+                libraries, sources.templates.own());
     }
 
     private List<JavaFile> table(Entity entity, EntityView e) {
@@ -95,7 +104,8 @@ public final class Sources {
         table.main("entity", "entity", name);
         e.keyName().ifPresent(key -> table.main("key", "entity", key.value()));
         for (FieldView f : e.fields()) {
-            f.enumeration().ifPresent(enumeration -> table.add("main", "table/enum", "table/enum " + f.column(), "entity",
+            f.enumeration().ifPresent(enumeration ->
+                    table.add("main", "table/enum", "table/enum " + f.column(), "entity",
                     enumeration.name().value(), Map.of("e", e, "f", f)));
         }
         if (e.writable()) {
@@ -123,10 +133,12 @@ public final class Sources {
 
     private void support() {
         Map<String, Object> model = Map.of("s", service, "v", Versions.all());
-        Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream().filter(this::isNeeded)).forEach(name ->
+        Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream().filter(this::isNeeded))
+                .forEach(name ->
                 java.add(new JavaFile("main", "support/" + name, Optional.empty(), "support", "support", name,
                         templates.render("support/" + name, model))));
-        TEST_SUPPORT.stream().filter(this::isNeeded).forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
+        TEST_SUPPORT.stream().filter(this::isNeeded)
+                .forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
                 "support", name, templates.render("testsupport/" + name, model))));
     }
 
@@ -154,11 +166,13 @@ public final class Sources {
         file(".gitignore", templates.render("project/gitignore", model), "project/gitignore");
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
         if (service.interfaces()) {
-            file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker", templates.render("project/mocks", model), "project/mocks");
+            file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker",
+                    templates.render("project/mocks", model), "project/mocks");
         }
         file("src/main/resources/db/schema.sql", Visible.script(mapping.definition()), "schema.sql");
         file("src/main/resources/db/seed.sql", Visible.script(seed), "seed.sql");
-        (service.withPage() ? PageFiles.all() : Map.<String, String>of()).forEach((name, text) -> file("src/main/resources/page/" + name, text, "page/" + name));
+        (service.withPage() ? PageFiles.all() : Map.<String, String>of())
+                .forEach((name, text) -> file("src/main/resources/page/" + name, text, "page/" + name));
         file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));
@@ -176,10 +190,12 @@ public final class Sources {
         String base = mapping.basePackage().value();
         Map<String, String> known = new HashMap<>(ReservedTypes.libraryTypes());
         mapping.entities().stream().flatMap(entity -> entity.fields().stream())
-                .flatMap(field -> field.converter().stream()).flatMap(converter -> Stream.of(converter.type(), converter.by()))
+                .flatMap(field -> field.converter().stream())
+                .flatMap(converter -> Stream.of(converter.type(), converter.by()))
                 .forEach(name -> known.put(Converter.simple(name).value(), name.value()));
         Map<String, String> domain = new HashMap<>();
-        java.forEach(file -> (file.table.isPresent() ? domain : known).put(file.name, base + "." + file.folder + "." + file.name));
+        java.forEach(file -> (file.table.isPresent() ? domain : known)
+                .put(file.name, base + "." + file.folder + "." + file.name));
         Map<String, String> knownInDto = new HashMap<>(known);
         knownInDto.put("Pattern", "jakarta.validation.constraints.Pattern");
         Map<String, String> knownInMocked = new HashMap<>(known);
@@ -190,7 +206,8 @@ public final class Sources {
         JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
         files.addAll(java.parallelStream().map(file -> {
             String ownPackage = base + "." + file.folder;
-            Imports.Resolved resolved = (file.layer.equals("dto") ? importsInDto : MOCKED.contains(file.role) ? importsInMocked : imports)
+            Imports.Resolved resolved = (file.layer.equals("dto") ? importsInDto : MOCKED.contains(file.role)
+                    ? importsInMocked : imports)
                     .of(file.body, ownPackage);
             return new SourceFile(
                     "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",
@@ -232,11 +249,13 @@ public final class Sources {
 
         void add(String side, String template, String role, String layer, String name, Map<String, Object> with) {
             String folder = mapping.conventions().layout() == Conventions.Layout.BY_TABLE ? ownFolder : layer;
-            files.add(new JavaFile(side, role, Optional.of(table), layer, folder, name, templates.render(template, with)));
+            files.add(new JavaFile(side, role, Optional.of(table), layer, folder, name,
+                    templates.render(template, with)));
         }
     }
 
     private record JavaFile(
-            String side, String role, Optional<TableName> table, String layer, String folder, String name, String body) {
+            String side, String role, Optional<TableName> table, String layer, String folder, String name,
+            String body) {
     }
 }

@@ -94,7 +94,8 @@ final class Templates {
                 }
             };
         } catch (IOException e) {
-            throw Fault.inWorld("The folder of templates " + path + " cannot be read.", "Check that it may be read.", e);
+            throw Fault.inWorld("The folder of templates " + path + " cannot be read.", "Check that it may be read.",
+                    e);
         }
     }
 
@@ -109,7 +110,8 @@ final class Templates {
         try {
             configuration.getTemplate(name + SUFFIX).process(model, text);
         } catch (TemplateException e) {
-            throw mistake(e.getTemplateSourceName(), e.getLineNumber(), e.getColumnNumber(), e.getMessageWithoutStackTop(), e);
+            throw mistake(e.getTemplateSourceName(), e.getLineNumber(), e.getColumnNumber(),
+                    e.getMessageWithoutStackTop(), e);
         } catch (ParseException e) {
             throw mistake(e.getTemplateName(), e.getLineNumber(), e.getColumnNumber(), e.getEditorMessage(), e);
         } catch (IOException e) {
@@ -124,7 +126,8 @@ final class Templates {
         }
         String first = message.lines().map(String::strip).filter(part -> !part.isEmpty() && !part.startsWith("---")
                 && !part.startsWith("Tip:")).limit(2).collect(Collectors.joining(" "));
-        return Fault.inCall(folder.orElseThrow().resolve(template) + (line == null ? "" : ", line " + line + ", column " + column)
+        return Fault.inCall(folder.orElseThrow().resolve(template)
+                + (line == null ? "" : ", line " + line + ", column " + column)
                 + ": " + first, "Correct the template, or take it away to have ours again.");
     }
 
@@ -150,12 +153,14 @@ final class Templates {
                 boolean ours = engine.getResource("templates/" + name) != null
                         || Templates.class.getResource("templates/" + name) != null;
                 if (!ours) {
-                    throw Fault.inCall("There is no template " + name + " for " + folder.get().resolve(name) + " to replace.",
+                    throw Fault.inCall("There is no template " + name + " for " + folder.get().resolve(name)
+                            + " to replace.",
                             "The nearest name is " + Nearest.of(name, rendered).orElse("") + ".");
                 }
             }
         } catch (IOException e) {
-            throw Fault.inWorld("The folder of templates " + folder.get() + " cannot be read.", "Check that it may be read.", e);
+            throw Fault.inWorld("The folder of templates " + folder.get() + " cannot be read.",
+                    "Check that it may be read.", e);
         }
     }
 

@@ -12,7 +12,8 @@ public final class ArrayText {
 
     /** The text for elements, of which those that are empty are NULL. */
     public static String of(List<Optional<String>> elements) {
-        return elements.stream().map(element -> element.map(ArrayText::quoted).orElse("NULL")).collect(Collectors.joining(",", "{", "}"));
+        return elements.stream().map(element -> element.map(ArrayText::quoted).orElse("NULL"))
+                .collect(Collectors.joining(",", "{", "}"));
     }
 
     private static String quoted(String element) {
@@ -31,7 +32,8 @@ public final class ArrayText {
                 i += quoted && text.charAt(i) == '\\' ? 1 : 0;
                 element.append(text.charAt(i));
             }
-            elements.add(!quoted && element.toString().equalsIgnoreCase("NULL") ? Optional.empty() : Optional.of(element.toString()));
+            elements.add(!quoted && element.toString().equalsIgnoreCase("NULL") ? Optional.empty()
+                    : Optional.of(element.toString()));
             i += quoted ? 2 : 1;
         }
         return elements;

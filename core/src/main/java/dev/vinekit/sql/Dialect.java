@@ -42,8 +42,8 @@ public interface Dialect {
     }
 
     /**
-     * Whether the driver, asked for the Java type of values of this type, gives it as it is stored or refuses to; otherwise
-     * the engine's own {@code Columns} reads them.
+     * Whether the driver, asked for the Java type of values of this type, gives it as it is stored or refuses to;
+     * otherwise the engine's own {@code Columns} reads them.
      */
     default boolean readsTyped(SqlType type) {
         return true;
@@ -99,7 +99,10 @@ public interface Dialect {
         return selected(type, column);
     }
 
-    /** The parameter marker that makes of a UUID the 16 bytes that a column keeps; empty if the engine is not known to have one. */
+    /**
+     * The parameter marker that makes of a UUID the 16 bytes that a column keeps; empty if the engine is not known to
+     * have one.
+     */
     default Optional<String> parameterOfUuidInBytes() {
         return Optional.empty();
     }
@@ -162,8 +165,8 @@ public interface Dialect {
     }
 
     /**
-     * What keeps the rows of a query from being changed by others until the transaction ends; empty if a transaction that
-     * writes keeps all others out anyway.
+     * What keeps the rows of a query from being changed by others until the transaction ends; empty if a transaction
+     * that writes keeps all others out anyway.
      */
     default String lock() {
         return "FOR UPDATE";
@@ -184,14 +187,17 @@ public interface Dialect {
         return column + " IS NOT DISTINCT FROM " + parameter;
     }
 
-    /** Whether values of a type of the engine's own can be compared and sorted, though nothing says that a key may have them. */
+    /**
+     * Whether values of a type of the engine's own can be compared and sorted, though nothing says that a key may have
+     * them.
+     */
     default boolean isComparable(SqlType type) {
         return type.isScalar() && type.kind() != SqlType.Kind.OTHER;
     }
 
     /**
-     * A text that a column of this type takes and gives back the same for every number: {@code #} stands for the number, and
-     * {@code ##} for its last two digits; empty for types that have samples of their own.
+     * A text that a column of this type takes and gives back the same for every number: {@code #} stands for the
+     * number, and {@code ##} for its last two digits; empty for types that have samples of their own.
      */
     default Optional<String> numberedText(SqlType type) {
         return Optional.empty();
@@ -211,7 +217,9 @@ public interface Dialect {
         return Optional.of(pattern);
     }
 
-    /** Whether in regular expressions a point stands for line ends too, and {@code $} for the very end of a text only. */
+    /**
+     * Whether in regular expressions a point stands for line ends too, and {@code $} for the very end of a text only.
+     */
     default boolean regexIsWhole() {
         return false;
     }
@@ -236,7 +244,9 @@ public interface Dialect {
         return true;
     }
 
-    /** Whether the driver reads some rows of a query at a time only in a transaction, and all of them at once otherwise. */
+    /**
+     * Whether the driver reads some rows of a query at a time only in a transaction, and all of them at once otherwise.
+     */
     default boolean cursorsInTransactions() {
         return false;
     }
@@ -247,8 +257,8 @@ public interface Dialect {
     }
 
     /**
-     * What surrounds inserts into tables whose rows must refer to each other: statements before and after them, each with its
-     * semicolon and line end; empty if the engine knows no way.
+     * What surrounds inserts into tables whose rows must refer to each other: statements before and after them, each
+     * with its semicolon and line end; empty if the engine knows no way.
      */
     default Optional<Postponing> postponing(List<String> tables) {
         return Optional.empty();

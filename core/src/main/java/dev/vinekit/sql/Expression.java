@@ -9,18 +9,25 @@ public sealed interface Expression {
     /** A column of the table; {@code VALUE} inside the check of a domain. */
     record ColumnRef(String name) implements Expression { }
 
+    /** A text. */
     record Text(String value) implements Expression { }
 
+    /** A number. */
     record Number(BigDecimal value) implements Expression { }
 
+    /** True or false. */
     record Truth(boolean value) implements Expression { }
 
+    /** NULL. */
     record Null() implements Expression { }
 
+    /** Two values compared. */
     record Comparison(Operator operator, Expression left, Expression right) implements Expression { }
 
+    /** Whether a value lies between two others, or is one of them. */
     record Between(Expression value, Expression low, Expression high) implements Expression { }
 
+    /** Whether a value is one of several. */
     record In(Expression value, List<Expression> options) implements Expression { }
 
     /** A SQL LIKE with {@code %} and {@code _}; {@code escape} is empty where the engine's default holds. */
@@ -29,16 +36,22 @@ public sealed interface Expression {
     /** A regular expression that must be found somewhere in the value. */
     record Matches(Expression value, String pattern) implements Expression { }
 
+    /** Whether there is no value. */
     record IsNull(Expression value) implements Expression { }
 
+    /** Whether all parts hold. */
     record And(List<Expression> parts) implements Expression { }
 
+    /** Whether at least one part holds. */
     record Or(List<Expression> parts) implements Expression { }
 
+    /** Whether something does not hold. */
     record Not(Expression value) implements Expression { }
 
+    /** A value as another type has it, in the engine's words. */
     record Cast(Expression value, String type) implements Expression { }
 
+    /** Two values calculated with; the operator is that of SQL. */
     record Arithmetic(String operator, Expression left, Expression right) implements Expression { }
 
     /** A function call; the name is in lower case. */

@@ -247,7 +247,8 @@ public final class ExpressionParser {
                 throw new NotUnderstood();
             }
             depth += token.isSymbol("(") ? 1 : token.isSymbol(")") ? -1 : 0;
-            boolean glued = name.isEmpty() || token.kind() == Token.Kind.SYMBOL || name.charAt(name.length() - 1) == '(';
+            boolean glued = name.isEmpty() || token.kind() == Token.Kind.SYMBOL
+                    || name.charAt(name.length() - 1) == '(';
             name.append(glued ? "" : " ").append(token.text());
         }
         take();

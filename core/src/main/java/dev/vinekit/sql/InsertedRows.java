@@ -14,7 +14,8 @@ import java.util.Set;
  */
 public record InsertedRows(String table, List<String> columns, List<List<Optional<String>>> rows) {
     /** Words in front of a constant in quotes that say of what type it is. */
-    private static final Set<String> TYPES = Set.of("DATE", "TIME", "TIMESTAMP", "UUID", "X", "WITH", "ZONE", "JSON", "E");
+    private static final Set<String> TYPES =
+            Set.of("DATE", "TIME", "TIMESTAMP", "UUID", "X", "WITH", "ZONE", "JSON", "E");
 
     /** The INSERT statements of a script; of one that gives no constants there are no rows. */
     public static List<InsertedRows> of(String script) {

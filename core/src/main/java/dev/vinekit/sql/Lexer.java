@@ -70,9 +70,11 @@ final class Lexer {
         if ((c == 'U' || c == 'u') && sql.startsWith("&", position + 1) && position + 2 < sql.length()
                 && "'\"".indexOf(sql.charAt(position + 2)) >= 0) {
             position += 2;
-            Token token = quoted(sql.charAt(position) == '"' ? Token.Kind.QUOTED_IDENTIFIER : Token.Kind.STRING, sql.charAt(position));
+            Token token = quoted(sql.charAt(position) == '"' ? Token.Kind.QUOTED_IDENTIFIER : Token.Kind.STRING,
+                    sql.charAt(position));
             return new Token(token.kind(), UNICODE.matcher(token.text()).replaceAll(escape -> Matcher.quoteReplacement(
-                    escape.group().equals("\\\\") ? "\\" : Character.toString(Integer.parseInt(escape.group().replaceAll("[\\\\+]", ""), 16)))), start);
+                    escape.group().equals("\\\\") ? "\\"
+                    : Character.toString(Integer.parseInt(escape.group().replaceAll("[\\\\+]", ""), 16)))), start);
         }
         if (isDigit(c) || c == '.' && position + 1 < sql.length() && isDigit(sql.charAt(position + 1))) {
             return new Token(Token.Kind.NUMBER, number(), start);

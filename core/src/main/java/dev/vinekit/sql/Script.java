@@ -14,11 +14,16 @@ public final class Script {
     private static final Pattern DOLLAR_QUOTED = Pattern.compile("(?s)\\$(\\w*)\\$.*?\\$\\1\\$");
     private static final Pattern COPY = Pattern.compile("(?is)COPY\\s.*\\sFROM\\s+stdin\\b.*");
 
-    /** Statements that may hold others (SQLite: triggers; MariaDB: stored programs; PostgreSQL: bodies of standard SQL). */
-    private static final Pattern PROGRAM = Pattern.compile("(?is)(?:/\\*!\\d*\\s*)?CREATE\\s+(?:OR\\s+REPLACE\\s+)?(?:/?\\*?[^;]{0,80}?\\bDEFINER\\s*=\\s*\\S+\\s+(?:\\*/\\s*/\\*!\\d*\\s*)?)?"
+    /**
+     * Statements that may hold others (SQLite: triggers; MariaDB: stored programs; PostgreSQL: bodies of standard SQL).
+     */
+    private static final Pattern PROGRAM =
+            Pattern.compile(
+                    "(?is)(?:/\\*!\\d*\\s*)?CREATE\\s+(?:OR\\s+REPLACE\\s+)?(?:/?\\*?[^;]{0,80}?\\bDEFINER\\s*=\\s*\\S+\\s+(?:\\*/\\s*/\\*!\\d*\\s*)?)?"
             + "(?:TEMP(?:ORARY)?\\s+|AGGREGATE\\s+)?(?:TRIGGER|FUNCTION|PROCEDURE|EVENT)\\b");
     private static final Set<String> BLOCKS = Set.of("LOOP", "WHILE", "REPEAT");
-    private static final Set<String> BEFORE_STATEMENTS = Set.of(";", ":", "THEN", "ELSE", "BEGIN", "DO", "LOOP", "REPEAT", "ROW");
+    private static final Set<String> BEFORE_STATEMENTS =
+            Set.of(";", ":", "THEN", "ELSE", "BEGIN", "DO", "LOOP", "REPEAT", "ROW");
 
     private final String text;
     private final ScriptSyntax syntax;
@@ -216,13 +221,16 @@ public final class Script {
         if (!syntax.programBodies() || start < 0 || !delimiter.equals(";")) {
             return false;
         }
-        String statement = syntax.dollarQuotes() ? DOLLAR_QUOTED.matcher(text.substring(start, position)).replaceAll("''") : text.substring(start, position);
+        String statement = syntax.dollarQuotes()
+                ? DOLLAR_QUOTED.matcher(text.substring(start, position)).replaceAll("''")
+                : text.substring(start, position);
         if (!PROGRAM.matcher(statement).lookingAt()) {
             return false;
         }
         int depth = 0;
         String before = "";
-        List<Token> tokens = Lexer.tokens(statement, syntax.backslashEscapes() ? Quoting.BACKSLASHES : Quoting.STANDARD);
+        List<Token> tokens = Lexer.tokens(statement, syntax.backslashEscapes() ? Quoting.BACKSLASHES
+                : Quoting.STANDARD);
         for (int i = 0; i < tokens.size(); i++) {
             Token token = tokens.get(i);
             String word = token.kind() == Token.Kind.WORD ? token.text().toUpperCase(Locale.ROOT) : token.text();

@@ -11,7 +11,8 @@ package dev.vinekit.sql;
  * @param delimiterLines whether a {@code DELIMITER} line changes what ends a statement
  * @param copyBlocks whether the rows of a {@code COPY ... FROM stdin} follow it
  * @param clientLine the character that begins a line for the client program; a blank if there is none
- * @param programBodies whether triggers or functions may hold statements without quotes, between {@code BEGIN} and {@code END} for instance
+ * @param programBodies whether triggers or functions may hold statements without quotes, between {@code BEGIN} and
+ *     {@code END} for instance
  */
 public record ScriptSyntax(
         boolean backslashEscapes,

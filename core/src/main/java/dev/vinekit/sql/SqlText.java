@@ -31,7 +31,8 @@ public final class SqlText {
 
     /** The text from its first opening parenthesis: of a statement that makes an index, what is indexed. */
     public static String inParentheses(String sql) {
-        return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.SYMBOL && token.text().equals("(")).findFirst()
+        return Lexer.tokens(sql).stream().filter(token -> token.kind() == Token.Kind.SYMBOL && token.text().equals("("))
+                .findFirst()
                 .map(token -> sql.substring(token.start())).orElse(sql);
     }
 

@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * What a CREATE TABLE statement says that a catalog may not tell: names of constraints, checks, expressions of generated
- * columns, collations and deferral. Columns are told apart without regard to case.
+ * What a CREATE TABLE statement says that a catalog may not tell: names of constraints, checks, expressions of
+ * generated columns, collations and deferral. Columns are told apart without regard to case.
  */
 public final class TableText {
     private final Map<String, String> generated = new HashMap<>();

@@ -62,11 +62,13 @@ class ComparisonTest {
             "sqlite", Map.of(
                     "retype", remade("name VARCHAR(40) NOT NULL, soil VARCHAR(9), hectares NUMERIC(5, 2), "
                             + "CONSTRAINT soil_check CHECK (soil IN ('clay', 'loam'))"),
-                    "require", "DROP TABLE harvest; CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT NOT NULL, "
+                    "require",
+                    "DROP TABLE harvest; CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT NOT NULL, "
                             + "CONSTRAINT harvest_parcel FOREIGN KEY (parcel_id) REFERENCES parcel (id))",
                     "rename", "ALTER TABLE harvest RENAME COLUMN kilos TO kilograms",
                     "uncheck", remade("name VARCHAR(20) NOT NULL, soil VARCHAR(9), hectares NUMERIC(5, 2)"),
-                    "unrefer", "DROP TABLE harvest; CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT)",
+                    "unrefer",
+                    "DROP TABLE harvest; CREATE TABLE harvest (id INT PRIMARY KEY, parcel_id INT, kilos INT)",
                     "narrow", remade("name VARCHAR(20) NOT NULL, soil VARCHAR(9), hectares NUMERIC(4, 1), "
                             + "CONSTRAINT soil_check CHECK (soil IN ('clay', 'loam'))")));
 
@@ -77,17 +79,21 @@ class ComparisonTest {
     /** What changes, in the engine's own words or plain SQL, and whether a statement is commented out. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "h2 | retype | false", "h2 | require | false", "h2 | rename | false", "h2 | uncheck | false", "h2 | unrefer | false",
+        "h2 | retype | false", "h2 | require | false", "h2 | rename | false", "h2 | uncheck | false",
+                "h2 | unrefer | false",
         "h2 | narrow | true", "h2 | everything | true",
         "postgresql | retype | false", "postgresql | require | false", "postgresql | rename | false",
-        "postgresql | uncheck | false", "postgresql | unrefer | false", "postgresql | narrow | true", "postgresql | everything | true",
-        "mariadb | retype | false", "mariadb | require | false", "mariadb | rename | false", "mariadb | uncheck | false",
+        "postgresql | uncheck | false", "postgresql | unrefer | false", "postgresql | narrow | true",
+        "postgresql | everything | true",
+        "mariadb | retype | false", "mariadb | require | false", "mariadb | rename | false",
+        "mariadb | uncheck | false",
         "mariadb | unrefer | false", "mariadb | narrow | true", "mariadb | everything | true",
         "sqlite | retype | false", "sqlite | require | false", "sqlite | rename | false", "sqlite | uncheck | false",
         "sqlite | unrefer | false", "sqlite | everything | true"})
     void scriptTakesADatabaseInTheOldStateToTheNewOne(String engine, String change, boolean loses) throws SQLException {
         String sql = change.equals("everything") ? everything(engine) : CHANGES.get(engine).get(change);
-        try (TestDatabases changed = TestDatabases.on(engine, BEFORE); TestDatabases following = TestDatabases.on(engine, BEFORE)) {
+        try (TestDatabases changed = TestDatabases.on(engine, BEFORE);
+                TestDatabases following = TestDatabases.on(engine, BEFORE)) {
             Schema before = VineKit.read(changed.database(), Scope.all());
             changed.run(sql);
             Schema after = VineKit.read(changed.database(), Scope.all());
@@ -108,9 +114,11 @@ class ComparisonTest {
         String comment = switch (engine) {
             case "mariadb" -> "ALTER TABLE parcel COMMENT = 'It''s a; field'; ";
             case "sqlite" -> "";
-            default -> "COMMENT ON TABLE parcel IS 'It''s a; field'; COMMENT ON COLUMN parcel.name IS 'as on the map'; ";
+            default ->
+                    "COMMENT ON TABLE parcel IS 'It''s a; field'; COMMENT ON COLUMN parcel.name IS 'as on the map'; ";
         };
-        return CHANGES.get(engine).get("retype") + "; ALTER TABLE parcel ADD COLUMN slope INT DEFAULT 0 NOT NULL; ALTER TABLE harvest DROP COLUMN kilos; "
+        return CHANGES.get(engine).get("retype")
+                + "; ALTER TABLE parcel ADD COLUMN slope INT DEFAULT 0 NOT NULL; ALTER TABLE harvest DROP COLUMN kilos; "
                 + "CREATE INDEX parcel_name ON parcel (name, slope); CREATE UNIQUE INDEX harvest_once ON harvest (parcel_id, id); "
                 + "CREATE TABLE tasting (id INT PRIMARY KEY, harvest_id INT NOT NULL, points INT CHECK (points < 100), "
                 + "CONSTRAINT tasting_harvest FOREIGN KEY (harvest_id) REFERENCES harvest (id)); "
@@ -159,11 +167,14 @@ class ComparisonTest {
         Comparison comparison = Comparison.of(before, after);
 
         assertThat(comparison.effects()).extracting(found -> found.on() + " "
-                        + found.text().replaceAll("by the check .*", "by the check") + (found.breaking() ? " breaks" : " -"))
+                        + found.text().replaceAll("by the check .*", "by the check")
+                        + (found.breaking() ? " breaks" : " -"))
                 .contains(effect);
     }
 
-    /** The engine's own definitions of the state before and after are the judge: where they differ, something is said. */
+    /**
+     * The engine's own definitions of the state before and after are the judge: where they differ, something is said.
+     */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain changed",
@@ -175,7 +186,8 @@ class ComparisonTest {
         "postgresql | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket MAXVALUE 99 | sequence changed",
         "postgresql | CREATE SEQUENCE ticket | CREATE SEQUENCE other | sequence added",
         "mariadb | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence changed"})
-    void whatStandsBesideTablesIsComparedToo(String engine, String before, String change, String said) throws SQLException {
+    void whatStandsBesideTablesIsComparedToo(String engine, String before, String change,
+            String said) throws SQLException {
         String table = "; CREATE TABLE press (id INT PRIMARY KEY" + (before.contains("grade") ? ", grade grade)" : ")");
         try (TestDatabases database = TestDatabases.on(engine, before + table)) {
             Schema was = VineKit.read(database.database(), Scope.all());
@@ -195,7 +207,8 @@ class ComparisonTest {
     @Test
     void everyPartIsCompared() throws SQLException, IOException {
         Schema schema = read(TestDatabases.clausesScript("h2"));
-        schema = schema.narrowedTo(schema.tables().stream().map(Table::name).filter(name -> List.of("PEOPLE", "COMP_CHILD", "BARREL_OF_ALL", "a view")
+        schema = schema.narrowedTo(schema.tables().stream().map(Table::name)
+                .filter(name -> List.of("PEOPLE", "COMP_CHILD", "BARREL_OF_ALL", "a view")
                 .contains(name.name())).toList());
         JsonMapper mapper = new JsonMapper();
         JsonNode whole = mapper.readTree(Snapshot.write(schema));
@@ -257,7 +270,8 @@ class ComparisonTest {
 
         assertThat(difference.changes()).extracting(change -> ChangeWords.of(change))
                 .extracting(words -> words.what() + " " + words.change() + " " + words.detail())
-                .containsExactlyInAnyOrder("table renamed probably: it was parcel", "column renamed probably: it was parcel_id");
+                .containsExactlyInAnyOrder("table renamed probably: it was parcel",
+                        "column renamed probably: it was parcel_id");
     }
 
     private static Schema read(String script) throws SQLException {

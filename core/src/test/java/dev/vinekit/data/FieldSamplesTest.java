@@ -118,11 +118,13 @@ class FieldSamplesTest {
         List<Trial> trials = field.rules().stream().filter(each -> each.getClass().getSimpleName().equals(rule))
                 .flatMap(each -> wrong.against(field, each).stream()).toList();
 
-        assertThat(trials).extracting(trial -> ((Trial.Values) trial).how()).containsExactly(names.isEmpty() ? new String[0] : names.split(" "));
+        assertThat(trials).extracting(trial -> ((Trial.Values) trial).how())
+                .containsExactly(names.isEmpty() ? new String[0] : names.split(" "));
         for (Trial trial : trials) {
             Object value = ((Trial.Values) trial).values().get(field);
             if (!(field.rules().get(0) instanceof FieldRule.Bytes)) {
-                assertThat(field.rules()).as("%s", value).filteredOn(each -> !WrongValues.keeps(each, value)).hasSize(1);
+                assertThat(field.rules()).as("%s", value).filteredOn(each -> !WrongValues.keeps(each, value))
+                        .hasSize(1);
             }
         }
     }
@@ -158,7 +160,8 @@ class FieldSamplesTest {
 
         RowCondition row = new RowCondition(entity, new SampleRow(values));
 
-        assertThat(row.holds(ExpressionParser.parse(condition, name -> name.toUpperCase(Locale.ROOT)))).isEqualTo(holds);
+        assertThat(row.holds(ExpressionParser.parse(condition, name -> name.toUpperCase(Locale.ROOT))))
+                .isEqualTo(holds);
     }
 
     private static Field field(String column) throws SQLException {

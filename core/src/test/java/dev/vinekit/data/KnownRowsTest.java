@@ -33,7 +33,8 @@ class KnownRowsTest {
     void rowsOfAScriptAreKnownAsFarAsTheyAreConstant(String script, String table, String rows) throws SQLException {
         try (TestDatabases database = TestDatabases.h2(TABLES)) {
             Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.known");
-            Entity entity = mapping.entities().stream().filter(each -> each.table().name().name().equalsIgnoreCase(table)).findFirst().orElseThrow();
+            Entity entity = mapping.entities().stream()
+                    .filter(each -> each.table().name().name().equalsIgnoreCase(table)).findFirst().orElseThrow();
             KnownRows known = new KnownRows(mapping, script);
 
             assertThat(known.of(entity).stream().map(KnownRowsTest::named).toList().toString()).isEqualTo(rows);
@@ -60,8 +61,10 @@ class KnownRowsTest {
         "emphasis      | [A-Z].*",
         "currency      | [A-Z]{3}"})
     void namesOfColumnsTellWhatTheirTextsAreLike(String column, String pattern) throws SQLException {
-        try (TestDatabases database = TestDatabases.h2("CREATE TABLE thing (id INT PRIMARY KEY, " + column + " VARCHAR(90))")) {
-            Entity entity = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.texts").entities().get(0);
+        try (TestDatabases database =
+                TestDatabases.h2("CREATE TABLE thing (id INT PRIMARY KEY, " + column + " VARCHAR(90))")) {
+            Entity entity = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.texts").entities()
+                    .get(0);
             List<String> texts = new ReadableTexts(7).of(entity, entity.fields().get(1));
 
             assertThat(texts).hasSizeGreaterThan(5).doesNotHaveDuplicates().allMatch(text -> text.matches(pattern))
@@ -70,7 +73,8 @@ class KnownRowsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"a.b@example.com, a.b7@example.com", "https://example.com/x, https://example.com/x-7", "Old oak, Old oak 7"})
+    @CsvSource({"a.b@example.com, a.b7@example.com", "https://example.com/x, https://example.com/x-7",
+            "Old oak, Old oak 7"})
     void aNumberTellsReadableTextsApart(String text, String numbered) {
         assertThat(ReadableTexts.numbered(text, 7)).isEqualTo(numbered);
     }

@@ -10,7 +10,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class PatternTextsTest {
     @ParameterizedTest
-    @ValueSource(strings = {"^[A-Z]{2}-[0-9]{3}$", "[a-z]+[0-9]", "(red|white|rosé)-[0-9]{4}", "\\d{3,5}", "\\Qa.b\\E|\\Qc\\E",
+    @ValueSource(strings = {"^[A-Z]{2}-[0-9]{3}$", "[a-z]+[0-9]", "(red|white|rosé)-[0-9]{4}", "\\d{3,5}",
+            "\\Qa.b\\E|\\Qc\\E",
         "[A-Z][a-z]{1,9}( [A-Z][a-z]+)*", "(?iu:oak-[0-9]+)", "[^a-z]{2}"})
     void textsMatch(String regex) {
         assertThat(PatternTexts.of(regex)).isNotEmpty().isEqualTo(PatternTexts.of(regex))

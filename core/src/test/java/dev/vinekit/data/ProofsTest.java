@@ -25,7 +25,8 @@ class ProofsTest {
     }
 
     private static Proof of(List<Proof> proofs, Rule.Kind kind, String name) {
-        return proofs.stream().filter(proof -> proof.rule().kind() == kind && proof.rule().name().equals(name)).findFirst()
+        return proofs.stream().filter(proof -> proof.rule().kind() == kind && proof.rule().name().equals(name))
+                .findFirst()
                 .orElseThrow();
     }
 
@@ -43,14 +44,18 @@ class ProofsTest {
         "postgresql | NOT live                         | false",
         "postgresql | note IS NOT NULL OR kind = 'b'   | true",
         "postgresql | kind = 'a' AND live IS NOT FALSE | false"})
-    void ruleForPartOfTheRowsIsProvedWhereASampleIsKnownToBeAmongThem(String engine, String part, boolean proved) throws Exception {
-        List<Proof> proofs = proofs(engine, "CREATE TABLE cask (id INTEGER PRIMARY KEY, name VARCHAR(20) NOT NULL, live BOOLEAN NOT NULL, "
+    void ruleForPartOfTheRowsIsProvedWhereASampleIsKnownToBeAmongThem(String engine, String part,
+            boolean proved) throws Exception {
+        List<Proof> proofs =
+                proofs(engine,
+                        "CREATE TABLE cask (id INTEGER PRIMARY KEY, name VARCHAR(20) NOT NULL, live BOOLEAN NOT NULL, "
                 + "kind VARCHAR(9) NOT NULL CHECK (kind IN ('a', 'b')), note VARCHAR(20)); CREATE UNIQUE INDEX cask_name ON cask (name) WHERE " + part);
 
         Proof proof = of(proofs, Rule.Kind.UNIQUE, "cask_name");
 
         assertThat(!proof.trials().isEmpty()).isEqualTo(proved);
-        assertThat(proof.reason().orElse("")).isEqualTo(proved ? "" : "No row is known to be among those that it is about.");
+        assertThat(proof.reason().orElse(""))
+                .isEqualTo(proved ? "" : "No row is known to be among those that it is about.");
     }
 
     @Test
@@ -65,9 +70,11 @@ class ProofsTest {
                 )""");
 
         assertThat(proofs).extracting(proof -> proof.rule().kind().words() + " " + proof.rule().name()).contains(
-                "unique CASK_CODE", "check CASK_LITRES", "not null CODE", "type CODE", "not null LITRES", "default STAVES",
+                "unique CASK_CODE", "check CASK_LITRES", "not null CODE", "type CODE", "not null LITRES",
+                "default STAVES",
                 "not null STAVES", "generated GALLONS");
-        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_LITRES").trials()).extracting(trial -> ((Trial.Values) trial).how())
+        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_LITRES").trials())
+                .extracting(trial -> ((Trial.Values) trial).how())
                 .containsExactly("BelowItsLeast", "AboveItsMost");
         assertThat(of(proofs, Rule.Kind.DEFAULT, "STAVES").trials()).hasOnlyElementsOfType(Trial.LeftOut.class);
         assertThat(of(proofs, Rule.Kind.GENERATED, "GALLONS").trials()).hasOnlyElementsOfType(Trial.Given.class);
@@ -85,8 +92,10 @@ class ProofsTest {
                     CONSTRAINT cask_cooper UNIQUE (code, cooper)
                 )""");
 
-        assertThat(of(proofs, Rule.Kind.TYPE, "TOAST").reason()).hasValue("Whatever breaks it breaks another rule too.");
-        assertThat(of(proofs, Rule.Kind.UNIQUE, "CASK_COOPER").reason()).get().asString().startsWith("Rows that break it break");
+        assertThat(of(proofs, Rule.Kind.TYPE, "TOAST").reason())
+                .hasValue("Whatever breaks it breaks another rule too.");
+        assertThat(of(proofs, Rule.Kind.UNIQUE, "CASK_COOPER").reason()).get().asString()
+                .startsWith("Rows that break it break");
     }
 
     @Test
@@ -99,7 +108,8 @@ class ProofsTest {
                 )""");
 
         assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").trials()).isEmpty();
-        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").reason()).get().asString().contains("leaves it to the database");
+        assertThat(of(proofs, Rule.Kind.CHECK, "CASK_DAYS").reason()).get().asString()
+                .contains("leaves it to the database");
     }
 
     @ParameterizedTest
@@ -118,7 +128,8 @@ class ProofsTest {
                     )""".formatted(nullness == null || target.startsWith("cask") ? "" : nullness, target, action == null ? "" : action)),
                     Rule.Kind.REFERENCE, "CASK_ORIGIN");
 
-            assertThat(reference.trials()).extracting(found -> found.getClass().getSimpleName()).containsExactly("Dangling", trial);
+            assertThat(reference.trials()).extracting(found -> found.getClass().getSimpleName())
+                    .containsExactly("Dangling", trial);
             assertThat(reference.reason()).isEmpty();
         }
     }

@@ -57,7 +57,8 @@ class SampleRowsTest {
             SampleRows samples = new SampleRows(mapping);
 
             assertThat(samples.isEndless(shape)).as(columns).isTrue();
-            try (Connection connection = database.database().connect(); Statement statement = connection.createStatement()) {
+            try (Connection connection = database.database().connect();
+                    Statement statement = connection.createStatement()) {
                 for (int n = 1; n <= ROWS; n++) {
                     assertThat(statement.executeUpdate(insert(shape, samples.row(shape, false), dialect, n))).isOne();
                 }
@@ -73,6 +74,7 @@ class SampleRowsTest {
             values.add(value.getValue() instanceof Sample.Nothing ? "NULL"
                     : dialect.literal(value.getKey().column().type(), value.getValue().text(n)));
         }
-        return "INSERT INTO " + shape.sqlTable() + " (" + String.join(", ", names) + ") VALUES (" + String.join(", ", values) + ")";
+        return "INSERT INTO " + shape.sqlTable() + " (" + String.join(", ", names) + ") VALUES ("
+                + String.join(", ", values) + ")";
     }
 }

@@ -49,7 +49,8 @@ class SeedRowsTest {
 
     @Test
     void valuesLookLikeWhatTheirColumnsPromise() throws SQLException {
-        List<String> people = seeded("h2", GROWERS, SeedRequest.NONE.withRows(20), "SELECT full_name, email FROM grower");
+        List<String> people = seeded("h2", GROWERS, SeedRequest.NONE.withRows(20),
+                "SELECT full_name, email FROM grower");
 
         assertThat(people).hasSize(20).allSatisfy(person ->
                 assertThat(person).matches("[\\p{L}'. -]+ [a-z.']+\\d+@example\\.com"));
@@ -57,18 +58,22 @@ class SeedRowsTest {
 
     @Test
     void keysThatLeaveNoRoomEndATableAndTheScriptSaysSo() throws SQLException {
-        String table = "CREATE TABLE side (name VARCHAR(5) PRIMARY KEY CHECK (name IN ('left', 'right')), note VARCHAR(9))";
+        String table =
+                "CREATE TABLE side (name VARCHAR(5) PRIMARY KEY CHECK (name IN ('left', 'right')), note VARCHAR(9))";
 
         assertThat(script("h2", table, SeedRequest.NONE)).contains("its keys leave room for no more");
-        assertThat(seeded("h2", table, SeedRequest.NONE, "SELECT name FROM side ORDER BY name")).containsExactly("left", "right");
+        assertThat(seeded("h2", table, SeedRequest.NONE, "SELECT name FROM side ORDER BY name"))
+                .containsExactly("left", "right");
     }
 
     @Test
     void keysOfAFewValuesEachAreFilledAltogether() throws SQLException {
-        String table = "CREATE TABLE rack (open BOOLEAN NOT NULL, wood VARCHAR(5) NOT NULL CHECK (wood IN ('oak', 'ash')), "
+        String table =
+                "CREATE TABLE rack (open BOOLEAN NOT NULL, wood VARCHAR(5) NOT NULL CHECK (wood IN ('oak', 'ash')), "
                 + "size INT NOT NULL CHECK (size IN (1, 3, 9)), UNIQUE (open, wood, size))";
 
-        assertThat(seeded("h2", table, SeedRequest.NONE.withRows(50), "SELECT COUNT(*) FROM rack")).containsExactly("12");
+        assertThat(seeded("h2", table, SeedRequest.NONE.withRows(50), "SELECT COUNT(*) FROM rack"))
+                .containsExactly("12");
     }
 
     @ParameterizedTest
@@ -82,13 +87,15 @@ class SeedRowsTest {
         "sqlite|CREATE TABLE a (id INT PRIMARY KEY, b_id INT NOT NULL REFERENCES b (id) DEFERRABLE INITIALLY DEFERRED); "
             + "CREATE TABLE b (id INT PRIMARY KEY, a_id INT NOT NULL REFERENCES a (id) DEFERRABLE INITIALLY DEFERRED)"})
     void tablesThatReferToEachOtherAreFilled(String engine, String tables) throws SQLException {
-        assertThat(seeded(engine, tables, SeedRequest.NONE, "SELECT COUNT(*), COUNT(b_id) FROM a", "SELECT COUNT(*), COUNT(a_id) FROM b"))
+        assertThat(seeded(engine, tables, SeedRequest.NONE, "SELECT COUNT(*), COUNT(b_id) FROM a",
+                "SELECT COUNT(*), COUNT(a_id) FROM b"))
                 .containsExactly("5 5", "5 5");
     }
 
     @Test
     void ownRowsStayAndTheOthersReferToThem() throws SQLException {
-        String own = "INSERT INTO grower (id, full_name, email, since) VALUES (70, 'Ada Rowan', 'ada@example.com', DATE '2020-01-02');\n";
+        String own =
+                "INSERT INTO grower (id, full_name, email, since) VALUES (70, 'Ada Rowan', 'ada@example.com', DATE '2020-01-02');\n";
 
         List<String> rows = seeded("h2", GROWERS, SeedRequest.NONE.completing(own), "SELECT id, full_name FROM grower",
                 "SELECT DISTINCT grower_id FROM plot", "SELECT COUNT(*) FROM plot");
@@ -104,7 +111,8 @@ class SeedRowsTest {
         "code VARCHAR(20) NOT NULL UNIQUE CHECK (code = UPPER(code) AND CHAR_LENGTH(code) > 3)",
         "code VARCHAR(20) NOT NULL CHECK (code REGEXP '^[A-Z]{3}-[0-9]{2}$' OR code = 'none'), kind INT CHECK (kind IS NULL OR code <> 'none')"})
     void checksThatNobodyUnderstandsAreAskedOfTheDatabase(String columns) throws SQLException {
-        assertThat(seeded("h2", "CREATE TABLE cask (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, " + columns + ")", SeedRequest.NONE,
+        assertThat(seeded("h2", "CREATE TABLE cask (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, " + columns + ")",
+                SeedRequest.NONE,
                 "SELECT COUNT(*) FROM cask")).containsExactly("5");
     }
 
@@ -112,10 +120,12 @@ class SeedRowsTest {
     @ParameterizedTest
     @ValueSource(strings = {"person_id IS NOT NULL OR firm_id IS NOT NULL", "(person_id IS NULL) <> (firm_id IS NULL)"})
     void oneOfTwoReferencesIsFilled(String check) throws SQLException {
-        String tables = "CREATE TABLE person (id INT PRIMARY KEY); CREATE TABLE firm (id INT PRIMARY KEY); CREATE TABLE bill (id INT PRIMARY KEY, "
+        String tables =
+                "CREATE TABLE person (id INT PRIMARY KEY); CREATE TABLE firm (id INT PRIMARY KEY); CREATE TABLE bill (id INT PRIMARY KEY, "
                 + "person_id INT REFERENCES person (id), firm_id INT REFERENCES firm (id), CHECK (" + check + "))";
 
-        assertThat(seeded("h2", tables, SeedRequest.NONE, "SELECT COUNT(*) FROM bill WHERE " + check)).containsExactly("5");
+        assertThat(seeded("h2", tables, SeedRequest.NONE, "SELECT COUNT(*) FROM bill WHERE " + check))
+                .containsExactly("5");
     }
 
     @Test
@@ -137,12 +147,14 @@ class SeedRowsTest {
 
     private static String script(String engine, String tables, SeedRequest request) throws SQLException {
         try (TestDatabases database = TestDatabases.on(engine, tables)) {
-            return VineKit.seed(VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.made"), request);
+            return VineKit.seed(VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.made"),
+                    request);
         }
     }
 
     /** What queries find after the rows were inserted, a line for each row. */
-    private static List<String> seeded(String engine, String tables, SeedRequest request, String... queries) throws SQLException {
+    private static List<String> seeded(String engine, String tables, SeedRequest request,
+            String... queries) throws SQLException {
         List<String> found = new ArrayList<>();
         try (TestDatabases database = TestDatabases.on(engine, tables + ";\n" + script(engine, tables, request));
                 Connection connection = database.database().connect();

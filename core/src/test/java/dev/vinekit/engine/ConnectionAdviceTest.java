@@ -138,7 +138,8 @@ class ConnectionAdviceTest {
             Schema seen = VineKit.read(looker, new Scope(List.of("hidden"), List.of()));
             assertThat(seen.tables().get(0).access().rights()).isEmpty();
             assertThat(VineKit.rowCounts(looker, seen, true)).isEmpty();
-            assertThatThrownBy(() -> VineKit.sampleRows(looker, seen, seen.tables().get(0), 5)).isInstanceOf(Fault.class)
+            assertThatThrownBy(() -> VineKit.sampleRows(looker, seen, seen.tables().get(0), 5))
+                    .isInstanceOf(Fault.class)
                     .hasMessageContaining("refused to be read");
         }
     }

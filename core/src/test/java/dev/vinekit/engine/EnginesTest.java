@@ -59,7 +59,8 @@ class EnginesTest {
         try (TestDatabases clauses = TestDatabases.administered(engine, TestDatabases.clausesScript(engine))) {
             Assumptions.assumeTrue(DumpComparison.isPossible(engine), "The engine's program for dumps is not here.");
 
-            assertThat(DumpComparison.of(clauses.database(), VineKit.read(clauses.database(), Scope.all())).unexplained()).isEmpty();
+            assertThat(DumpComparison.of(clauses.database(), VineKit.read(clauses.database(), Scope.all()))
+                    .unexplained()).isEmpty();
         }
     }
 
@@ -131,8 +132,10 @@ class EnginesTest {
     @ParameterizedTest
     @CsvSource({"h2, PUBLIC, CELLAR", "postgresql, public, cellar"})
     void emptySchemaTellsWhereTheTablesAre(String engine, String empty, String full) throws SQLException {
-        try (TestDatabases database = TestDatabases.on(engine, "CREATE SCHEMA cellar; CREATE TABLE cellar.cask (id INT PRIMARY KEY)")) {
-            assertThatThrownBy(() -> VineKit.read(database.database(), Scope.all())).isInstanceOfSatisfying(Fault.class, fault -> {
+        try (TestDatabases database =
+                TestDatabases.on(engine, "CREATE SCHEMA cellar; CREATE TABLE cellar.cask (id INT PRIMARY KEY)")) {
+            assertThatThrownBy(() -> VineKit.read(database.database(), Scope.all()))
+                    .isInstanceOfSatisfying(Fault.class, fault -> {
                 assertThat(fault).hasMessageContaining("There are no tables in schema " + empty);
                 assertThat(fault.fix()).isEqualTo("There are some in " + full + ": name it with --schema.");
             });
@@ -178,7 +181,8 @@ class EnginesTest {
 
     private static String meaning(Entity entity) {
         String fields = entity.fields().stream()
-                .map(field -> field.name() + " " + kind(entity, field.type()) + " " + field.input() + " " + field.requiredOnCreate())
+                .map(field -> field.name() + " " + kind(entity, field.type()) + " " + field.input() + " "
+                        + field.requiredOnCreate())
                 .collect(Collectors.joining("\n"));
         return entity.name() + " " + entity.path() + " " + entity.operations() + " " + entity.rowRules().size()
                 + " " + entity.relations().size() + "\n" + fields;
@@ -209,7 +213,8 @@ class EnginesTest {
 
     /** A connection that counts the statements that are made on it. */
     private static Connection counting(Connection connection, AtomicInteger statements) {
-        return (Connection) Proxy.newProxyInstance(EnginesTest.class.getClassLoader(), new Class<?>[] {Connection.class},
+        return (Connection) Proxy.newProxyInstance(EnginesTest.class.getClassLoader(),
+                new Class<?>[] {Connection.class},
                 (proxy, method, arguments) -> {
                     if (method.getName().equals("prepareStatement") || method.getName().equals("createStatement")) {
                         statements.incrementAndGet();

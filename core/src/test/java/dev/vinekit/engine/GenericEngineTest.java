@@ -76,7 +76,8 @@ class GenericEngineTest {
         String url = "jdbc:hsqldb:mem:full";
         try (Connection anchor = cellar(url)) {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(
-                    VineKit.map(VineKit.read(Database.at(url, "SA", ""), Scope.all()), "com.example.cellar")), directory));
+                    VineKit.map(VineKit.read(Database.at(url, "SA", ""), Scope.all()), "com.example.cellar")),
+                            directory));
 
             assertThatThrownBy(() -> VineKit.testOn(project, Database.at(url, "SA", ""), Scope.all()))
                     .isInstanceOf(Fault.class).hasMessageContaining("is not empty").hasMessageContaining("BLEND");
@@ -87,7 +88,8 @@ class GenericEngineTest {
     /** PostgreSQL's cellar with the types that HSQLDB has. */
     private static Connection cellar(String url) throws SQLException, IOException {
         Connection anchor = DriverManager.getConnection(url, "SA", "");
-        try (InputStream script = GenericEngineTest.class.getResourceAsStream("/dev/vinekit/cellar/postgresql/schema.sql");
+        try (InputStream script = GenericEngineTest.class.getResourceAsStream(
+                "/dev/vinekit/cellar/postgresql/schema.sql");
                 Statement statement = anchor.createStatement()) {
             String text = new String(script.readAllBytes(), StandardCharsets.UTF_8)
                     .replace("DEFAULT gen_random_uuid() ", "").replace("JSONB", "VARCHAR(2000)")

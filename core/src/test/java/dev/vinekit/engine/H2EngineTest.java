@@ -100,7 +100,8 @@ class H2EngineTest {
         "VESSEL, vessel", "FROM, \"\"\"FROM\"\"\"", "from, \"\"\"from\"\"\"", "GROUP BY, \"\"\"GROUP BY\"\"\"",
         "A\"B, \"\"\"A\"\"\"\"B\"\"\"", "ÜBER, \"\"\"ÜBER\"\"\"", "_ID, _id", "1ST, \"\"\"1ST\"\"\""})
     void quotesExactlyWhatNeedsIt(String name, String spelled) {
-        String plain = spelled.startsWith("\"") ? spelled.substring(1, spelled.length() - 1).replace("\"\"", "\"") : spelled;
+        String plain = spelled.startsWith("\"") ? spelled.substring(1, spelled.length() - 1).replace("\"\"", "\"")
+                : spelled;
 
         assertThat(H2.dialect(new Schema("h2", "PUBLIC", List.of())).identifier(name)).isEqualTo(plain);
     }

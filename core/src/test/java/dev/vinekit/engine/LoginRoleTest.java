@@ -54,7 +54,8 @@ class LoginRoleTest {
             serve(VineKit.write(VineKit.plan(VineKit.generate(mapping), directory)), limited);
 
             assertThatNothingElseIsAllowed(limited);
-            assertThat(VineKit.read(limited, Scope.all()).tables()).filteredOn(table -> table.name().name().equals("blend"))
+            assertThat(VineKit.read(limited, Scope.all()).tables())
+                    .filteredOn(table -> table.name().name().equals("blend"))
                     .allSatisfy(table -> assertThat(table.access().rights()).contains(Access.Right.SELECT));
             assertThatOneConnectionTooManyIsRefused(limited);
         } finally {
@@ -74,7 +75,8 @@ class LoginRoleTest {
 
     private static void serve(Project project, Database limited) throws Exception {
         VineKit.compileService(project);
-        Map<String, String> settings = Map.of("DB_URL", limited.url(), "DB_USER", limited.user(), "DB_PASSWORD", PASSWORD,
+        Map<String, String> settings =
+                Map.of("DB_URL", limited.url(), "DB_USER", limited.user(), "DB_PASSWORD", PASSWORD,
                 "DB_POOL_SIZE", String.valueOf(CONNECTIONS), "HTTP_PORT", "0");
         try (RunningService service = VineKit.serve(project, settings)) {
             String blends = service.url() + "/blends";
@@ -83,9 +85,11 @@ class LoginRoleTest {
             String blend = place(service, created);
             assertThat(send("GET", blend, "").statusCode()).isEqualTo(200);
             assertThat(send("GET", blends + "?limit=2", "").statusCode()).isEqualTo(200);
-            assertThat(send("PUT", blend, "{\"name\":\"Role 2\",\"blendedOn\":\"2024-05-02\"}").statusCode()).isEqualTo(200);
+            assertThat(send("PUT", blend, "{\"name\":\"Role 2\",\"blendedOn\":\"2024-05-02\"}").statusCode())
+                    .isEqualTo(200);
             assertThat(send("DELETE", blend, "").statusCode()).isEqualTo(204);
-            assertThat(send("POST", service.url() + "/cellar-logs", "{\"entry\":\"Seen\"}").statusCode()).isEqualTo(201);
+            assertThat(send("POST", service.url() + "/cellar-logs", "{\"entry\":\"Seen\"}").statusCode())
+                    .isEqualTo(201);
             HttpResponse<String> lot = send("POST", service.url() + "/wine-lots",
                     "{\"name\":\"Role\",\"vintage\":2024,\"litres\":1.5,\"filledOn\":\"2024-05-01\"}");
             assertThat(lot.statusCode()).as(lot.body()).isEqualTo(201);
@@ -137,7 +141,8 @@ class LoginRoleTest {
     private static HttpResponse<String> send(String method, String url, String body) throws Exception {
         return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(url))
                 .header("Content-Type", "application/json")
-                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     private static void execute(Database database, String sql) throws SQLException {

@@ -55,8 +55,11 @@ class MariadbEngineTest {
         "x TINYINT(1) AUTO_INCREMENT PRIMARY KEY           | TINYINT",
         "x TINYINT(1) UNIQUE                               | TINYINT",
         "x TINYINT(1), FOREIGN KEY (x) REFERENCES kind (k) | TINYINT"})
-    void numberOfOneDigitIsATruthValueUnlessTheDefinitionSpeaksAgainstIt(String columns, SqlType.Kind kind) throws SQLException {
-        try (TestDatabases database = TestDatabases.on("mariadb", "CREATE TABLE kind (k TINYINT(1) PRIMARY KEY); CREATE TABLE t (" + columns + ")")) {
+    void numberOfOneDigitIsATruthValueUnlessTheDefinitionSpeaksAgainstIt(String columns,
+            SqlType.Kind kind) throws SQLException {
+        try (TestDatabases database =
+                TestDatabases.on("mariadb", "CREATE TABLE kind (k TINYINT(1) PRIMARY KEY); CREATE TABLE t (" + columns
+                        + ")")) {
             Schema schema = VineKit.read(database.database(), Scope.all());
 
             assertThat(schema.table(new TableName("", "t")).orElseThrow().column("x").type().kind()).isEqualTo(kind);
@@ -98,13 +101,15 @@ class MariadbEngineTest {
                 """)) {
             Schema read = VineKit.read(source.database(), Scope.all());
             try (TestDatabases copy = TestDatabases.on("mariadb", VineKit.definition(read));
-                    Connection connection = copy.database().connect(); Statement statement = connection.createStatement()) {
+                    Connection connection = copy.database()
+                            .connect(); Statement statement = connection.createStatement()) {
                 statement.executeUpdate("INSERT INTO cask VALUES (1, 'x')");
 
                 assertThat(VineKit.read(copy.database(), Scope.all())).isEqualTo(read);
                 assertThat(text(statement, "SELECT label FROM cask")).isEqualTo("lon");
                 assertThat(text(statement, "SELECT @@collation_database")).isEqualTo("utf8mb4_bin");
-                assertThatThrownBy(() -> statement.executeUpdate("UPDATE cask SET label = 'four'")).hasMessageContaining("too long");
+                assertThatThrownBy(() -> statement.executeUpdate("UPDATE cask SET label = 'four'"))
+                        .hasMessageContaining("too long");
             }
         }
     }
@@ -174,10 +179,12 @@ class MariadbEngineTest {
         assertThat(table.column("id").identity()).isEqualTo(Column.Identity.AUTO_INCREMENT);
         assertThat(table.column("id").defaultValue()).isEmpty();
         assertThat(table.column("a").defaultValue()).contains(new DefaultValue("5", DefaultValue.Meaning.CONSTANT));
-        assertThat(table.column("b").defaultValue()).contains(new DefaultValue("'it''s'", DefaultValue.Meaning.CONSTANT));
+        assertThat(table.column("b").defaultValue())
+                .contains(new DefaultValue("'it''s'", DefaultValue.Meaning.CONSTANT));
         assertThat(table.column("c").defaultValue()).map(DefaultValue::meaning).contains(DefaultValue.Meaning.NOW);
         assertThat(table.column("d").defaultValue()).map(DefaultValue::meaning).contains(DefaultValue.Meaning.NEW_UUID);
-        assertThat(table.column("e").defaultValue()).map(DefaultValue::meaning).contains(DefaultValue.Meaning.EXPRESSION);
+        assertThat(table.column("e").defaultValue()).map(DefaultValue::meaning)
+                .contains(DefaultValue.Meaning.EXPRESSION);
         assertThat(table.column("f").defaultValue()).isEmpty();
         assertThat(table.column("g").defaultValue().orElseThrow().text()).contains("ON UPDATE");
     }
@@ -208,7 +215,8 @@ class MariadbEngineTest {
 
     @Test
     void collationIsToldWhereItIsNotTheTables() throws SQLException {
-        Table table = read("CREATE TABLE t (a VARCHAR(9), b VARCHAR(9) COLLATE utf8mb4_bin) COLLATE=utf8mb4_general_ci");
+        Table table =
+                read("CREATE TABLE t (a VARCHAR(9), b VARCHAR(9) COLLATE utf8mb4_bin) COLLATE=utf8mb4_general_ci");
 
         assertThat(table.options()).isEqualTo("COLLATE=utf8mb4_general_ci");
         assertThat(table.column("a").collation()).isEmpty();
@@ -249,7 +257,8 @@ class MariadbEngineTest {
     @Test
     void reservedWordsAreThoseOfTheServer() throws SQLException {
         try (TestDatabases database = TestDatabases.on("mariadb", "CREATE TABLE words (w INT)");
-                Connection connection = database.database().connect(); Statement statement = connection.createStatement()) {
+                Connection connection = database.database()
+                        .connect(); Statement statement = connection.createStatement()) {
             List<String> words = new ArrayList<>();
             try (ResultSet row = statement.executeQuery(
                     "SELECT WORD FROM information_schema.KEYWORDS UNION SELECT FUNCTION FROM information_schema.SQL_FUNCTIONS")) {

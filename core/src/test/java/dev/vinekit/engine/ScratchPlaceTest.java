@@ -27,7 +27,8 @@ class ScratchPlaceTest {
 
     @Test
     void whatNoServerHasIsNamedWithTheWayOut() {
-        assertThatThrownBy(() -> ScratchPlace.of(POSTGRESQL).with(LACKING)).isInstanceOfSatisfying(Fault.class, fault -> {
+        assertThatThrownBy(() -> ScratchPlace.of(POSTGRESQL).with(LACKING))
+                .isInstanceOfSatisfying(Fault.class, fault -> {
             assertThat(fault).hasMessage("The server for scratch databases does not have the extension made_up.");
             assertThat(fault.fix()).contains("vinekit test --on URL");
         });
@@ -55,11 +56,13 @@ class ScratchPlaceTest {
     @Test
     void aLoginThatMayMakeNoDatabaseIsTold() throws SQLException {
         String definition = "CREATE TYPE grade AS ENUM ('a', 'b')";
-        try (TestDatabases source = TestDatabases.administered("postgresql", "CREATE ROLE place_reader LOGIN PASSWORD 'made-up'")) {
+        try (TestDatabases source = TestDatabases.administered("postgresql",
+                "CREATE ROLE place_reader LOGIN PASSWORD 'made-up'")) {
             Database reader = new Database(POSTGRESQL, source.database().url(), "place_reader", "made-up");
 
             assertThatThrownBy(() -> new ScratchPlace(lackingFor(definition), Optional.of(reader)).with(definition))
-                    .isInstanceOf(Fault.class).hasMessageContaining("may not make one: ERROR: permission denied to create database");
+                    .isInstanceOf(Fault.class).hasMessageContaining(
+                            "may not make one: ERROR: permission denied to create database");
         }
     }
 
@@ -72,12 +75,14 @@ class ScratchPlaceTest {
                 """)) {
             Schema read = VineKit.read(database.database(), Scope.all());
             List<SchemaObject> objects = new ArrayList<>(read.objects());
-            objects.add(new SchemaObject(SchemaObject.Kind.EXTENSION, new TableName("", "made_up"), Optional.empty(), LACKING, List.of()));
+            objects.add(new SchemaObject(SchemaObject.Kind.EXTENSION, new TableName("", "made_up"), Optional.empty(),
+                    LACKING, List.of()));
 
             Mapping mapping = VineKit.generate(VineKit.map(read.withObjects(objects), "com.example.made")).mapping();
 
             assertThat(mapping.remarks()).extracting(remark -> remark.text()).anySatisfy(text ->
-                    assertThat(text).contains("What its triggers do was not found out.", "the extension made_up", "--on"));
+                    assertThat(text).contains("What its triggers do was not found out.", "the extension made_up",
+                            "--on"));
         }
     }
 
@@ -98,6 +103,7 @@ class ScratchPlaceTest {
                 }
             }
         };
-        return (Engine) Proxy.newProxyInstance(ScratchPlaceTest.class.getClassLoader(), new Class<?>[] {Engine.class}, handler);
+        return (Engine) Proxy.newProxyInstance(ScratchPlaceTest.class.getClassLoader(), new Class<?>[] {Engine.class},
+                handler);
     }
 }

@@ -50,15 +50,18 @@ class ScriptAttackTest {
         assertThat(attacks).hasSizeGreaterThanOrEqualTo(least);
         for (String attack : attacks) {
             String script = "CREATE TABLE loot (t TEXT);\n" + attack.replace("{out}", out.toString())
-                    .replace("{secret}", secret.toString()).replace("{folder}", directory.toString()).replace(" ;; ", ";\n") + ";\n";
+                    .replace("{secret}", secret.toString()).replace("{folder}", directory.toString())
+                    .replace(" ;; ", ";\n") + ";\n";
             for (boolean own : List.of(true, false)) {
                 try (ScratchDatabase scratch = engine.scratch()) {
                     List<String> told = run(scratch, script, own);
 
                     assertThat(out).as(attack).doesNotExist();
-                    assertThat(loot(scratch)).as(attack).noneMatch(text -> text.contains("barrel") || text.contains("secret"));
+                    assertThat(loot(scratch)).as(attack)
+                            .noneMatch(text -> text.contains("barrel") || text.contains("secret"));
                     assertThat(directory).as(attack).isDirectoryNotContaining(file -> !file.equals(secret));
-                    assertThat(told.isEmpty()).as(attack + " is said to be refused or left out").isEqualTo(IGNORED.matcher(attack).find());
+                    assertThat(told.isEmpty()).as(attack + " is said to be refused or left out")
+                            .isEqualTo(IGNORED.matcher(attack).find());
                 }
             }
         }
@@ -71,7 +74,8 @@ class ScriptAttackTest {
                 scratch.execute(script);
                 return loot(scratch).contains("null") ? List.of("NULL instead of a file") : List.of();
             }
-            List<String> told = new ArrayList<>(scratch.load(script).stream().map(skipped -> skipped.line() + " " + skipped.reason()).toList());
+            List<String> told = new ArrayList<>(scratch.load(script).stream()
+                    .map(skipped -> skipped.line() + " " + skipped.reason()).toList());
             told.addAll(loot(scratch).stream().map(String::valueOf).toList());
             return told;
         } catch (ScriptError e) {
@@ -81,7 +85,8 @@ class ScriptAttackTest {
 
     private static List<String> loot(ScratchDatabase scratch) throws SQLException {
         List<String> loot = new ArrayList<>();
-        try (Statement statement = scratch.anchor().createStatement(); ResultSet row = statement.executeQuery("SELECT t FROM loot")) {
+        try (Statement statement = scratch.anchor().createStatement();
+                ResultSet row = statement.executeQuery("SELECT t FROM loot")) {
             while (row.next()) {
                 loot.add(String.valueOf(row.getString(1)));
             }
@@ -92,7 +97,8 @@ class ScriptAttackTest {
     private static List<String> attacks(String engine) throws IOException {
         try (InputStream file = ScriptAttackTest.class.getResourceAsStream("attacks.txt")) {
             return new String(file.readAllBytes(), StandardCharsets.UTF_8).lines()
-                    .filter(line -> line.startsWith(engine + " | ")).map(line -> line.substring(engine.length() + 3)).toList();
+                    .filter(line -> line.startsWith(engine + " | ")).map(line -> line.substring(engine.length() + 3))
+                    .toList();
         }
     }
 
@@ -100,10 +106,12 @@ class ScriptAttackTest {
     @Test
     void defaultOfALiveSchemaWritesNoFileWhenItsTestsRun() throws Exception {
         Path out = directory.resolve("out");
-        try (TestDatabases live = TestDatabases.administered("h2", "CREATE TABLE press (id INT PRIMARY KEY, name VARCHAR(20), "
+        try (TestDatabases live = TestDatabases.administered("h2",
+                "CREATE TABLE press (id INT PRIMARY KEY, name VARCHAR(20), "
                 + "size BIGINT DEFAULT FILE_WRITE('x', '" + out + "'))")) {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(
-                    VineKit.map(VineKit.read(live.database(), Scope.all()), "com.example.made")), directory.resolve("made")));
+                    VineKit.map(VineKit.read(live.database(), Scope.all()), "com.example.made")),
+                            directory.resolve("made")));
 
             assertThat(out).doesNotExist();
             VineKit.compile(project);
@@ -119,10 +127,12 @@ class ScriptAttackTest {
         Path out = directory.resolve("out");
         try (TestDatabases live = TestDatabases.h2("CREATE TABLE press (id INT PRIMARY KEY)")) {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(
-                    VineKit.map(VineKit.read(live.database(), Scope.all()), "com.example.made"), "CALL FILE_WRITE('x', '" + out + "');\n"), directory.resolve("made")));
+                    VineKit.map(VineKit.read(live.database(), Scope.all()), "com.example.made"),
+                    "CALL FILE_WRITE('x', '" + out + "');\n"), directory.resolve("made")));
             VineKit.compile(project);
 
-            assertThatThrownBy(() -> VineKit.test(project)).isInstanceOf(Fault.class).hasMessageContaining("Admin rights");
+            assertThatThrownBy(() -> VineKit.test(project)).isInstanceOf(Fault.class)
+                    .hasMessageContaining("Admin rights");
             assertThat(out).doesNotExist();
         }
     }
@@ -150,6 +160,7 @@ class ScriptAttackTest {
         Path cache = UserCache.folder("postgresql");
 
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(cache))).isEqualTo("rwx------");
-        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(cache.getParent()))).isEqualTo("rwx------");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(cache.getParent())))
+                .isEqualTo("rwx------");
     }
 }

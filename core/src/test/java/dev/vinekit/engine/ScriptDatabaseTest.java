@@ -108,7 +108,8 @@ class ScriptDatabaseTest {
         try (ScriptDatabase loaded = VineKit.load("postgresql", script)) {
             assertThat(loaded.skipped()).extracting(ScratchDatabase.Skipped::line).containsExactly(2, 3, 5);
             assertThat(loaded.skipped().get(2).reason()).contains("no_such_extension");
-            assertThat(strings(loaded.database(), "SELECT nspname FROM pg_namespace WHERE nspname = 'other'")).hasSize(1);
+            assertThat(strings(loaded.database(), "SELECT nspname FROM pg_namespace WHERE nspname = 'other'"))
+                    .hasSize(1);
         }
     }
 

@@ -16,11 +16,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What may be lost when a column takes another type. */
 class TypeChangeTest {
     private static final List<String> POSTGRESQL = List.of(
-            "smallint > integer > bigint", "real > double precision", "varchar(10) > varchar(20) > varchar", "char(4) > varchar(4) > text",
-            "numeric(6,2) > numeric(8,2) > numeric(10,4)", "smallint > numeric(5)", "integer > numeric(12,2)", "integer > text",
+            "smallint > integer > bigint", "real > double precision", "varchar(10) > varchar(20) > varchar",
+            "char(4) > varchar(4) > text",
+            "numeric(6,2) > numeric(8,2) > numeric(10,4)", "smallint > numeric(5)", "integer > numeric(12,2)",
+            "integer > text",
             "date > text", "timestamp(3) > timestamp(6)", "uuid > text", "boolean > varchar(5)");
     private static final List<String> MARIADB = List.of(
-            "tinyint > smallint > mediumint > int > bigint", "tinyint unsigned > smallint unsigned", "binary(4) > varbinary(8)",
+            "tinyint > smallint > mediumint > int > bigint", "tinyint unsigned > smallint unsigned",
+            "binary(4) > varbinary(8)",
             "enum('a','b') > enum('a','b','c')", "datetime(3) > datetime(6)", "varchar(10) > longtext");
 
     @ParameterizedTest
@@ -31,7 +34,8 @@ class TypeChangeTest {
             List<SqlType> read = read(engine, types);
             for (int i = 0; i < types.size(); i++) {
                 for (int j = 0; j < types.size(); j++) {
-                    assertThat(TypeChange.losesData(read.get(i), read.get(j))).as("%s to %s", types.get(i), types.get(j)).isEqualTo(j < i);
+                    assertThat(TypeChange.losesData(read.get(i), read.get(j)))
+                            .as("%s to %s", types.get(i), types.get(j)).isEqualTo(j < i);
                 }
             }
         }

@@ -10,7 +10,8 @@ class NearestTest {
     private static final List<String> NAMES = List.of("parcel", "vessel", "vessel_kind", "Transfer", "blend");
 
     @ParameterizedTest
-    @CsvSource({"vesel, vessel", "vessels, vessel", "VESSEL, vessel", "vesselkind, vessel_kind", "transfr, Transfer", "lend, blend", "barcel, parcel", "'', blend"})
+    @CsvSource({"vesel, vessel", "vessels, vessel", "VESSEL, vessel", "vesselkind, vessel_kind", "transfr, Transfer",
+            "lend, blend", "barcel, parcel", "'', blend"})
     void aMistypedNameIsNearToOneThatThereIs(String typed, String meant) {
         assertThat(Nearest.of(typed, NAMES)).contains(meant);
         assertThat(Nearest.of(typed, List.of())).isEmpty();

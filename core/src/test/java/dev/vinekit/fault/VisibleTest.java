@@ -43,6 +43,7 @@ class VisibleTest {
         assertThat(Visible.script("SELECT 1;\nSELECT '\u202e';\n")).isEqualTo(
                 "-- Characters that do not show, and may make a line read otherwise than it is: U+202E in line 3.\n"
                 + "SELECT 1;\nSELECT '\u202e';\n");
-        assertThat(Visible.script("\u200b\n".repeat(50))).contains("U+200B in line 21, and 30 more.").doesNotContain("line 22");
+        assertThat(Visible.script("\u200b\n".repeat(50))).contains("U+200B in line 21, and 30 more.")
+                .doesNotContain("line 22");
     }
 }

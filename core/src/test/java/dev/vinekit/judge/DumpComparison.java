@@ -28,8 +28,10 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
     /** Why lines may differ, by engine and what they look like. Everything else has to be the same. */
     private static final List<Reason> REASONS = List.of(
             new Reason("postgresql", "NO INHERIT speaks of other tables", "(?s).*NO INHERIT.*"),
-            new Reason("postgresql", "what belongs to roles and to replication", "(?s)(?:CREATE (?:PUBLICATION|SUBSCRIPTION|EVENT TRIGGER|POLICY)).*"),
-            new Reason("sqlite", "a key is never NULL here, whether that is said or not", "column .*[ )][01] [1-9]\\d* [0-3] default .*"),
+            new Reason("postgresql", "what belongs to roles and to replication",
+                    "(?s)(?:CREATE (?:PUBLICATION|SUBSCRIPTION|EVENT TRIGGER|POLICY)).*"),
+            new Reason("sqlite", "a key is never NULL here, whether that is said or not",
+                    "column .*[ )][01] [1-9]\\d* [0-3] default .*"),
             new Reason("mariadb", "partitions are not listed: one takes every row", "(?s).*PARTITION.*"));
 
     private record Reason(String engine, String words, String lines) {
@@ -64,9 +66,11 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
             List<String> unexplained, Map<String, Integer> explained) {
         some.forEach((line, count) -> {
             int more = count - others.getOrDefault(line, 0);
-            Optional<Reason> reason = REASONS.stream().filter(each -> each.engine.equals(engine) && Pattern.matches(each.lines, line)).findFirst();
+            Optional<Reason> reason = REASONS.stream()
+                    .filter(each -> each.engine.equals(engine) && Pattern.matches(each.lines, line)).findFirst();
             for (int i = 0; i < more; i++) {
-                reason.ifPresentOrElse(found -> explained.merge(found.words, 1, Integer::sum), () -> unexplained.add(sign + line));
+                reason.ifPresentOrElse(found -> explained.merge(found.words, 1, Integer::sum),
+                        () -> unexplained.add(sign + line));
             }
         });
     }
@@ -90,17 +94,25 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
                 : plain.replaceFirst("(?i)^(CREATE VIEW .*?)(?:\\([^)]*\\))? ?AS ?SELECT", "$1 AS SELECT");
     }
 
-    /** Usual digits of seconds are told or not; where counting began does not matter; columns and constraints are lines of their own. */
+    /**
+     * Usual digits of seconds are told or not; where counting began does not matter; columns and constraints are lines
+     * of their own.
+     */
     private static List<String> h2(String statement) {
-        String plain = statement.replaceAll("(IDENTITY\\(START WITH )\\d+(?: RESTART WITH \\d+)?", "$1...").replaceAll("TIMESTAMP\\(6\\)", "TIMESTAMP").replaceAll("TIME\\(0\\)", "TIME").replaceAll("NUMERIC\\((\\d+), 0\\)", "NUMERIC($1)");
+        String plain = statement.replaceAll("(IDENTITY\\(START WITH )\\d+(?: RESTART WITH \\d+)?", "$1...")
+                .replaceAll("TIMESTAMP\\(6\\)", "TIMESTAMP").replaceAll("TIME\\(0\\)", "TIME")
+                .replaceAll("NUMERIC\\((\\d+), 0\\)", "NUMERIC($1)");
         String table = plain.lines().findFirst().orElse("");
-        return plain.startsWith("--") || plain.startsWith("CREATE USER") ? List.of() : !table.contains(" TABLE ") ? List.of(plain)
-                : Arrays.stream(plain.split("\n")).map(line -> table + " " + line.strip().replaceAll(",$", "")).toList();
+        return plain.startsWith("--") || plain.startsWith("CREATE USER") ? List.of() : !table.contains(" TABLE ")
+                ? List.of(plain)
+                : Arrays.stream(plain.split("\n")).map(line -> table + " " + line.strip().replaceAll(",$", ""))
+                .toList();
     }
 
     /** The session's settings, owners and rights are left out; constraints of a table may come in any order. */
     private static List<String> postgresql(String statement) {
-        if (statement.matches("(?s)(?:SET |SELECT pg_catalog\\.set_config|ALTER \\w+ .* OWNER TO ).*|(?s)CREATE SCHEMA public;|(?s)COMMENT ON EXTENSION.*")) {
+        if (statement.matches(
+                "(?s)(?:SET |SELECT pg_catalog\\.set_config|ALTER \\w+ .* OWNER TO ).*|(?s)CREATE SCHEMA public;|(?s)COMMENT ON EXTENSION.*")) {
             return List.of();
         }
         Matcher later = LATER_CHECK.matcher(statement);
@@ -109,44 +121,54 @@ public record DumpComparison(List<String> unexplained, Map<String, Integer> expl
         }
         String table = statement.lines().findFirst().orElse("");
         return !table.matches("CREATE (?:UNLOGGED )?TABLE .*") ? List.of(statement)
-                : Arrays.stream(statement.split("\n")).map(line -> table + " " + line.strip().replaceAll(",$", "")).toList();
+                : Arrays.stream(statement.split("\n")).map(line -> table + " " + line.strip().replaceAll(",$", ""))
+                .toList();
     }
 
     /** That a check is not valid speaks of rows that were there before it. */
-    private static final Pattern LATER_CHECK = Pattern.compile("(?s)ALTER TABLE (\\S+)\\s+ADD (CONSTRAINT \\S+ CHECK .*) NOT VALID;");
+    private static final Pattern LATER_CHECK =
+            Pattern.compile("(?s)ALTER TABLE (\\S+)\\s+ADD (CONSTRAINT \\S+ CHECK .*) NOT VALID;");
 
     /** Statements about partitions, which each of the two databases has others of. */
     private static List<String> withoutPartitions(List<String> statements, Map<String, Integer> explained) {
         Set<String> partitions = new HashSet<>();
         Pattern attached = Pattern.compile("ATTACH PARTITION ([^\\s;]+)");
-        statements.forEach(statement -> attached.matcher(statement).results().forEach(match -> partitions.add(match.group(1))));
+        statements.forEach(statement -> attached.matcher(statement).results()
+                .forEach(match -> partitions.add(match.group(1))));
         List<String> others = statements.stream().filter(statement -> partitions.stream().noneMatch(name ->
                 Arrays.asList(statement.split("[\\s;(]+")).contains(name))).toList();
         if (others.size() < statements.size()) {
-            explained.merge("partitions are not listed: one takes every row", statements.size() - others.size(), Integer::sum);
+            explained.merge("partitions are not listed: one takes every row", statements.size() - others.size(),
+                    Integer::sum);
         }
         return others;
     }
 
     /**
-     * Keys of a table may come in any order; where its numbering stands and who defined things does not matter, and of the head of a
-     * function or trigger neither do blanks, quotes and display widths; a tree is what an index is anyway; whether
-     * {@code SELECT *} shows a column and whether a plan may use an index changes nothing that is read here.
+     * Keys of a table may come in any order; where its numbering stands and who defined things does not matter, and of
+     * the head of a function or trigger neither do blanks, quotes and display widths; a tree is what an index is
+     * anyway; whether {@code SELECT *} shows a column and whether a plan may use an index changes nothing that is read
+     * here.
      */
     private static List<String> mariadb(String statement) {
-        String plain = statement.replaceAll("/\\*!\\d+ DEFINER=\\S+ ?\\*/ ?", "").replaceAll("DEFINER=\\S+ ", "").replaceAll(" AUTO_INCREMENT=\\d+", "")
+        String plain = statement.replaceAll("/\\*!\\d+ DEFINER=\\S+ ?\\*/ ?", "").replaceAll("DEFINER=\\S+ ", "")
+                .replaceAll(" AUTO_INCREMENT=\\d+", "")
                 .replaceAll("/\\*!50001 VIEW", "VIEW").replaceAll("`vinekit_scratch_\\w+`\\.", "");
         if (plain.matches("(?s)(?:/\\*!\\d+ )?SET .*|(?s)/\\*M?!\\d+.{0,3}(?:SET|enable).*|(?s)DELIMITER.*")) {
             return List.of();
         }
         if (plain.matches("(?s)CREATE (?:FUNCTION|PROCEDURE).*")) {
-            return List.of(plain.toLowerCase(Locale.ROOT).replace("`", "").replaceAll(" charset \\w+ collate \\w+", "").replaceAll("\\b(\\w*int)\\(\\d+\\)", "$1").replaceAll("\\s+", " ").replaceAll(" ?([(),]) ?", "$1"));
+            return List.of(plain.toLowerCase(Locale.ROOT).replace("`", "").replaceAll(" charset \\w+ collate \\w+", "")
+                    .replaceAll("\\b(\\w*int)\\(\\d+\\)", "$1").replaceAll("\\s+", " ")
+                    .replaceAll(" ?([(),]) ?", "$1"));
         }
         if (plain.matches("(?si).*\\bTRIGGER\\b.*")) {
             return List.of(plain.replace("`", "").replaceAll("\\s+", " ").toLowerCase(Locale.ROOT));
         }
         String table = plain.lines().findFirst().orElse("");
         return !table.startsWith("CREATE TABLE") ? List.of(plain)
-                : Arrays.stream(plain.split("\n")).map(line -> table + " " + line.strip().replaceAll(",$", "").replace(" USING BTREE", "").replace(" INVISIBLE", "").replaceAll(" IGNORED$", "")).toList();
+                : Arrays.stream(plain.split("\n"))
+                .map(line -> table + " " + line.strip().replaceAll(",$", "").replace(" USING BTREE", "")
+                        .replace(" INVISIBLE", "").replaceAll(" IGNORED$", "")).toList();
     }
 }

@@ -17,7 +17,10 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** What an engine's own program writes of a database: a second opinion on everything that this project reads and defines. */
+/**
+ * What an engine's own program writes of a database: a second opinion on everything that this project reads and
+ * defines.
+ */
 final class EngineDump {
     private static final Pattern SERVER = Pattern.compile("jdbc:\\w+://([^:/]+):(\\d+)/([^?]*).*");
 
@@ -25,8 +28,8 @@ final class EngineDump {
     }
 
     /**
-     * The programs that write dumps here: PostgreSQL's as the environment variable {@code PG_DUMP} names it, for it must not be older
-     * than the server, and MariaDB's as it is installed.
+     * The programs that write dumps here: PostgreSQL's as the environment variable {@code PG_DUMP} names it, for it
+     * must not be older than the server, and MariaDB's as it is installed.
      */
     static Optional<Path> program(String engine) {
         Stream<Path> places = switch (engine) {
@@ -53,8 +56,10 @@ final class EngineDump {
         if (!server.matches()) {
             throw new IllegalArgumentException(database.url());
         }
-        return statements(run("PGPASSWORD", database.password(), program("postgresql").orElseThrow().toString(), "--schema-only", "--no-owner",
-                "--no-privileges", "-h", server.group(1), "-p", server.group(2), "-U", database.user(), server.group(3)));
+        return statements(run("PGPASSWORD", database.password(), program("postgresql").orElseThrow().toString(),
+                "--schema-only", "--no-owner",
+                "--no-privileges", "-h", server.group(1), "-p", server.group(2), "-U", database.user(),
+                server.group(3)));
     }
 
     private static List<String> mariadb(Database database) throws IOException, InterruptedException {
@@ -62,32 +67,45 @@ final class EngineDump {
         if (!server.matches()) {
             throw new IllegalArgumentException(database.url());
         }
-        return statements(run("MYSQL_PWD", database.password(), program("mariadb").orElseThrow().toString(), "--no-data", "--routines",
-                "--triggers", "--skip-comments", "--skip-add-drop-table", "--protocol=tcp", "-h", server.group(1), "-P", server.group(2),
+        return statements(run("MYSQL_PWD", database.password(), program("mariadb").orElseThrow().toString(),
+                "--no-data", "--routines",
+                "--triggers", "--skip-comments", "--skip-add-drop-table", "--protocol=tcp", "-h", server.group(1),
+                "-P", server.group(2),
                 "-u", database.user(), server.group(3)));
     }
 
     /** What the pragmas tell, and the text of whatever is no table. */
     private static List<String> sqlite(Database database) throws SQLException {
         List<String> told = new ArrayList<>();
-        told.addAll(rows(database, "SELECT 'table ' || l.name || ' ' || l.type || ' ' || l.wr || ' ' || l.strict FROM pragma_table_list l WHERE l.schema = 'main' "
+        told.addAll(
+                rows(database,
+                        "SELECT 'table ' || l.name || ' ' || l.type || ' ' || l.wr || ' ' || l.strict FROM pragma_table_list l WHERE l.schema = 'main' "
                 + "AND l.name NOT LIKE 'sqlite\\_%' ESCAPE '\\'"));
-        told.addAll(rows(database, "SELECT 'column ' || s.name || '.' || c.name || ' ' || c.type || ' ' || c.\"notnull\" || ' ' || c.pk || ' ' || c.hidden "
+        told.addAll(
+                rows(database,
+                        "SELECT 'column ' || s.name || '.' || c.name || ' ' || c.type || ' ' || c.\"notnull\" || ' ' || c.pk || ' ' || c.hidden "
                 + "|| ' default ' || COALESCE(c.dflt_value, 'none') FROM sqlite_schema s JOIN pragma_table_xinfo(s.name) c WHERE s.type IN ('table', 'view')"));
-        told.addAll(rows(database, "SELECT 'reference ' || s.name || ' ' || group_concat(f.\"from\" || ' to ' || f.\"table\" || '.' || COALESCE(f.\"to\", "
+        told.addAll(
+                rows(database,
+                        "SELECT 'reference ' || s.name || ' ' || group_concat(f.\"from\" || ' to ' || f.\"table\" || '.' || COALESCE(f.\"to\", "
                 + "(SELECT k.name FROM pragma_table_info(f.\"table\") k WHERE k.pk = f.seq + 1)) || ' ' || f.on_update || ' ' || f.on_delete || ' ' || f.match) "
                 + "FROM sqlite_schema s JOIN pragma_foreign_key_list(s.name) f WHERE s.type = 'table' GROUP BY s.name, f.id"));
-        told.addAll(rows(database, "SELECT 'index ' || CASE WHEN i.name LIKE 'sqlite\\_autoindex%' ESCAPE '\\' THEN '' ELSE i.name END || ' on ' || s.name || ' ' || i.\"unique\" "
+        told.addAll(
+                rows(database,
+                        "SELECT 'index ' || CASE WHEN i.name LIKE 'sqlite\\_autoindex%' ESCAPE '\\' THEN '' ELSE i.name END || ' on ' || s.name || ' ' || i.\"unique\" "
                 + "|| ' ' || i.origin || ' ' || i.partial || ' ' || (SELECT group_concat(COALESCE(x.name, '?') || ' ' || x.desc || ' ' || x.coll) FROM pragma_index_xinfo(i.name) x WHERE x.key) "
                 + "FROM sqlite_schema s JOIN pragma_index_list(s.name) i WHERE s.type = 'table'"));
-        told.addAll(rows(database, "SELECT sql FROM sqlite_schema d WHERE type IN ('view', 'trigger') OR type = 'index' AND (SELECT i.partial FROM "
+        told.addAll(
+                rows(database,
+                        "SELECT sql FROM sqlite_schema d WHERE type IN ('view', 'trigger') OR type = 'index' AND (SELECT i.partial FROM "
                 + "pragma_index_list(d.tbl_name) i WHERE i.name = d.name) OR type = 'index' AND EXISTS (SELECT 1 FROM pragma_index_xinfo(d.name) x WHERE x.cid = -2)"));
         return told;
     }
 
     private static List<String> rows(Database database, String sql) throws SQLException {
         List<String> rows = new ArrayList<>();
-        try (Connection connection = database.connect(); Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
+        try (Connection connection = database.connect(); Statement statement = connection.createStatement();
+                ResultSet row = statement.executeQuery(sql)) {
             while (row.next()) {
                 rows.add(row.getString(1));
             }
@@ -95,15 +113,18 @@ final class EngineDump {
         return rows;
     }
 
-    private static String run(String variable, String secret, String... command) throws IOException, InterruptedException {
+    private static String run(String variable, String secret, String... command) throws IOException,
+            InterruptedException {
         Path output = Files.createTempFile("dump", ".sql");
         try {
-            ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(output.toFile());
+            ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true)
+                    .redirectOutput(output.toFile());
             builder.environment().put(variable, secret);
             int code = builder.start().waitFor();
             String text = Files.readString(output, StandardCharsets.UTF_8);
             if (code != 0) {
-                throw new IOException(command[0] + " ended with " + code + ": " + text.lines().limit(3).collect(Collectors.joining(" ")));
+                throw new IOException(command[0] + " ended with " + code + ": "
+                        + text.lines().limit(3).collect(Collectors.joining(" ")));
             }
             return text;
         } finally {
@@ -116,7 +137,8 @@ final class EngineDump {
         List<String> statements = new ArrayList<>();
         StringBuilder open = new StringBuilder();
         for (String line : dump.split("\n", -1)) {
-            if (open.isEmpty() && (line.isBlank() || line.startsWith("--") || line.startsWith("DELIMITER") || line.startsWith("\\"))) {
+            if (open.isEmpty() && (line.isBlank() || line.startsWith("--") || line.startsWith("DELIMITER")
+                    || line.startsWith("\\"))) {
                 continue;
             }
             open.append(line).append('\n');

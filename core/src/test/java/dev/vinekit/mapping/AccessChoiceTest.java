@@ -48,21 +48,25 @@ class AccessChoiceTest {
 
     private String readers(String script, String decided) throws Exception {
         return map(script, decided).entities().stream().filter(entity -> entity.operations().contains(Operation.LIST))
-                .map(entity -> entity.table().name().name().toLowerCase(Locale.ROOT) + ":" + String.join(",", entity.roles(Operation.LIST)))
+                .map(entity -> entity.table().name().name().toLowerCase(Locale.ROOT) + ":"
+                        + String.join(",", entity.roles(Operation.LIST)))
                 .collect(Collectors.joining(" "));
     }
 
     @Test
     void viewsThatNameEachOtherShowWhatTheirTablesDo() throws Exception {
-        assertThat(readers("CREATE TABLE a (id INT PRIMARY KEY); CREATE VIEW v AS SELECT id AS w FROM a; CREATE VIEW w AS SELECT w AS v FROM v;",
-                "{http: {other-tables: ['*']}, entities: {a: {access: {read: [hand]}}}}")).isEqualTo("a:hand v:hand w:hand");
+        assertThat(
+                readers("CREATE TABLE a (id INT PRIMARY KEY); CREATE VIEW v AS SELECT id AS w FROM a; CREATE VIEW w AS SELECT w AS v FROM v;",
+                "{http: {other-tables: ['*']}, entities: {a: {access: {read: [hand]}}}}"))
+                .isEqualTo("a:hand v:hand w:hand");
     }
 
     @Test
     void closedTablesAreSaidAndTheRestIsProved() throws Exception {
         Mapping mapping = map(SCRIPT, "{entities: {a: {access: {read: [hand], create: [hand]}}}}");
 
-        assertThat(mapping.remarks()).filteredOn(remark -> remark.text().contains("http.other-tables")).extracting(remark -> remark.table().name())
+        assertThat(mapping.remarks()).filteredOn(remark -> remark.text().contains("http.other-tables"))
+                .extracting(remark -> remark.table().name())
                 .containsExactly("B", "V", "W");
         Project project = VineKit.write(VineKit.plan(VineKit.generate(mapping, ""), folder.resolve("project")));
         Compilation compilation = VineKit.compile(project);

@@ -32,16 +32,19 @@ class AsTextTest {
         for (int i = 0; i < columns.size(); i++) {
             script.append(", c").append(i).append(' ').append(columns.get(i));
         }
-        try (TestDatabases database = TestDatabases.on(engine, script + ")"); Connection connection = database.database().connect();
+        try (TestDatabases database = TestDatabases.on(engine, script + ")");
+                Connection connection = database.database().connect();
                 Statement statement = connection.createStatement()) {
             Dialect dialect = database.database().engine().dialect(VineKit.read(database.database(), Scope.all()));
             for (Column column : VineKit.read(database.database(), Scope.all()).tables().get(0).columns()) {
                 List<String> texts = Stream.concat(AsText.examples(column.type()).stream(),
-                        AsText.numbered(column.type()).map(text -> text.replace("##", "17").replace("#", "17")).stream()).toList();
+                        AsText.numbered(column.type()).map(text -> text.replace("##", "17").replace("#", "17"))
+                        .stream()).toList();
                 assertThat(column.name().equalsIgnoreCase("id") || !texts.isEmpty()).as(column.type().text()).isTrue();
                 for (String text : texts) {
                     statement.executeUpdate("DELETE FROM told");
-                    statement.executeUpdate("INSERT INTO told (" + column.name() + ") VALUES (" + dialect.literal(column.type(), text) + ")");
+                    statement.executeUpdate("INSERT INTO told (" + column.name() + ") VALUES ("
+                            + dialect.literal(column.type(), text) + ")");
                     try (ResultSet row = statement.executeQuery("SELECT " + column.name() + " FROM told")) {
                         row.next();
                         assertThat(row.getString(1)).as(column.type().text()).isEqualTo(text);

@@ -23,7 +23,8 @@ class CommonPrefixTest {
         "_vessel _parcel _lot, ''",
         "wc_ wc_parcel wc_lot, ''"})
     void aPrefixIsWhatAllTablesBeginWith(String tables, String prefix) throws SQLException {
-        String script = Arrays.stream(tables.split(" ")).map(table -> "CREATE TABLE \"" + table + "\" (id INT PRIMARY KEY);\n")
+        String script = Arrays.stream(tables.split(" "))
+                .map(table -> "CREATE TABLE \"" + table + "\" (id INT PRIMARY KEY);\n")
                 .collect(Collectors.joining());
         try (TestDatabases database = TestDatabases.on("h2", script)) {
             assertThat(CommonPrefix.of(VineKit.read(database.database(), Scope.all())).orElse("")).isEqualTo(prefix);

@@ -80,7 +80,8 @@ class EnglishTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"data", "equipment", "species", "series", "stock", "history", "news", "staff", "metadata", "sheep"})
+    @ValueSource(strings = {"data", "equipment", "species", "series", "stock", "history", "news", "staff", "metadata",
+            "sheep"})
     void someNounsAreTheSameForOneAndMany(String noun) {
         assertThat(English.plural(noun)).isEqualTo(noun);
         assertThat(English.singular(noun)).isEqualTo(noun);

@@ -30,8 +30,10 @@ class KeysTest {
         "sqlite     | INTEGER; TEXT; TEXT COLLATE NOCASE; BLOB; REAL; NUMERIC; VARCHAR(20); DATE; DATETIME; UUID"})
     void everyTypeOfAKeyHasAllOperations(String engine, String types) throws SQLException {
         List<String> keys = Arrays.stream(types.split(";")).map(String::strip).toList();
-        String script = IntStream.range(0, keys.size()).mapToObj(i -> "CREATE TABLE by_" + i + " (k " + keys.get(i) + " NOT NULL PRIMARY KEY, n INTEGER);\n"
-                + "CREATE TABLE of_" + i + " (id INTEGER NOT NULL PRIMARY KEY, k " + keys.get(i) + " NOT NULL, FOREIGN KEY (k) REFERENCES by_" + i + " (k));\n")
+        String script = IntStream.range(0, keys.size())
+                .mapToObj(i -> "CREATE TABLE by_" + i + " (k " + keys.get(i) + " NOT NULL PRIMARY KEY, n INTEGER);\n"
+                + "CREATE TABLE of_" + i + " (id INTEGER NOT NULL PRIMARY KEY, k " + keys.get(i)
+                + " NOT NULL, FOREIGN KEY (k) REFERENCES by_" + i + " (k));\n")
                 .collect(Collectors.joining());
         try (TestDatabases database = TestDatabases.on(engine, script)) {
             Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.keys");
@@ -42,7 +44,8 @@ class KeysTest {
                 assertThat(entity.operations()).as("%s %s", engine, type).containsAll(ALL);
                 assertThat(entity.filters()).as("%s %s", engine, type).containsAll(entity.key());
                 assertThat(entity.relations()).allMatch(Relation::followed);
-                assertThat(samples.isEndless(entity)).as("rows for a key of %s %s", engine, entity.key().get(0).column().type().text()).isTrue();
+                assertThat(samples.isEndless(entity))
+                        .as("rows for a key of %s %s", engine, entity.key().get(0).column().type().text()).isTrue();
             });
         }
     }
@@ -53,10 +56,12 @@ class KeysTest {
         "h2         | INTEGER ARRAY"})
     void whatHasManyValuesIsNoKey(String engine, String types) throws SQLException {
         for (String type : types.split("; ")) {
-            try (TestDatabases database = TestDatabases.on(engine, "CREATE TABLE made (k " + type + " NOT NULL PRIMARY KEY, n INTEGER)")) {
+            try (TestDatabases database =
+                    TestDatabases.on(engine, "CREATE TABLE made (k " + type + " NOT NULL PRIMARY KEY, n INTEGER)")) {
                 Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.keys");
 
-                assertThat(mapping.entities().get(0).operations()).as(type).containsExactly(Operation.LIST, Operation.CREATE);
+                assertThat(mapping.entities().get(0).operations()).as(type)
+                        .containsExactly(Operation.LIST, Operation.CREATE);
             }
         }
     }

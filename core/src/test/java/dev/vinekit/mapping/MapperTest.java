@@ -45,10 +45,13 @@ class MapperTest {
                 Arguments.of("x VARCHAR CHECK (LENGTH(x) >= 2)", List.of(new FieldRule.Length(2, Integer.MAX_VALUE))),
                 Arguments.of("x VARCHAR CHECK (CHAR_LENGTH(x) = 2)", List.of(new FieldRule.Length(2, 2))),
                 Arguments.of("x VARBINARY(9)", List.of(new FieldRule.Bytes(0, 9))),
-                Arguments.of("x VARBINARY(30) CHECK (OCTET_LENGTH(x) = 20)", List.of(new FieldRule.Bytes(0, 30), new FieldRule.Bytes(20, 20))),
+                Arguments.of("x VARBINARY(30) CHECK (OCTET_LENGTH(x) = 20)",
+                        List.of(new FieldRule.Bytes(0, 30), new FieldRule.Bytes(20, 20))),
                 Arguments.of("x BLOB CHECK (LENGTH(x) <= 100)", List.of(new FieldRule.Bytes(0, 100))),
-                Arguments.of("x INT CHECK (x IS NULL OR x BETWEEN 1 AND 9)", List.of(least("1", true), most("9", true))),
-                Arguments.of("x VARCHAR CHECK (LENGTH(x) > 2 OR x IS NULL)", List.of(new FieldRule.Length(3, Integer.MAX_VALUE))),
+                Arguments.of("x INT CHECK (x IS NULL OR x BETWEEN 1 AND 9)",
+                        List.of(least("1", true), most("9", true))),
+                Arguments.of("x VARCHAR CHECK (LENGTH(x) > 2 OR x IS NULL)",
+                        List.of(new FieldRule.Length(3, Integer.MAX_VALUE))),
                 Arguments.of("x INT CHECK (x IS NULL OR CURRENT_DATE > DATE '2001-01-01')", List.of()),
                 Arguments.of("x VARCHAR CHECK (x LIKE 'A_%')", List.of(new FieldRule.Pattern("A..*"))),
                 Arguments.of("x VARCHAR CHECK (x REGEXP '^[a-z]')",
@@ -70,7 +73,8 @@ class MapperTest {
         "version VARCHAR(9) DEFAULT '1' NOT NULL     | ''",
         "edition INT DEFAULT 1 NOT NULL              | ''"})
     void aVersionIsOfferedByItsNameAndNeverTakenForOne(String column, String offered) throws SQLException {
-        try (TestDatabases database = TestDatabases.h2("CREATE TABLE \"press\" (\"id\" INT PRIMARY KEY, " + quoted(column) + ")")) {
+        try (TestDatabases database =
+                TestDatabases.h2("CREATE TABLE \"press\" (\"id\" INT PRIMARY KEY, " + quoted(column) + ")")) {
             Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.presses");
 
             assertThat(mapping.entities().get(0).version()).isEmpty();
@@ -156,7 +160,8 @@ class MapperTest {
 
     /** A record component that looks like a getter is one to validation, which would then report two fields. */
     @ParameterizedTest
-    @CsvSource({"get_up, columnGetUp", "get_class, columnGetClass", "getaway, getaway", "get, get", "hash_code, hashCodeValue"})
+    @CsvSource({"get_up, columnGetUp", "get_class, columnGetClass", "getaway, getaway", "get, get",
+            "hash_code, hashCodeValue"})
     void componentsAreNotTakenForGetters(String column, String name) throws SQLException {
         assertThat(press(column + " INT").fields().get(1).name()).hasToString(name);
     }
@@ -165,7 +170,8 @@ class MapperTest {
     void componentsThatOneWouldReadAlikeAreToldApart() throws SQLException {
         Mapping mapping = map("CREATE TABLE door (id INT PRIMARY KEY, is_open BOOLEAN, open BOOLEAN)");
 
-        assertThat(mapping.entities().get(0).fields()).extracting(field -> field.name().value()).containsExactly("id", "isOpen", "open2");
+        assertThat(mapping.entities().get(0).fields()).extracting(field -> field.name().value())
+                .containsExactly("id", "isOpen", "open2");
     }
 
     @ParameterizedTest

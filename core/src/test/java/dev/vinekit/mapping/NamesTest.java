@@ -83,7 +83,8 @@ class NamesTest {
 
     @Test
     void constantsAreLegalAndDiffer() {
-        assertThat(Names.constants(List.of("screw cap", "screw-cap", "375", "", "ü")).keySet().stream().map(JavaName::value))
+        assertThat(Names.constants(List.of("screw cap", "screw-cap", "375", "", "ü")).keySet().stream()
+                .map(JavaName::value))
                 .containsExactly("SCREW_CAP", "SCREW_CAP_2", "VALUE_375", "VALUE_4", "Ü");
     }
 

@@ -68,14 +68,16 @@ class TypeRulesTest {
         "bit varying    | 0 | 0101 | true",
         "varbit         | 0 | 2    | false"})
     void bitsAreDigits(String type, long length, String value, boolean fits) {
-        assertThat(TypeRules.of(SqlType.of(SqlType.Kind.BIT, type).withLength(length))).singleElement().isInstanceOfSatisfying(
+        assertThat(TypeRules.of(SqlType.of(SqlType.Kind.BIT, type).withLength(length))).singleElement()
+                .isInstanceOfSatisfying(
                 FieldRule.Pattern.class, pattern -> assertThat(value.matches(pattern.regex())).isEqualTo(fits));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"red,white", "a.b,c*", "(x),[y]"})
     void enumerationsAreTheirLabels(String labels) {
-        List<FieldRule> rules = TypeRules.of(SqlType.of(SqlType.Kind.ENUM, "enum").withLabels(List.of(labels.split(","))));
+        List<FieldRule> rules = TypeRules.of(SqlType.of(SqlType.Kind.ENUM, "enum")
+                .withLabels(List.of(labels.split(","))));
 
         assertThat(rules).singleElement().isInstanceOfSatisfying(FieldRule.Pattern.class, pattern -> {
             assertThat(List.of(labels.split(","))).allMatch(label -> label.matches(pattern.regex()));

@@ -71,7 +71,8 @@ class EditsSurviveTest {
     private Schema schema() {
         List<Table> all = tables.entrySet().stream().sorted(Map.Entry.comparingByKey())
                 .map(table -> new Table(new TableName("PUBLIC", table.getKey()), Table.Kind.TABLE, table.getValue(),
-                        Optional.of(new UniqueKey(table.getKey() + "_KEY", List.of("ID"))), List.of(), List.of(), List.of(),
+                        Optional.of(new UniqueKey(table.getKey() + "_KEY", List.of("ID"))), List.of(), List.of(),
+                        List.of(),
                         List.of(), Optional.empty(), "", "", Access.UNLIMITED))
                 .toList();
         return new Schema("h2", "PUBLIC", all);
@@ -127,7 +128,8 @@ class EditsSurviveTest {
     }
 
     private static Column column(String name, SqlType type, boolean nullable) {
-        return new Column(name, type, nullable, Optional.empty(), Column.Identity.NONE, Optional.empty(), Optional.empty(), "");
+        return new Column(name, type, nullable, Optional.empty(), Column.Identity.NONE, Optional.empty(),
+                Optional.empty(), "");
     }
 
     private static Column named(Column column, String name) {
@@ -160,16 +162,19 @@ class EditsSurviveTest {
                 }
                 mark = null;
             }
-            case 4 -> lines.add(end, "    static String hand" + number + "() {\n        return \"" + mark + "\";\n    }\n");
+            case 4 -> lines.add(end, "    static String hand" + number + "() {\n        return \"" + mark
+                    + "\";\n    }\n");
             case 5 -> {
-                lines.add(end, "    static Object hand" + number + "() {\n        return new ArrayDeque<>(List.of(\"" + mark
+                lines.add(end, "    static Object hand" + number + "() {\n        return new ArrayDeque<>(List.of(\""
+                        + mark
                         + "\"));\n    }\n");
                 List.of("java.util.ArrayDeque", "java.util.List").stream().map(type -> "import " + type + ";")
                         .filter(line -> !lines.contains(line)).forEach(line -> lines.add(2, line));
             }
             default -> {
                 boolean imported = lines.contains("import java.time.LocalDate;");
-                lines.add(end, "    static Object hand" + number + "() {\n        return " + (imported ? "" : "java.time.")
+                lines.add(end, "    static Object hand" + number + "() {\n        return "
+                        + (imported ? "" : "java.time.")
                         + "LocalDate.EPOCH + \"" + mark + "\";\n    }\n");
             }
         }
@@ -201,7 +206,9 @@ class EditsSurviveTest {
         }
     }
 
-    /** Does what a person has to do before going on: takes the generated side of conflicts, deletes what is of no use. */
+    /**
+     * Does what a person has to do before going on: takes the generated side of conflicts, deletes what is of no use.
+     */
     private void settle() throws IOException {
         LastRun last = LastRun.of(directory);
         for (String path : javaFiles()) {

@@ -38,7 +38,8 @@ class HostProjectTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"<project>", "", "no xml", "<!DOCTYPE project [<!ENTITY x SYSTEM 'file:///etc/hostname'>]><project>&x;</project>"})
+    @ValueSource(strings = {"<project>", "", "no xml",
+            "<!DOCTYPE project [<!ENTITY x SYSTEM 'file:///etc/hostname'>]><project>&x;</project>"})
     void aBuildFileThatCannotBeReadIsNamed(String text) throws IOException {
         pom(text);
 

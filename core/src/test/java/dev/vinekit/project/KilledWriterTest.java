@@ -36,7 +36,8 @@ class KilledWriterTest {
                 for (Map.Entry<String, String> file : state(turn % 2).entrySet()) {
                     write.put(file.getKey(), file.getValue());
                 }
-                state(1 - turn % 2).keySet().stream().filter(path -> !state(1).containsKey(path) || !state(0).containsKey(path))
+                state(1 - turn % 2).keySet().stream()
+                        .filter(path -> !state(1).containsKey(path) || !state(0).containsKey(path))
                         .forEach(write::remove);
                 write.commit();
             }
@@ -80,7 +81,8 @@ class KilledWriterTest {
     private Map<String, String> files() throws IOException {
         Map<String, String> files = new HashMap<>();
         try (Stream<Path> all = Files.walk(directory)) {
-            for (Path file : all.filter(Files::isRegularFile).filter(file -> !file.toString().contains(".vinekit")).toList()) {
+            for (Path file : all.filter(Files::isRegularFile).filter(file -> !file.toString().contains(".vinekit"))
+                    .toList()) {
                 files.put(directory.relativize(file).toString(), Files.readString(file));
             }
         }

@@ -27,19 +27,22 @@ class MergeTest {
     void bothSidesAreKept(String base, String edited, String generated, String merged, boolean conflict) {
         Merge merge = Merge.of(lines(base), lines(edited), lines(generated));
 
-        assertThat(merge.text().lines().map(line -> line.substring(0, 1)).collect(Collectors.joining())).isEqualTo(merged);
+        assertThat(merge.text().lines().map(line -> line.substring(0, 1)).collect(Collectors.joining()))
+                .isEqualTo(merged);
         assertThat(merge.conflict()).isEqualTo(conflict);
     }
 
     @Test
     void theSidesOfAConflictAreNamed() {
-        assertThat(Merge.of("a\n", "b\n", "c\n").text()).isEqualTo("<<<<<<< edited\nb\n=======\nc\n>>>>>>> generated now\n");
+        assertThat(Merge.of("a\n", "b\n", "c\n").text())
+                .isEqualTo("<<<<<<< edited\nb\n=======\nc\n>>>>>>> generated now\n");
     }
 
     @Test
     void anImportThatAPersonsLinesUseStays() {
         String base = "package a;\n\nimport java.util.List;\n\nclass A {\n    List<String> b;\n\n    int c;\n}\n";
-        String edited = base.replace("int c;", "int c;\n\n    int d(List<String> e) {\n        return e.size();\n    }");
+        String edited =
+                base.replace("int c;", "int c;\n\n    int d(List<String> e) {\n        return e.size();\n    }");
         String generated = "package a;\n\nclass A {\n    String b;\n\n    int c;\n}\n";
 
         Merge merge = Merge.of(base, edited, generated);
@@ -52,10 +55,12 @@ class MergeTest {
     void anImportThatNothingUsesGoes() {
         String base = "package a;\n\nimport java.util.List;\n\nclass A {\n    List<String> b;\n}\n";
 
-        assertThat(Merge.of(base, base + "// seen\n", "package a;\n\nclass A {\n    String b;\n}\n").text()).doesNotContain("import").contains("// seen");
+        assertThat(Merge.of(base, base + "// seen\n", "package a;\n\nclass A {\n    String b;\n}\n").text())
+                .doesNotContain("import").contains("// seen");
     }
 
     private static String lines(String letters) {
-        return Stream.of(letters.split("")).filter(letter -> !letter.isEmpty()).map(letter -> letter + "\n").collect(Collectors.joining());
+        return Stream.of(letters.split("")).filter(letter -> !letter.isEmpty()).map(letter -> letter + "\n")
+                .collect(Collectors.joining());
     }
 }

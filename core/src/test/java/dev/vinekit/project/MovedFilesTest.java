@@ -44,7 +44,8 @@ class MovedFilesTest {
         try (FileSystem files = Jimfs.newFileSystem(Configuration.unix())) {
             Path file = Files.createDirectory(files.getPath("/project")).resolve(path);
             Files.createDirectories(file.getParent());
-            Files.writeString(file, VESSEL.replaceFirst(change.split(" -> ")[0], change.split(" -> ")[1]).replaceAll("Vessel",
+            Files.writeString(file, VESSEL.replaceFirst(change.split(" -> ")[0], change.split(" -> ")[1])
+                    .replaceAll("Vessel",
                     path.endsWith("Barrel.java") ? "Barrel" : "Vessel"));
             MovedFiles moved = new MovedFiles(files.getPath("/project"), Set.of("src/known/Vessel.java"));
 

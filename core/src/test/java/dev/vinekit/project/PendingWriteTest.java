@@ -93,7 +93,8 @@ class PendingWriteTest {
         Files.writeString(directory.resolve("file"), "mine");
         Path inside = directory.resolve("file/project");
 
-        assertThatThrownBy(() -> VineKit.write(VineKit.plan(sources, inside))).isInstanceOfSatisfying(Fault.class, fault -> {
+        assertThatThrownBy(() -> VineKit.write(VineKit.plan(sources, inside)))
+                .isInstanceOfSatisfying(Fault.class, fault -> {
             assertThat(fault.kind()).isEqualTo(Fault.Kind.WORLD);
             assertThat(fault).hasMessageContaining("Nothing was changed");
             assertThat(fault.fix()).contains("may be written");

@@ -133,7 +133,8 @@ class ProjectTest {
         assertThat(project().resolve("README.md")).doesNotExist();
         assertThat(project().resolve(ENTITY)).hasContent("class Barrel { }");
         assertThat(changes.wantsAttention()).isTrue();
-        assertThat(changes.missingLibraries()).contains("com.h2database:h2", "org.hibernate.validator:hibernate-validator")
+        assertThat(changes.missingLibraries())
+                .contains("com.h2database:h2", "org.hibernate.validator:hibernate-validator")
                 .doesNotContain("com.zaxxer:HikariCP", "com.fasterxml.jackson:jackson-bom");
         assertThat(kind(generate(BARREL), ENTITY)).isEqualTo(FileChange.Kind.LEFT_ALONE);
     }
@@ -149,7 +150,8 @@ class ProjectTest {
         ChangeSet changes = generate(BARREL_WITH_TOAST);
 
         assertThat(kind(changes, moved)).isEqualTo(FileChange.Kind.MERGED);
-        assertThat(Files.readString(project().resolve(moved))).contains("package com.example.cellar.mine;", "String toast)");
+        assertThat(Files.readString(project().resolve(moved)))
+                .contains("package com.example.cellar.mine;", "String toast)");
         assertThat(project().resolve(ENTITY)).doesNotExist();
         assertThat(generate(BARREL_WITH_TOAST).isEmpty()).isTrue();
         assertThat(kind(generate(BARREL), moved)).isEqualTo(FileChange.Kind.MERGED);
@@ -160,13 +162,15 @@ class ProjectTest {
         generate(BARREL);
         String renamed = "src/main/java/com/example/cellar/service/Casks.java";
         edit("src/main/java/com/example/cellar/service/BarrelService.java", "BarrelService", "Casks");
-        Files.move(project().resolve("src/main/java/com/example/cellar/service/BarrelService.java"), project().resolve(renamed));
+        Files.move(project().resolve("src/main/java/com/example/cellar/service/BarrelService.java"),
+                project().resolve(renamed));
         Files.delete(project().resolve(ENTITY));
 
         ChangeSet changes = generate(BARREL_WITH_TOAST);
 
         assertThat(changes.changes()).filteredOn(change -> change.path().equals(renamed)).singleElement()
-                .satisfies(change -> assertThat(change.reason()).contains("followed from src/main/java/com/example/cellar/service/BarrelService"));
+                .satisfies(change -> assertThat(change.reason())
+                        .contains("followed from src/main/java/com/example/cellar/service/BarrelService"));
         assertThat(changes.changes()).filteredOn(change -> change.path().equals(ENTITY)).singleElement()
                 .satisfies(change -> assertThat(change.reason()).startsWith("lost sight of"));
     }
@@ -197,11 +201,14 @@ class ProjectTest {
     @Test
     void importThatOnlyHandWrittenCodeStillNeedsIsKept() throws Exception {
         generate("CREATE TABLE barrel (id INT PRIMARY KEY, code VARCHAR(10) NOT NULL, filled DATE)");
-        edit(ENTITY, "filled) {\n", "filled) {\n    static LocalDate today() {\n        return LocalDate.EPOCH;\n    }\n");
+        edit(ENTITY, "filled) {\n",
+                "filled) {\n    static LocalDate today() {\n        return LocalDate.EPOCH;\n    }\n");
 
-        ChangeSet changes = generate("CREATE TABLE barrel (id INT PRIMARY KEY, filled VARCHAR(10), code VARCHAR(10) NOT NULL)");
+        ChangeSet changes =
+                generate("CREATE TABLE barrel (id INT PRIMARY KEY, filled VARCHAR(10), code VARCHAR(10) NOT NULL)");
 
-        assertThat(Files.readString(project().resolve(ENTITY))).contains("import java.time.LocalDate;", "LocalDate.EPOCH");
+        assertThat(Files.readString(project().resolve(ENTITY)))
+                .contains("import java.time.LocalDate;", "LocalDate.EPOCH");
         assertThat(changes.ofKind(FileChange.Kind.LEFT_ALONE)).isEmpty();
     }
 
@@ -210,12 +217,14 @@ class ProjectTest {
         generate(BARREL + "; CREATE TABLE press (id INT PRIMARY KEY)");
         edit(ENTITY, "public record", "// no end of line here\npublic record");
         Files.writeString(project().resolve(ENTITY), Files.readString(project().resolve(ENTITY)).stripTrailing());
-        ChangeSet changes = VineKit.plan(sources(BARREL_WITH_TOAST + "; CREATE TABLE \"größe\" (id INT PRIMARY KEY)"), project());
+        ChangeSet changes = VineKit.plan(sources(BARREL_WITH_TOAST + "; CREATE TABLE \"größe\" (id INT PRIMARY KEY)"),
+                project());
         Files.writeString(parent.resolve("changes.patch"), Project.patch(changes));
         Path copy = parent.resolve("copy");
         copy(project(), copy);
 
-        Process git = new ProcessBuilder("git", "apply", "--whitespace=nowarn", parent.resolve("changes.patch").toString())
+        Process git = new ProcessBuilder("git", "apply", "--whitespace=nowarn",
+                parent.resolve("changes.patch").toString())
                 .directory(copy.toFile()).inheritIO().start();
         assertThat(git.waitFor()).isZero();
         VineKit.write(changes);
@@ -230,7 +239,8 @@ class ProjectTest {
         assertThat(project().resolve(folder)).doesNotExist();
 
         generate(BARREL_WITH_TOAST);
-        assertThat(project().resolve(folder + "0001-barrel.sql")).content().contains("ALTER TABLE barrel ADD COLUMN toast VARCHAR(8);");
+        assertThat(project().resolve(folder + "0001-barrel.sql")).content()
+                .contains("ALTER TABLE barrel ADD COLUMN toast VARCHAR(8);");
 
         Files.writeString(project().resolve(folder + "0007-ours.sql"), "-- ours");
         generate(BARREL);
@@ -246,7 +256,8 @@ class ProjectTest {
         Map<Path, Object> before = times();
 
         assertThatThrownBy(() -> generate(BARREL_WITH_TOAST)).isInstanceOf(Fault.class)
-                .hasMessageContaining("Barrel.java").hasMessageContaining("read-only").hasMessageContaining("Nothing was changed");
+                .hasMessageContaining("Barrel.java").hasMessageContaining("read-only")
+                .hasMessageContaining("Nothing was changed");
 
         assertThat(times()).isEqualTo(before);
     }
@@ -263,7 +274,8 @@ class ProjectTest {
             }
 
             assertThatThrownBy(() -> VineKit.write(VineKit.plan(sources(many.toString()), directory)))
-                    .isInstanceOf(Fault.class).hasMessageContaining("out of disk space").hasMessageContaining("Nothing was changed");
+                    .isInstanceOf(Fault.class).hasMessageContaining("out of disk space")
+                    .hasMessageContaining("Nothing was changed");
 
             assertThat(texts(directory)).isEqualTo(before);
             assertThat(VineKit.plan(sources(BARREL), directory).isEmpty()).isTrue();

@@ -32,12 +32,14 @@ class UnifiedDiffTest {
                 .isEqualTo("diff --git a/v b/v\nnew file mode 100644\n--- /dev/null\n+++ b/v\n@@ -0,0 +1 @@\n+x\n");
         assertThat(UnifiedDiff.of("v", Optional.of("x\n"), Optional.empty()))
                 .isEqualTo("diff --git a/v b/v\ndeleted file mode 100644\n--- a/v\n+++ /dev/null\n@@ -1 +0,0 @@\n-x\n");
-        assertThat(UnifiedDiff.of("v", Optional.empty(), Optional.of(""))).isEqualTo("diff --git a/v b/v\nnew file mode 100644\n");
+        assertThat(UnifiedDiff.of("v", Optional.empty(), Optional.of("")))
+                .isEqualTo("diff --git a/v b/v\nnew file mode 100644\n");
     }
 
     @Test
     void aMissingLastLineEndIsTold() {
-        assertThat(UnifiedDiff.of("v", Optional.of("x"), Optional.of("x\n"))).endsWith("-x\n\\ No newline at end of file\n+x\n");
+        assertThat(UnifiedDiff.of("v", Optional.of("x"), Optional.of("x\n")))
+                .endsWith("-x\n\\ No newline at end of file\n+x\n");
     }
 
     @Test
@@ -52,6 +54,7 @@ class UnifiedDiffTest {
         "a\"b          | ^\"a/a\\\"b\"^",
         "a b           | a/a b"})
     void pathsAreQuotedAsGitDoes(String path, String quoted) {
-        assertThat(UnifiedDiff.of(path, Optional.of("x\n"), Optional.of("y\n"))).startsWith("diff --git " + quoted + " ");
+        assertThat(UnifiedDiff.of(path, Optional.of("x\n"), Optional.of("y\n")))
+                .startsWith("diff --git " + quoted + " ");
     }
 }

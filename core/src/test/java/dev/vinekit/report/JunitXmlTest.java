@@ -17,7 +17,8 @@ import org.xml.sax.InputSource;
 class JunitXmlTest {
     @Test
     void outcomesAreCounted() throws Exception {
-        Element suite = parsed(List.of(passed("listTest"), failed("createTest", "expected: 201\nbut was: 500"), passed("readTest")));
+        Element suite = parsed(List.of(passed("listTest"), failed("createTest", "expected: 201\nbut was: 500"),
+                passed("readTest")));
 
         assertThat(suite.getAttribute("name")).isEqualTo("VesselControllerTest");
         assertThat(suite.getAttribute("tests")).isEqualTo("3");
@@ -30,7 +31,8 @@ class JunitXmlTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"<a>&amp;]]>", "\"quoted\"", "\u0000", "\u001b[31m", "\ud800", "\uffff", "gr\u00fcn \ud83c\udf47"})
+    @ValueSource(strings = {"<a>&amp;]]>", "\"quoted\"", "\u0000", "\u001b[31m", "\ud800", "\uffff",
+            "gr\u00fcn \ud83c\udf47"})
     void anyReasonIsWellFormed(String reason) throws Exception {
         Element suite = parsed(List.of(failed("listTest", reason)));
 
@@ -40,14 +42,17 @@ class JunitXmlTest {
 
     private static Element parsed(List<TestOutcome> outcomes) throws Exception {
         return DocumentBuilderFactory.newInstance().newDocumentBuilder()
-                .parse(new InputSource(new StringReader(JunitXml.of("VesselControllerTest", outcomes)))).getDocumentElement();
+                .parse(new InputSource(new StringReader(JunitXml.of("VesselControllerTest", outcomes))))
+                .getDocumentElement();
     }
 
     private static TestOutcome passed(String name) {
-        return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250), Optional.empty(), "");
+        return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250),
+                Optional.empty(), "");
     }
 
     private static TestOutcome failed(String name, String reason) {
-        return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250), Optional.of(reason), "");
+        return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250),
+                Optional.of(reason), "");
     }
 }

@@ -18,17 +18,23 @@ import org.junit.jupiter.api.io.TempDir;
 import org.w3c.dom.Element;
 
 class ReportsTest {
-    private static final String HOSTILE = "expected \"<script>alert(1)</script>\" & ']]>' but was \u0000\u001b[31m\uD83C\uDF77 \uD800";
+    private static final String HOSTILE =
+            "expected \"<script>alert(1)</script>\" & ']]>' but was \u0000\u001b[31m\uD83C\uDF77 \uD800";
 
     @TempDir
     private Path folder;
 
     private Path write(TestOutcome... outcomes) {
-        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example", List.of(
-                new ServiceDescription.TableDescription("<b>BOOK</b>", "book", false, "Book", "books", Set.of(Operation.LIST), List.of(),
-                        List.of(new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0", List.of("pagesIsRefused"), ""),
-                                new ServiceDescription.RuleDescription("type", "TITLE", "VARCHAR(9)", List.of(), "A check is stricter.")))));
-        return Reports.write(new TestReport(service, List.of(outcomes), Duration.ofMillis(1500), 7, List.of()), "com.example", Optional.empty(), folder);
+        ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example",
+                List.of(
+                new ServiceDescription.TableDescription("<b>BOOK</b>", "book", false, "Book", "books",
+                        Set.of(Operation.LIST), List.of(),
+                        List.of(new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0",
+                                List.of("pagesIsRefused"), ""),
+                                new ServiceDescription.RuleDescription("type", "TITLE", "VARCHAR(9)", List.of(),
+                                        "A check is stricter.")))));
+        return Reports.write(new TestReport(service, List.of(outcomes), Duration.ofMillis(1500), 7, List.of()),
+                "com.example", Optional.empty(), folder);
     }
 
     private static TestOutcome outcome(String testClass, String name, String failure) {
@@ -41,7 +47,8 @@ class ReportsTest {
         String page = Files.readString(write(outcome("BookControllerTest", "pagesIsRefused", HOSTILE)));
 
         assertThat(page).doesNotContain("<script", "<link", "src=", "href=\"http", "url(", "<b>BOOK", "<i>");
-        assertThat(page).contains("0 passed, 1 failed", "&lt;script&gt;alert(1)", "&lt;b&gt;BOOK&lt;/b&gt;", "GET /books?title=&lt;i&gt;");
+        assertThat(page).contains("0 passed, 1 failed", "&lt;script&gt;alert(1)", "&lt;b&gt;BOOK&lt;/b&gt;",
+                "GET /books?title=&lt;i&gt;");
     }
 
     @Test
@@ -56,12 +63,14 @@ class ReportsTest {
     void pageTellsOfRulesWithoutProofAndWhy() throws Exception {
         String page = Files.readString(write(outcome("BookControllerTest", "pagesIsRefused", null)));
 
-        assertThat(page).contains("1 of 2 rules proved", "A check is stricter.", "not provable").doesNotContain("<h2>Failures</h2>");
+        assertThat(page).contains("1 of 2 rules proved", "A check is stricter.", "not provable")
+                .doesNotContain("<h2>Failures</h2>");
     }
 
     @Test
     void buildServersReadAFileForEachClassOfTests() throws Exception {
-        write(outcome("BookRepositoryTest", "insertStoresEveryColumn", null), outcome("BookControllerTest", "pagesIsRefused", HOSTILE),
+        write(outcome("BookRepositoryTest", "insertStoresEveryColumn", null),
+                outcome("BookControllerTest", "pagesIsRefused", HOSTILE),
                 outcome("BookControllerTest", "listReturnsTheRowsOfTheTable", null));
 
         Element suite = DocumentBuilderFactory.newInstance().newDocumentBuilder()
@@ -69,7 +78,8 @@ class ReportsTest {
         assertThat(List.of(suite.getAttribute("tests"), suite.getAttribute("failures"), suite.getAttribute("time")))
                 .containsExactly("2", "1", "0.024");
         assertThat(suite.getElementsByTagName("failure").item(0).getTextContent())
-                .isEqualTo("expected \"<script>alert(1)</script>\" & ']]>' but was \uFFFD\uFFFD[31m\uD83C\uDF77 \uFFFD");
+                .isEqualTo(
+                        "expected \"<script>alert(1)</script>\" & ']]>' but was \uFFFD\uFFFD[31m\uD83C\uDF77 \uFFFD");
         assertThat(folder.resolve("TEST-BookRepositoryTest.xml")).exists();
     }
 

@@ -14,7 +14,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class ScratchTriggersTest {
-    private static final String TABLES = "CREATE TABLE cask (id INTEGER NOT NULL PRIMARY KEY, litres INTEGER NOT NULL, note VARCHAR(20));\n"
+    private static final String TABLES =
+            "CREATE TABLE cask (id INTEGER NOT NULL PRIMARY KEY, litres INTEGER NOT NULL, note VARCHAR(20));\n"
             + "CREATE TABLE cask_log (id INTEGER NOT NULL PRIMARY KEY, what VARCHAR(20));\n";
 
     @ParameterizedTest
@@ -26,7 +27,8 @@ class ScratchTriggersTest {
         "postgresql | CREATE FUNCTION f() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN NEW.note := 'new'; RETURN NEW; END $$;"
             + "CREATE TRIGGER t BEFORE INSERT OR UPDATE ON cask FOR EACH ROW EXECUTE FUNCTION f()"})
     void columnsThatATriggerOverwritesAreSaid(String engine, String trigger) throws SQLException {
-        assertThat(remarks(engine, trigger)).anyMatch(text -> text.startsWith("A trigger gives a value of its own to note:"));
+        assertThat(remarks(engine, trigger))
+                .anyMatch(text -> text.startsWith("A trigger gives a value of its own to note:"));
     }
 
     @ParameterizedTest

@@ -34,7 +34,8 @@ class SnapshotTest {
                 """)) {
             Table table = VineKit.read(database.database(), Scope.all()).tables().get(0);
 
-            assertThat(table.columns()).extracting(column -> column.defaultValue().map(DefaultValue::meaning).orElse(null))
+            assertThat(table.columns()).extracting(column -> column.defaultValue().map(DefaultValue::meaning)
+                    .orElse(null))
                     .containsExactly(DefaultValue.Meaning.SEQUENCE, DefaultValue.Meaning.NEW_UUID,
                             DefaultValue.Meaning.NOW, DefaultValue.Meaning.CONSTANT, DefaultValue.Meaning.CONSTANT,
                             DefaultValue.Meaning.CONSTANT, DefaultValue.Meaning.EXPRESSION, DefaultValue.Meaning.NOW,
@@ -43,7 +44,8 @@ class SnapshotTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "{}", "[1]", "{\"format\": 2, \"schema\": {}}", "{\"format\": 1, \"schema\": {\"x\": 1}}"})
+    @ValueSource(strings = {"", "{}", "[1]", "{\"format\": 2, \"schema\": {}}",
+            "{\"format\": 1, \"schema\": {\"x\": 1}}"})
     void whatIsNoSnapshotIsRefused(String text) {
         assertThatThrownBy(() -> Snapshot.read(text)).isInstanceOf(IllegalArgumentException.class);
     }

@@ -73,15 +73,24 @@ class AccessTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "GET    | /parcels                        | cellar-hand | 200", "GET    | /parcels/1                     | winemaker   | 200",
-        "GET    | /parcels/1                      | driver      | 403", "HEAD   | /parcels/1                     | driver      | 403",
-        "POST   | /parcels                        | cellar-hand | 403", "POST   | /parcels                       | winemaker   | 400",
-        "PATCH  | /parcels/1                      | winemaker   | 200", "PATCH  | /parcels/1                     | cellar-hand | 403",
-        "DELETE | /parcels/1                      | winemaker   | 405", "GET    | /harvests                      | driver      | 200",
-        "GET    | /parcels/1/harvests             | driver      | 403", "GET    | /parcels/1/harvests            | winemaker   | 200",
-        "GET    | /parcels?include=variety        | cellar-hand | 403", "GET    | /parcels?include=variety       | winemaker   | 200",
-        "GET    | /parcels/1?include=variety      | cellar-hand | 403", "GET    | /grape-varieties/ARV/parcels   | cellar-hand | 403",
-        "GET    | /vessels                        | driver      | 200", "GET    | /vessels                       |             | 200"})
+        "GET    | /parcels                        | cellar-hand | 200",
+                "GET    | /parcels/1                     | winemaker   | 200",
+        "GET    | /parcels/1                      | driver      | 403",
+        "HEAD   | /parcels/1                     | driver      | 403",
+        "POST   | /parcels                        | cellar-hand | 403",
+        "POST   | /parcels                       | winemaker   | 400",
+        "PATCH  | /parcels/1                      | winemaker   | 200",
+        "PATCH  | /parcels/1                     | cellar-hand | 403",
+        "DELETE | /parcels/1                      | winemaker   | 405",
+        "GET    | /harvests                      | driver      | 200",
+        "GET    | /parcels/1/harvests             | driver      | 403",
+        "GET    | /parcels/1/harvests            | winemaker   | 200",
+        "GET    | /parcels?include=variety        | cellar-hand | 403",
+        "GET    | /parcels?include=variety       | winemaker   | 200",
+        "GET    | /parcels/1?include=variety      | cellar-hand | 403",
+        "GET    | /grape-varieties/ARV/parcels   | cellar-hand | 403",
+        "GET    | /vessels                        | driver      | 200",
+        "GET    | /vessels                       |             | 200"})
     void rolesDecide(String method, String path, String role, int status) throws Exception {
         Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), role, claims -> { }));
 
@@ -107,9 +116,11 @@ class AccessTest {
 
         try (RunningService closed = cellar.replica(Map.of("AUTH_SECRET", SECRET, "AUTH_EVERYWHERE", "true"))) {
             Http stranger = new Http(closed.url());
-            assertThat(List.of(stranger.get("/openapi.json").status(), stranger.get("/").status(), stranger.get("/health").status(),
+            assertThat(List.of(stranger.get("/openapi.json").status(), stranger.get("/").status(),
+                    stranger.get("/health").status(),
                     stranger.get("/health/live").status())).containsExactly(401, 401, 200, 200);
-            assertThat(stranger.with("Authorization", http.headers().get("Authorization")).get("/openapi.json").status()).isEqualTo(200);
+            assertThat(stranger.with("Authorization", http.headers().get("Authorization")).get("/openapi.json")
+                    .status()).isEqualTo(200);
         }
     }
 
@@ -131,7 +142,8 @@ class AccessTest {
         String[] parts = valid.split("\\.");
         byte[] publicKey = key.toRSAPublicKey().getEncoded();
 
-        refused(token(JWSAlgorithm.HS256, new MACSigner("another secret that has 32 bytes or more"), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.HS256, new MACSigner("another secret that has 32 bytes or more"), "winemaker",
+                claims -> { }));
         refused(token(JWSAlgorithm.RS256, new RSASSASigner(strange), "winemaker", claims -> { }));
         refused(token(JWSAlgorithm.HS256, new MACSigner(publicKey), "winemaker", claims -> { }));
         refused(token(JWSAlgorithm.HS256, new MACSigner(pem(publicKey)), "winemaker", claims -> { }));
@@ -142,10 +154,12 @@ class AccessTest {
         refused(new PlainJWT(claims("winemaker").build()).serialize());
         refused(parts[0] + "." + parts[1] + ".");
         refused(parts[0] + "." + parts[1]);
-        refused(parts[0] + "." + new PlainJWT(claims("winemaker").build()).serialize().split("\\.")[1] + "." + parts[2] + "x");
+        refused(parts[0] + "." + new PlainJWT(claims("winemaker").build()).serialize().split("\\.")[1] + "." + parts[2]
+                + "x");
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(past(60))));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(null)));
-        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(null).serializeNullClaims(true)));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker",
+                claims -> claims.expirationTime(null).serializeNullClaims(true)));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.notBeforeTime(past(-60))));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.audience("another")));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.audience((String) null)));
@@ -158,7 +172,8 @@ class AccessTest {
     }
 
     private static String pem(byte[] publicKey) {
-        return "-----BEGIN PUBLIC KEY-----\n" + java.util.Base64.getMimeEncoder(64, "\n".getBytes(StandardCharsets.US_ASCII))
+        return "-----BEGIN PUBLIC KEY-----\n"
+                + java.util.Base64.getMimeEncoder(64, "\n".getBytes(StandardCharsets.US_ASCII))
                 .encodeToString(publicKey) + "\n-----END PUBLIC KEY-----\n";
     }
 
@@ -190,7 +205,8 @@ class AccessTest {
         RSAKey later = new RSAKeyGenerator(2048).keyID("later").generate();
         List<RSAKey> current = new java.util.concurrent.CopyOnWriteArrayList<>(List.of(key));
         published.createContext("/keys", exchange -> {
-            byte[] keys = new JWKSet(current.stream().map(each -> (com.nimbusds.jose.jwk.JWK) each.toPublicJWK()).toList())
+            byte[] keys = new JWKSet(current.stream().map(each -> (com.nimbusds.jose.jwk.JWK) each.toPublicJWK())
+                    .toList())
                     .toString().getBytes(StandardCharsets.UTF_8);
             exchange.sendResponseHeaders(200, keys.length);
             exchange.getResponseBody().write(keys);
@@ -208,7 +224,8 @@ class AccessTest {
             SignedJWT next = new SignedJWT(new JWSHeader.Builder(JWSAlgorithm.RS256).keyID("later").build(),
                     claims("winemaker").build());
             next.sign(new RSASSASigner(later));
-            assertThat(http.with("Authorization", "Bearer " + next.serialize()).get("/parcels").status()).isEqualTo(200);
+            assertThat(http.with("Authorization", "Bearer " + next.serialize()).get("/parcels").status())
+                    .isEqualTo(200);
         } finally {
             published.stop(0);
         }
@@ -216,9 +233,11 @@ class AccessTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "short |                  | AUTH_SECRET", "| /no/such/keys.json    | AUTH_KEYS", "|                       | AUTH_SECRET nor AUTH_KEYS"})
+        "short |                  | AUTH_SECRET", "| /no/such/keys.json    | AUTH_KEYS",
+                "|                       | AUTH_SECRET nor AUTH_KEYS"})
     void serviceDoesNotStartWithoutAWayToVerifyTokens(String secret, String keys, String message) {
-        Map<String, String> settings = Map.of("AUTH_SECRET", secret == null ? "" : secret, "AUTH_KEYS", keys == null ? "" : keys);
+        Map<String, String> settings =
+                Map.of("AUTH_SECRET", secret == null ? "" : secret, "AUTH_KEYS", keys == null ? "" : keys);
 
         assertThatThrownBy(() -> RunningService.start(cellar.project(), cellar.with(settings)).close())
                 .isInstanceOf(Fault.class).hasMessageContaining(message);
@@ -226,12 +245,14 @@ class AccessTest {
 
     @Test
     void tokenForDevelopmentIsOneThatTheServiceTakes() {
-        Map<String, String> settings = Map.of("AUTH_SECRET", SECRET, "AUTH_AUDIENCE", AUDIENCE, "AUTH_ISSUER", "the estate",
+        Map<String, String> settings =
+                Map.of("AUTH_SECRET", SECRET, "AUTH_AUDIENCE", AUDIENCE, "AUTH_ISSUER", "the estate",
                 "AUTH_ROLES_CLAIM", "work.roles");
         String token = VineKit.token(cellar.project(), settings, "me", List.of("winemaker"), Duration.ofMinutes(5));
 
         assertThat(status(token)).isEqualTo(200);
-        assertThatThrownBy(() -> VineKit.token(cellar.project(), settings, "me", List.of("wine-maker"), Duration.ofMinutes(5)))
+        assertThatThrownBy(() -> VineKit.token(cellar.project(), settings, "me", List.of("wine-maker"),
+                Duration.ofMinutes(5)))
                 .hasMessageContaining("wine-maker");
     }
 
@@ -248,11 +269,13 @@ class AccessTest {
     }
 
     private static JWTClaimsSet.Builder claims(String role) {
-        return new JWTClaimsSet.Builder().subject("a test").audience(AUDIENCE).issuer("the estate").expirationTime(past(-600))
+        return new JWTClaimsSet.Builder().subject("a test").audience(AUDIENCE).issuer("the estate")
+                .expirationTime(past(-600))
                 .claim("work", Map.of("roles", role == null ? List.of() : List.of(role)));
     }
 
-    private static String token(JWSAlgorithm algorithm, JWSSigner signer, String role, Consumer<JWTClaimsSet.Builder> change)
+    private static String token(JWSAlgorithm algorithm, JWSSigner signer, String role,
+            Consumer<JWTClaimsSet.Builder> change)
             throws JOSEException {
         JWTClaimsSet.Builder claims = claims(role);
         change.accept(claims);

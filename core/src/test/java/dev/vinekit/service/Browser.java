@@ -33,7 +33,9 @@ final class Browser implements AutoCloseable {
 
     private final ChromeDriver driver;
 
-    /** Skips the test where there is no browser. Continuous integration installs one, and fails if a test was skipped. */
+    /**
+     * Skips the test where there is no browser. Continuous integration installs one, and fails if a test was skipped.
+     */
     Browser(String... options) {
         Assumptions.assumeTrue(DRIVER.canExecute() && PROGRAM.canExecute(), "There is no Chromium here.");
         LoggingPreferences logs = new LoggingPreferences();
@@ -43,7 +45,8 @@ final class Browser implements AutoCloseable {
         chosen.addArguments("--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--window-size=1280,800");
         chosen.addArguments(options);
         chosen.setCapability("goog:loggingPrefs", logs);
-        driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(DRIVER).usingAnyFreePort().build(), chosen);
+        driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(DRIVER).usingAnyFreePort()
+                .build(), chosen);
     }
 
     WebDriver driver() {
@@ -70,7 +73,8 @@ final class Browser implements AutoCloseable {
 
     /** The first thing that fits, as soon as it is there. */
     WebElement find(String css) {
-        return until(all -> driver.findElements(By.cssSelector(css)).stream().filter(WebElement::isDisplayed).findFirst().orElse(null));
+        return until(all -> driver.findElements(By.cssSelector(css)).stream().filter(WebElement::isDisplayed)
+                .findFirst().orElse(null));
     }
 
     /** The first that fits and has this text in it, as soon as it is there. */
@@ -118,10 +122,12 @@ final class Browser implements AutoCloseable {
     /** Waits until something is so. */
     <T> T until(Function<WebDriver, T> condition) {
         try {
-            return new WebDriverWait(driver, PATIENCE, POLLING).ignoring(StaleElementReferenceException.class).until(condition);
+            return new WebDriverWait(driver, PATIENCE, POLLING).ignoring(StaleElementReferenceException.class)
+                    .until(condition);
         } catch (TimeoutException e) {
             String text = driver.findElement(By.tagName("body")).getText();
-            throw new AssertionError(driver.getCurrentUrl() + " still shows " + text.substring(0, Math.min(MOST_TOLD, text.length())), e);
+            throw new AssertionError(driver.getCurrentUrl() + " still shows "
+                    + text.substring(0, Math.min(MOST_TOLD, text.length())), e);
         }
     }
 
@@ -137,7 +143,8 @@ final class Browser implements AutoCloseable {
     /** What the browser complained of: scripts that failed, files that it refused. */
     List<String> complaints() {
         return driver.manage().logs().get(LogType.BROWSER).getAll().stream().map(entry -> entry.getMessage())
-                .filter(message -> !message.contains("Failed to load resource") && !message.startsWith("rendering ")).toList();
+                .filter(message -> !message.contains("Failed to load resource") && !message.startsWith("rendering "))
+                .toList();
     }
 
     /** The rules of accessibility that the page breaks now, by the judge's own names, with the places. */
@@ -147,7 +154,8 @@ final class Browser implements AutoCloseable {
         Map<String, Object> found = (Map<String, Object>) driver.executeAsyncScript(
                 "const done = arguments[0]; axe.run(document, {resultTypes: [\"violations\"]}).then(done, failure => done({violations: [{id: String(failure), nodes: []}]}));");
         return ((List<Map<String, Object>>) found.get("violations")).stream().map(violation -> violation.get("id") + " "
-                + ((List<Map<String, Object>>) violation.get("nodes")).stream().map(node -> node.get("html")).limit(3).toList()).toList();
+                + ((List<Map<String, Object>>) violation.get("nodes")).stream().map(node -> node.get("html")).limit(3)
+                .toList()).toList();
     }
 
     @Override

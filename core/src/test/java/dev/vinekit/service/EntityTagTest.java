@@ -47,7 +47,8 @@ class EntityTagTest {
 
     /** A change that wants no row there, or not in this state, finds one (RFC 9110, section 13.1.2). */
     @ParameterizedTest
-    @CsvSource({"PUT, *, 412", "PATCH, *, 412", "DELETE, *, 412", "PUT, OWN, 412", "PATCH, W/OWN, 412", "PATCH, \"other\", 200"})
+    @CsvSource({"PUT, *, 412", "PATCH, *, 412", "DELETE, *, 412", "PUT, OWN, 412", "PATCH, W/OWN, 412",
+            "PATCH, \"other\", 200"})
     void changeThatWantsAnotherStateIsRefused(String method, String header, int status) {
         Http http = ServedCellar.on("h2").http();
         Http.Answer before = http.get("/labels/3");
@@ -73,7 +74,8 @@ class EntityTagTest {
         ServedCellar cellar = ServedCellar.on(engine);
         try (RunningService replica = cellar.replica(Map.of())) {
             List<Http> replicas = List.of(cellar.http(), new Http(replica.url()));
-            List<String> paths = IntStream.range(0, ROWS).mapToObj(i -> "/blends/" + created(replicas.get(i % 2), i)).toList();
+            List<String> paths = IntStream.range(0, ROWS).mapToObj(i -> "/blends/" + created(replicas.get(i % 2), i))
+                    .toList();
             AtomicInteger left = new AtomicInteger(UPDATES);
             AtomicInteger refused = new AtomicInteger();
             ExecutorService threads = Executors.newFixedThreadPool(WRITERS);
@@ -128,7 +130,8 @@ class EntityTagTest {
         for (int round = 0; round < 20; round++) {
             String notes = "{\"tastingNotes\":\"" + round + "\"}";
             String vintage = "{\"vintage\":" + (1990 + round) + "}";
-            CompletableFuture<Http.Answer> other = CompletableFuture.supplyAsync(() -> http.send("PATCH", path, vintage));
+            CompletableFuture<Http.Answer> other =
+                    CompletableFuture.supplyAsync(() -> http.send("PATCH", path, vintage));
             assertThat(http.send("PATCH", path, notes).status()).isEqualTo(200);
             assertThat(other.join().status()).isEqualTo(200);
             assertThat(http.get(path).body().path("tastingNotes").asInt()).isEqualTo(round);
@@ -139,9 +142,11 @@ class EntityTagTest {
 
     @Test
     void versionColumnIsTheTagAndCountsEachChange(@TempDir Path directory) throws Exception {
-        try (TestDatabases database = TestDatabases.h2("CREATE TABLE cask (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, "
+        try (TestDatabases database =
+                TestDatabases.h2("CREATE TABLE cask (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, "
                 + "wood VARCHAR(20) NOT NULL, version INT DEFAULT 1 NOT NULL)")) {
-            MappingFile file = MappingFile.parse("m", "{project: {package: com.example.casks}, entities: {cask: {version: version}}}", Map.of(), true);
+            MappingFile file = MappingFile.parse("m",
+                    "{project: {package: com.example.casks}, entities: {cask: {version: version}}}", Map.of(), true);
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("service")));
             VineKit.compile(project);
@@ -154,7 +159,8 @@ class EntityTagTest {
                 assertThat(created.header("ETag")).isEqualTo("\"1\"");
                 assertThat(http.with("If-Match", "\"1\"").send("PATCH", path, "{\"wood\":\"ash\"}").header("ETag"))
                         .isEqualTo("\"2\"");
-                assertThat(http.with("If-Match", "\"1\"").send("PUT", path, "{\"wood\":\"elm\"}").status()).isEqualTo(412);
+                assertThat(http.with("If-Match", "\"1\"").send("PUT", path, "{\"wood\":\"elm\"}").status())
+                        .isEqualTo(412);
                 assertThat(http.send("PATCH", path, "{\"version\":7}").status()).isEqualTo(400);
             }
         }

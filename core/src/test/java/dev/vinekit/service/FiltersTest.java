@@ -23,15 +23,22 @@ import org.junit.jupiter.params.provider.ValueSource;
 class FiltersTest {
     /** Columns with three values each, which ascend; a fourth row has none. */
     private static final Map<String, List<String>> VALUES = Map.of(
-            "small SMALLINT", List.of("-2", "3", "40"), "large BIGINT", List.of("-9007199254740993", "0", "9007199254740993"),
+            "small SMALLINT", List.of("-2", "3", "40"), "large BIGINT",
+            List.of("-9007199254740993", "0", "9007199254740993"),
             "amount DECIMAL(9, 3)", List.of("-0.5", "1.125", "2.000"), "flag BOOLEAN", List.of("false", "true"),
-            "words ${text}", List.of("\"abc\"", "\"bcd\"", "\"cde\""), "brief VARCHAR(9)", List.of("\"a,b\"", "\"a[b]\"", "\"b%c\""),
-            "picked DATE", List.of("\"1999-12-31\"", "\"2024-02-29\"", "\"2030-01-01\""), "clock TIME", List.of("\"00:00:00\"", "\"08:30:00\"", "\"23:59:59\""),
-            "moment ${moment}", List.of("\"1999-12-31T23:59:59\"", "\"2024-02-29T08:30:00\"", "\"2030-01-01T00:00:00\""),
-            "token ${uuid}", List.of("\"00000000-0000-4000-8000-000000000001\"", "\"00000000-0000-4000-8000-000000000002\""));
+            "words ${text}", List.of("\"abc\"", "\"bcd\"", "\"cde\""), "brief VARCHAR(9)",
+            List.of("\"a,b\"", "\"a[b]\"", "\"b%c\""),
+            "picked DATE", List.of("\"1999-12-31\"", "\"2024-02-29\"", "\"2030-01-01\""), "clock TIME",
+            List.of("\"00:00:00\"", "\"08:30:00\"", "\"23:59:59\""),
+            "moment ${moment}", List.of("\"1999-12-31T23:59:59\"", "\"2024-02-29T08:30:00\"",
+                    "\"2030-01-01T00:00:00\""),
+            "token ${uuid}", List.of("\"00000000-0000-4000-8000-000000000001\"",
+                    "\"00000000-0000-4000-8000-000000000002\""));
     private static final Map<String, Map<String, String>> SPELLINGS = Map.of(
-            "h2", Map.of("text", "VARCHAR", "moment", "TIMESTAMP", "uuid", "UUID"), "postgresql", Map.of("text", "TEXT", "moment", "TIMESTAMP", "uuid", "UUID"),
-            "mariadb", Map.of("text", "TEXT", "moment", "DATETIME", "uuid", "UUID"), "sqlite", Map.of("text", "TEXT", "moment", "TIMESTAMP", "uuid", "UUID"));
+            "h2", Map.of("text", "VARCHAR", "moment", "TIMESTAMP", "uuid", "UUID"), "postgresql",
+            Map.of("text", "TEXT", "moment", "TIMESTAMP", "uuid", "UUID"),
+            "mariadb", Map.of("text", "TEXT", "moment", "DATETIME", "uuid", "UUID"), "sqlite",
+            Map.of("text", "TEXT", "moment", "TIMESTAMP", "uuid", "UUID"));
 
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
@@ -45,14 +52,17 @@ class FiltersTest {
         }
         List<String> names = VALUES.keySet().stream().map(column -> column.substring(0, column.indexOf(' '))).toList();
         SoftAssertions softly = new SoftAssertions();
-        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, sql, "entities:\n  item:\n    filters: [" + String.join(", ", names) + "]\n"), Map.of())) {
+        try (ServedCellar served = ServedCellar.alone(
+                ServedCellar.project(engine, sql, "entities:\n  item:\n    filters: [" + String.join(", ", names)
+                        + "]\n"), Map.of())) {
             Http http = served.http();
             clear(served);
             for (int id = 1; id <= 4; id++) {
                 StringBuilder row = new StringBuilder("{\"id\":" + id);
                 for (Map.Entry<String, List<String>> column : VALUES.entrySet()) {
                     String value = id <= column.getValue().size() ? column.getValue().get(id - 1) : "null";
-                    row.append(",\"").append(column.getKey(), 0, column.getKey().indexOf(' ')).append("\":").append(value);
+                    row.append(",\"").append(column.getKey(), 0, column.getKey().indexOf(' ')).append("\":")
+                            .append(value);
                 }
                 assertThat(http.post("/items", row + "}").status()).isEqualTo(201);
             }
@@ -61,7 +71,8 @@ class FiltersTest {
                 String name = column.getKey().substring(0, column.getKey().indexOf(' '));
                 JsonNode parameter = parameter(description, name);
                 softly.assertThat(parameter.path("style").asText()).isEqualTo("deepObject");
-                description.at(parameter.at("/schema/$ref").asText().substring(1)).path("properties").properties().forEach(property ->
+                description.at(parameter.at("/schema/$ref").asText().substring(1)).path("properties").properties()
+                        .forEach(property ->
                         compare(softly, http, name, property.getKey(), column.getValue()));
             }
         }
@@ -108,14 +119,16 @@ class FiltersTest {
             case "contains" -> text ? List.of(1, 2) : List.of(2);
             default -> text ? List.of(2) : List.of(1, 2);
         };
-        List<String> forms = new ArrayList<>(List.of(name + "[" + comparison + "]=", name + "%5B" + comparison + "%5D=", name + "%5b" + comparison + "]="));
+        List<String> forms = new ArrayList<>(List.of(name + "[" + comparison + "]=", name + "%5B" + comparison
+                + "%5D=", name + "%5b" + comparison + "]="));
         if (comparison.equals("is")) {
             forms.add(name + "=");
         }
         for (String form : forms) {
             Http.Answer answer = http.get("/items?" + form + value);
             softly.assertThat(answer.status()).as(form + value + " " + answer.text()).isEqualTo(200);
-            softly.assertThat(answer.body().findValues("id")).as(form + value).extracting(JsonNode::asInt).isEqualTo(expected);
+            softly.assertThat(answer.body().findValues("id")).as(form + value).extracting(JsonNode::asInt)
+                    .isEqualTo(expected);
         }
     }
 
@@ -159,15 +172,18 @@ class FiltersTest {
 
     @Test
     void columnsWithBracketsAndPointsInTheirNamesAreFilteredToo() throws Exception {
-        String script = "CREATE TABLE item (id INT PRIMARY KEY, \"a\" INT, \"a[not]\" INT, \"b.in\" INT, \"c]\" INT, \"limit\" INT);";
+        String script =
+                "CREATE TABLE item (id INT PRIMARY KEY, \"a\" INT, \"a[not]\" INT, \"b.in\" INT, \"c]\" INT, \"limit\" INT);";
         try (ServedCellar served = ServedCellar.alone(ServedCellar.project("h2", script,
                 "project:\n  json-names: as-in-database\nentities:\n  ITEM:\n    filters: [a, 'a[not]', b.in, 'c]', limit]\n"), Map.of())) {
             Http http = served.http();
             clear(served);
-            Http.Answer created = http.post("/items", "[{\"id\":1,\"a\":1,\"a[not]\":1,\"b.in\":1,\"c]\":1,\"limit\":1},{\"id\":2,\"a\":2,\"a[not]\":2,\"b.in\":2,\"c]\":2,\"limit\":2}]");
+            Http.Answer created = http.post("/items",
+                    "[{\"id\":1,\"a\":1,\"a[not]\":1,\"b.in\":1,\"c]\":1,\"limit\":1},{\"id\":2,\"a\":2,\"a[not]\":2,\"b.in\":2,\"c]\":2,\"limit\":2}]");
             assertThat(created.status()).as(created.text()).isEqualTo(201);
 
-            for (String query : List.of("a=1", "a[is]=1", "a[not]=2", "a[not][is]=1", "a[not][less]=2", "b.in=1", "b.in[in]=1", "c]=1", "c][not]=2", "limit[is]=1")) {
+            for (String query : List.of("a=1", "a[is]=1", "a[not]=2", "a[not][is]=1", "a[not][less]=2", "b.in=1",
+                    "b.in[in]=1", "c]=1", "c][not]=2", "limit[is]=1")) {
                 Http.Answer answer = http.get("/items?" + query);
                 assertThat(answer.status()).as(query + " " + answer.text()).isEqualTo(200);
                 assertThat(answer.body().findValues("id")).as(query).extracting(JsonNode::asInt).containsExactly(1);

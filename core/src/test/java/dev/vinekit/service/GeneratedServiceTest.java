@@ -101,7 +101,8 @@ abstract class GeneratedServiceTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{", "[1]", "null", "\"text\"", "{'code':'a','code':'b'}", "{} {}", "{'a':01}", "\u0000", ""})
+    @ValueSource(strings = {"{", "[1]", "null", "\"text\"", "{'code':'a','code':'b'}", "{} {}", "{'a':01}", "\u0000",
+            ""})
     void bodyThatIsNoJsonObjectIsRefused(String body) throws Exception {
         HttpResponse<String> answer = send("POST", "/vessels", JSON, body);
 
@@ -148,12 +149,14 @@ abstract class GeneratedServiceTest {
 
     @Test
     void valuesComeBackExactly() throws Exception {
-        String analysis = "{'wineLotId':'00000000-0000-4000-a000-000000000001','takenAt':'2024-03-01T10:15:30.123+05:30',"
+        String analysis =
+                "{'wineLotId':'00000000-0000-4000-a000-000000000001','takenAt':'2024-03-01T10:15:30.123+05:30',"
                 + "'ph':3.10,'celsius':12.5,'readings':{'so2':1.10,'deep':{'list':[1,null,'\u00fc \ud83c\udf47']}},"
                 + "'remarks':'Zeile\\nzwei \u2013 \u00e4\u00f6\u00fc'}";
 
         HttpResponse<String> created = send("POST", "/lab-analyses", JSON, analysis);
-        String path = created.headers().firstValue("Location").orElseThrow().substring(URI.create(service.url()).getPath().length());
+        String path = created.headers().firstValue("Location").orElseThrow()
+                .substring(URI.create(service.url()).getPath().length());
         String read = get(path).body();
 
         assertThat(read).isEqualTo(created.body())
@@ -208,7 +211,8 @@ abstract class GeneratedServiceTest {
         assertThat(answer.statusCode()).isEqualTo(422);
         assertThat(body(answer).path("violations").findValuesAsText("field")).containsExactlyElementsOf(
                 tellsWhichReferenceIsBroken() ? List.of("to") : List.of("from", "to", "movedBy"));
-        assertThat(body(answer).path("detail").asText()).contains(tellsWhichReferenceIsBroken() ? "vessels" : "row", "to");
+        assertThat(body(answer).path("detail").asText())
+                .contains(tellsWhichReferenceIsBroken() ? "vessels" : "row", "to");
     }
 
     @Test
@@ -224,7 +228,8 @@ abstract class GeneratedServiceTest {
 
     @Test
     void patchMergesDeeplyAndRemovesWithNull() throws Exception {
-        JsonNode created = body(send("POST", "/lab-analyses", JSON, "{'wineLotId':'00000000-0000-4000-a000-000000000002',"
+        JsonNode created = body(send("POST", "/lab-analyses", JSON,
+                "{'wineLotId':'00000000-0000-4000-a000-000000000002',"
                 + "'takenAt':'2024-03-01T10:00:00+00:00','ph':3.1,'readings':{'a':1,'b':{'c':2,'d':3}}}"));
 
         JsonNode patched = body(send("PATCH", "/lab-analyses/" + created.path("id").asText(), PATCH,
@@ -252,7 +257,8 @@ abstract class GeneratedServiceTest {
 
     @Test
     void replaceNeedsEveryRequiredField() throws Exception {
-        HttpResponse<String> answer = send("PUT", "/vessels/4", JSON, "{'code':'A-04','kind':'amphora','capacityLitres':800}");
+        HttpResponse<String> answer =
+                send("PUT", "/vessels/4", JSON, "{'code':'A-04','kind':'amphora','capacityLitres':800}");
 
         assertThat(answer.statusCode()).isEqualTo(400);
         assertThat(body(answer).path("violations").findValuesAsText("field")).containsExactly("inUse");
@@ -275,7 +281,8 @@ abstract class GeneratedServiceTest {
         HttpResponse<String> created = sendAsIs("POST", "/grape-varieties", JSON,
                 "{\"code\":" + quoted + ",\"name\":" + quoted + ",\"colour\":\"red\"}");
         assertThat(created.statusCode()).as(created.body()).isEqualTo(201);
-        String path = created.headers().firstValue("Location").orElseThrow().substring(URI.create(service.url()).getPath().length());
+        String path = created.headers().firstValue("Location").orElseThrow()
+                .substring(URI.create(service.url()).getPath().length());
 
         assertThat(body(get(path)).path("code").asText()).isEqualTo(code);
         assertThat(send("DELETE", path, JSON, "").statusCode()).isEqualTo(204);
@@ -334,7 +341,8 @@ abstract class GeneratedServiceTest {
     HttpResponse<String> sendAsIs(String method, String path, String type, String body) throws Exception {
         return HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(service.url() + path))
                 .header("Content-Type", type)
-                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+                .method(method, HttpRequest.BodyPublishers.ofString(body)).build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     static JsonNode body(HttpResponse<String> answer) throws Exception {

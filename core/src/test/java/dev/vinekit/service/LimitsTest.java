@@ -48,7 +48,8 @@ class LimitsTest {
                 String large = "'" + "x".repeat(LARGE) + "'";
                 for (int i = FIRST; i < FIRST + ROWS; i++) {
                     statement.executeUpdate("INSERT INTO cask (id, label) VALUES (" + i + ", " + large + ")");
-                    statement.executeUpdate("INSERT INTO note (id, cask_id, body) VALUES (" + i + ", " + i + ", 'short')");
+                    statement.executeUpdate("INSERT INTO note (id, cask_id, body) VALUES (" + i + ", " + i
+                            + ", 'short')");
                 }
             }
             List<Integer> seen = new ArrayList<>();
@@ -77,31 +78,37 @@ class LimitsTest {
     @Timeout(value = 60, unit = TimeUnit.SECONDS)
     void patternsTakeNoLongerThanTheirTextsAreLong(String engine) throws Exception {
         TestDatabases.require(engine);
-        String checks = engine.equals("h2") ? "" : " CREATE TABLE place (id INT PRIMARY KEY, path TEXT CHECK (path ~ '^(/[a-z0-9]+)*$'), "
+        String checks = engine.equals("h2") ? ""
+                : " CREATE TABLE place (id INT PRIMARY KEY, path TEXT CHECK (path ~ '^(/[a-z0-9]+)*$'), "
                 + "name TEXT CHECK (name ~ '^([a-z]+)*x$'));";
-        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, script(engine) + checks, "{}\n"), Map.of())) {
+        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, script(engine) + checks, "{}\n"),
+                Map.of())) {
             Http http = served.http();
 
-            assertThat(http.post("/notes", "{\"id\":2000,\"caskId\":1,\"mail\":\"" + "@".repeat(400_000) + "\"}").status()).isEqualTo(400);
+            assertThat(http.post("/notes", "{\"id\":2000,\"caskId\":1,\"mail\":\"" + "@".repeat(400_000) + "\"}")
+                    .status()).isEqualTo(400);
             if (!checks.isEmpty()) {
                 String path = "/abc9".repeat(100_000);
                 Http.Answer taken = http.post("/places", "{\"id\":2000,\"path\":\"" + path + "\"}");
                 assertThat(taken.status()).as(taken.text()).isEqualTo(201);
                 assertThat(taken.body().path("path").asText()).isEqualTo(path);
-                assertThat(http.post("/places", "{\"id\":2001,\"name\":\"" + "a".repeat(400_000) + "\"}").status()).isEqualTo(400);
+                assertThat(http.post("/places", "{\"id\":2001,\"name\":\"" + "a".repeat(400_000) + "\"}").status())
+                        .isEqualTo(400);
             }
         }
     }
 
     @Test
     void whatComesAndGoesTooSlowlyIsCutOff() throws Exception {
-        try (ServedCellar served = ServedCellar.alone(project("h2"), Map.of("HTTP_REQUEST_SECONDS", "1", "HTTP_ANSWER_SECONDS", "1"))) {
+        try (ServedCellar served = ServedCellar.alone(project("h2"),
+                Map.of("HTTP_REQUEST_SECONDS", "1", "HTTP_ANSWER_SECONDS", "1"))) {
             try (Socket socket = connect(served)) {
                 OutputStream out = socket.getOutputStream();
                 out.write(head("POST /api/casks", "Content-Type: application/json\r\nContent-Length: 1000\r\n"));
                 int sent = sendUntilAnswered(socket, out);
                 assertThat(sent).isLessThan(1000);
-                assertThat(new String(socket.getInputStream().readAllBytes(), StandardCharsets.ISO_8859_1)).startsWith("HTTP/1.1 408 ");
+                assertThat(new String(socket.getInputStream().readAllBytes(), StandardCharsets.ISO_8859_1))
+                        .startsWith("HTTP/1.1 408 ");
             }
             try (Connection connection = served.connect(); Statement statement = connection.createStatement()) {
                 statement.executeUpdate("INSERT INTO cask (id, label) VALUES (1, '" + "x".repeat(50 * LARGE) + "')");
@@ -138,13 +145,15 @@ class LimitsTest {
 
     @Test
     void theServiceIsAliveAndReadyThoughAllConnectionsAreBusy() throws Exception {
-        try (ServedCellar served = ServedCellar.alone(project("h2"), Map.of("DB_POOL_SIZE", "1", "DB_POOL_WAIT_SECONDS", "2"));
+        try (ServedCellar served = ServedCellar.alone(project("h2"),
+                Map.of("DB_POOL_SIZE", "1", "DB_POOL_WAIT_SECONDS", "2"));
                 Connection connection = served.connect(); Statement statement = connection.createStatement()) {
             Http http = served.http();
             assertThat(http.post("/casks", "{\"id\":1,\"label\":\"a\"}").status()).isEqualTo(201);
             connection.setAutoCommit(false);
             statement.executeUpdate("UPDATE cask SET label = 'b' WHERE id = 1");
-            CompletableFuture<Http.Answer> waiting = CompletableFuture.supplyAsync(() -> http.send("PUT", "/casks/1", "{\"label\":\"c\"}"));
+            CompletableFuture<Http.Answer> waiting =
+                    CompletableFuture.supplyAsync(() -> http.send("PUT", "/casks/1", "{\"label\":\"c\"}"));
             while (http.get("/casks").status() == 200 && !waiting.isDone()) {
                 Thread.onSpinWait();
             }
@@ -167,8 +176,10 @@ class LimitsTest {
             assertThat(http.send("PUT", "/casks/1", "{\"label\":\"b\"}").status()).isEqualTo(428);
             assertThat(http.send("PATCH", "/casks/1", "{\"label\":\"b\"}").status()).isEqualTo(428);
             assertThat(http.send("DELETE", "/casks/1", "").status()).isEqualTo(428);
-            assertThat(http.with("If-Match", created.header("ETag")).send("PATCH", "/casks/1", "{\"label\":\"b\"}").status()).isEqualTo(200);
-            assertThat(http.with("If-Match", created.header("ETag")).send("DELETE", "/casks/1", "").status()).isEqualTo(412);
+            assertThat(http.with("If-Match", created.header("ETag")).send("PATCH", "/casks/1", "{\"label\":\"b\"}")
+                    .status()).isEqualTo(200);
+            assertThat(http.with("If-Match", created.header("ETag")).send("DELETE", "/casks/1", "").status())
+                    .isEqualTo(412);
         }
     }
 
@@ -232,14 +243,17 @@ class LimitsTest {
             List<CompletableFuture<List<Integer>>> writers = new ArrayList<>();
             for (int writer = 0; writer < 8; writer++) {
                 boolean upwards = writer % 2 == 0;
-                String rows = IntStream.range(0, 200).map(i -> FIRST + (upwards ? i : 199 - i)).mapToObj(id -> "{\"id\":" + id + ",\"label\":\"x\"}")
+                String rows = IntStream.range(0, 200).map(i -> FIRST + (upwards ? i : 199 - i))
+                        .mapToObj(id -> "{\"id\":" + id + ",\"label\":\"x\"}")
                         .collect(Collectors.joining(",", "[", "]"));
-                writers.add(CompletableFuture.supplyAsync(() -> IntStream.range(0, 3).mapToObj(i -> served.http().post("/casks", rows).status()).toList()));
+                writers.add(CompletableFuture.supplyAsync(() -> IntStream.range(0, 3)
+                        .mapToObj(i -> served.http().post("/casks", rows).status()).toList()));
             }
             List<Integer> answers = writers.stream().flatMap(writer -> writer.join().stream()).toList();
 
             assertThat(answers).hasSize(24).containsOnly(201, 409).containsOnlyOnce(201);
-            assertThat(served.http().get("/casks?id[atLeast]=1000&count=true&limit=1").header("Total-Count")).isEqualTo("200");
+            assertThat(served.http().get("/casks?id[atLeast]=1000&count=true&limit=1").header("Total-Count"))
+                    .isEqualTo("200");
         }
     }
 }

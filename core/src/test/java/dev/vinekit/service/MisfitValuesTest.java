@@ -40,12 +40,15 @@ class MisfitValuesTest {
             "h2", List.of("DECFLOAT(10) | 'NaN' | null | \"NaN\"", "DECFLOAT(10) | '-Infinity' | null | \"-Infinity\""),
             "postgresql", List.of(
                     "numeric(8, 2) | 'NaN' | null | \"NaN\"", "numeric | 'Infinity' | null | \"Infinity\"",
-                    "int[] | '{{1,2},{3,4}}' | null | \"{{1,2},{3,4}}\"", "int[] | '[0:1]={1,2}' | null | \"[0:1]={1,2}\""),
+                    "int[] | '{{1,2},{3,4}}' | null | \"{{1,2},{3,4}}\"",
+                    "int[] | '[0:1]={1,2}' | null | \"[0:1]={1,2}\""),
             "mariadb", List.of(
-                    "DATE NULL | '0000-00-00' | null | \"0000-00-00\"", "DATE NOT NULL | '2024-00-10' | null | \"2024-00-10\"",
+                    "DATE NULL | '0000-00-00' | null | \"0000-00-00\"",
+                    "DATE NOT NULL | '2024-00-10' | null | \"2024-00-10\"",
                     "DATETIME NULL | '0000-00-00 00:00:00' | null | \"0000-00-00 00:00:00\"",
                     "DATETIME NOT NULL | '2024-02-00 10:00:00' | null | \"2024-02-00 10:00:00\"",
-                    "TIME NULL | '838:59:59' | null | \"838:59:59\"", "TIME NOT NULL | '-01:00:00' | null | \"-01:00:00\"",
+                    "TIME NULL | '838:59:59' | null | \"838:59:59\"",
+                    "TIME NOT NULL | '-01:00:00' | null | \"-01:00:00\"",
                     "ENUM('a', 'b') NULL | 'c' | null | \"\""),
             "sqlite", List.of(
                     "INTEGER NOT NULL | 'many' | null | \"many\"", "INTEGER | 2.5 | null | \"2.5\"",
@@ -54,7 +57,8 @@ class MisfitValuesTest {
                     "BOOLEAN | 'yes' | null | \"yes\"", "TEXT NOT NULL | 12 | \"12\" | \"12\"",
                     "DATE NOT NULL | '0000-00-00' | null | \"0000-00-00\"", "DATE | 'in May' | null | \"in May\"",
                     "DATE | 2460000 | null | \"2460000\"", "DATETIME NOT NULL | 1700000000 | null | \"1700000000\"",
-                    "TIME | '25:00' | null | \"25:00\"", "UUID | 'none' | null | \"none\"", "JSON NOT NULL | '{broken' | null | ",
+                    "TIME | '25:00' | null | \"25:00\"", "UUID | 'none' | null | \"none\"",
+                    "JSON NOT NULL | '{broken' | null | ",
                     "JSON | '" + "[".repeat(600) + "]".repeat(600) + "' | null | "));
 
     @TempDir
@@ -91,9 +95,11 @@ class MisfitValuesTest {
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void asTextItIsToldAsItIs(String engine) throws Exception {
         List<String[]> cases = cases(engine).stream().filter(parts -> parts.length > 3 && !parts[3].isEmpty()).toList();
-        String types = IntStream.range(0, cases.size()).mapToObj(i -> "v" + i + ": {fields: {val: {type: String}}}").collect(Collectors.joining(", "));
+        String types = IntStream.range(0, cases.size()).mapToObj(i -> "v" + i + ": {fields: {val: {type: String}}}")
+                .collect(Collectors.joining(", "));
         try (TestDatabases database = TestDatabases.on(engine, tables(cases))) {
-            try (RunningService service = serve(database.database(), "{project: {package: com.example.misfit}, entities: {" + types + "}}")) {
+            try (RunningService service =
+                    serve(database.database(), "{project: {package: com.example.misfit}, entities: {" + types + "}}")) {
                 fill(engine, database.database(), cases);
                 Http http = new Http(service.url());
                 SoftAssertions all = new SoftAssertions();
@@ -114,10 +120,12 @@ class MisfitValuesTest {
         logger.setLevel(Level.WARN);
         log.start();
         logger.addAppender(log);
-        String table = "CREATE TABLE pressing (parcel TEXT NOT NULL, day INTEGER NOT NULL, litres INTEGER NOT NULL, PRIMARY KEY (parcel, day));\n"
+        String table =
+                "CREATE TABLE pressing (parcel TEXT NOT NULL, day INTEGER NOT NULL, litres INTEGER NOT NULL, PRIMARY KEY (parcel, day));\n"
                 + "CREATE INDEX by_litres ON pressing (litres);\n";
         try (TestDatabases database = TestDatabases.on("sqlite", table)) {
-            execute(database.database(), "INSERT INTO pressing VALUES ('South' || char(10), 3, 'secret'), ('North', 4, 50)");
+            execute(database.database(),
+                    "INSERT INTO pressing VALUES ('South' || char(10), 3, 'secret'), ('North', 4, 50)");
             try (RunningService service = serve(database.database(), "{project: {package: com.example.misfit}}")) {
                 Http http = new Http(service.url());
                 http.get("/pressings");
@@ -131,13 +139,15 @@ class MisfitValuesTest {
             logger.detachAppender(log);
         }
         assertThat(log.list).extracting(ILoggingEvent::getFormattedMessage).singleElement().asString()
-                .contains("Pressing", "parcel \"South\\n\", day 3", "litres", "Long", "String").doesNotContain("secret", "\n");
+                .contains("Pressing", "parcel \"South\\n\", day 3", "litres", "Long", "String")
+                .doesNotContain("secret", "\n");
     }
 
     /** The server's default mode takes such a day where no value is given. */
     @Test
     void rowWithADefaultThatIsNoDateIsCreatedAndTold() throws Exception {
-        String table = "CREATE TABLE rack (id INT PRIMARY KEY, since DATE NOT NULL DEFAULT '0000-00-00', seen DATETIME DEFAULT '0000-00-00 00:00:00');\n";
+        String table =
+                "CREATE TABLE rack (id INT PRIMARY KEY, since DATE NOT NULL DEFAULT '0000-00-00', seen DATETIME DEFAULT '0000-00-00 00:00:00');\n";
         try (TestDatabases database = TestDatabases.on("mariadb", table);
                 RunningService service = serve(database.database(), "{project: {package: com.example.misfit}}")) {
             Http.Answer created = new Http(service.url()).post("/racks", "{\"id\":1}");
@@ -162,7 +172,9 @@ class MisfitValuesTest {
         }
     }
 
-    /** Rows that broke a rule before others made it are changed all the same, where the change does not touch the field. */
+    /**
+     * Rows that broke a rule before others made it are changed all the same, where the change does not touch the field.
+     */
     @Test
     void changeOfAnotherFieldForgivesWhatWasBrokenBefore() throws Exception {
         String table = "CREATE TABLE label (id INTEGER PRIMARY KEY, name VARCHAR(3) NOT NULL, note VARCHAR(20));\n";
@@ -171,7 +183,8 @@ class MisfitValuesTest {
             try (RunningService service = serve(database.database(), "{project: {package: com.example.misfit}}")) {
                 Http http = new Http(service.url());
 
-                assertThat(http.send("PATCH", "/labels/1", "{\"note\":\"b\"}").body().path("note").asText()).isEqualTo("b");
+                assertThat(http.send("PATCH", "/labels/1", "{\"note\":\"b\"}").body().path("note").asText())
+                        .isEqualTo("b");
                 assertThat(http.send("PATCH", "/labels/1", "{\"name\":\"far too long\"}").status()).isEqualTo(400);
                 assertThat(http.send("PATCH", "/labels/1", "{\"name\":null}").status()).isEqualTo(400);
                 assertThat(http.send("PUT", "/labels/1", "{\"name\":\"far too long\"}").status()).isEqualTo(400);
@@ -187,11 +200,16 @@ class MisfitValuesTest {
         "sqlite     | INTEGER; REAL; NUMERIC(8, 2); BOOLEAN; DATE; TIME; TIMESTAMP; UUID; JSON"})
     void everyTypeThatMayBeTextIsProvedAsText(String engine, String types) throws Exception {
         String[] all = types.split(";");
-        String columns = IntStream.range(0, all.length).mapToObj(i -> "c" + i + " " + all[i] + " NOT NULL, o" + i + " " + all[i])
+        String columns = IntStream.range(0, all.length)
+                .mapToObj(i -> "c" + i + " " + all[i] + " NOT NULL, o" + i + " " + all[i])
                 .collect(Collectors.joining(", "));
-        String asText = IntStream.range(0, all.length).mapToObj(i -> "c" + i + ": {type: String}, o" + i + ": {type: String}").collect(Collectors.joining(", "));
-        try (TestDatabases database = TestDatabases.on(engine, "CREATE TABLE v (id INT NOT NULL PRIMARY KEY, " + columns + ");\n")) {
-            Project project = write(database.database(), "{project: {package: com.example.misfit}, entities: {v: {fields: {" + asText + "}}}}");
+        String asText = IntStream.range(0, all.length)
+                .mapToObj(i -> "c" + i + ": {type: String}, o" + i + ": {type: String}")
+                .collect(Collectors.joining(", "));
+        try (TestDatabases database =
+                TestDatabases.on(engine, "CREATE TABLE v (id INT NOT NULL PRIMARY KEY, " + columns + ");\n")) {
+            Project project = write(database.database(),
+                    "{project: {package: com.example.misfit}, entities: {v: {fields: {" + asText + "}}}}");
             VineKit.compile(project);
             TestReport report = VineKit.test(project);
 
@@ -207,7 +225,8 @@ class MisfitValuesTest {
     private static String tables(List<String[]> cases) {
         StringBuilder script = new StringBuilder();
         for (int i = 0; i < cases.size(); i++) {
-            script.append("CREATE TABLE v" + i + " (id INT NOT NULL PRIMARY KEY, val " + cases.get(i)[0] + ", note VARCHAR(20));\n");
+            script.append("CREATE TABLE v" + i + " (id INT NOT NULL PRIMARY KEY, val " + cases.get(i)[0]
+                    + ", note VARCHAR(20));\n");
         }
         return script.toString();
     }

@@ -31,7 +31,8 @@ class OpenApiTest {
     @ValueSource(strings = {"h2", "postgresql"})
     void descriptionOfAHostileSchemaIsWellFormed(String engine) throws Exception {
         try (TestDatabases database = TestDatabases.clauses(engine)) {
-            String description = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.hostile"))
+            String description = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
+                    "com.example.hostile"))
                     .files().stream().filter(file -> file.path().endsWith("openapi.json")).map(SourceFile::text)
                     .findFirst().orElseThrow();
 
@@ -78,15 +79,20 @@ class OpenApiTest {
         Http http = ServedCellar.on(engine).http();
         JsonNode description = http.get("/openapi.json").body();
         List<String> asked = new ArrayList<>();
-        description.path("paths").properties().forEach(path -> path.getValue().at("/get/parameters").forEach(reference -> {
+        description.path("paths").properties()
+                .forEach(path -> path.getValue().at("/get/parameters").forEach(reference -> {
             JsonNode parameter = description.at(reference.path("$ref").asText().substring(1));
             String name = parameter.path("name").asText();
-            if (parameter.path("in").asText().equals("query") && !path.getKey().contains("{key}") && !name.equals("limit")) {
-                JsonNode comparisons = description.at(parameter.at("/schema/$ref").asText("#/none").substring(1)).path("properties");
+            if (parameter.path("in").asText().equals("query") && !path.getKey().contains("{key}")
+                    && !name.equals("limit")) {
+                JsonNode comparisons = description.at(parameter.at("/schema/$ref").asText("#/none").substring(1))
+                        .path("properties");
                 comparisons.properties().forEach(comparison -> {
                     String example = comparison.getValue().at("/examples/0").asText();
-                    Http.Answer answer = http.get(path.getKey() + "?limit=1&" + name + "%5B" + comparison.getKey() + "%5D=" + encoded(example));
-                    assertThat(answer.status()).as(name + "[" + comparison.getKey() + "]=" + example + " " + answer.text()).isEqualTo(200);
+                    Http.Answer answer = http.get(path.getKey() + "?limit=1&" + name + "%5B" + comparison.getKey()
+                            + "%5D=" + encoded(example));
+                    assertThat(answer.status()).as(name + "[" + comparison.getKey() + "]=" + example + " "
+                            + answer.text()).isEqualTo(200);
                     asked.add(name + "[" + comparison.getKey() + "]");
                 });
                 Http.Answer answer = http.get(path.getKey() + "?limit=1&" + encoded(name) + "=x");
@@ -96,7 +102,8 @@ class OpenApiTest {
             }
         }));
 
-        assertThat(asked).hasSizeGreaterThan(200).contains("code[startsWith]", "vesselId[isNull]", "movedAt[atLeast]", "sort");
+        assertThat(asked).hasSizeGreaterThan(200)
+                .contains("code[startsWith]", "vesselId[isNull]", "movedAt[atLeast]", "sort");
     }
 
     private static String encoded(String text) {
@@ -126,7 +133,8 @@ class OpenApiTest {
         assertValid(description, patch.get("schema"), patch.get("example"), "the patch of " + path);
 
         assertDescribed(description, item.get("patch"), http.send("PATCH", path, patch.get("example").toString()), 200);
-        assertDescribed(description, item.get("put"), http.send("PUT", path, replacement.get("example").toString()), 200);
+        assertDescribed(description, item.get("put"), http.send("PUT", path, replacement.get("example").toString()),
+                200);
 
         assertThat(http.send("PUT", path, before.toString()).status()).isEqualTo(200);
     }
@@ -138,7 +146,8 @@ class OpenApiTest {
     private static void assertDescribed(JsonNode description, JsonNode operation, Http.Answer answer, int status) {
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         JsonNode response = operation.path("responses").path(String.valueOf(status));
-        JsonNode described = response.has("$ref") ? description.at(response.get("$ref").asText().substring(1)) : response;
+        JsonNode described = response.has("$ref") ? description.at(response.get("$ref").asText().substring(1))
+                : response;
         String mediaType = status < 300 ? "application/json" : "application/problem+json";
         assertThat(answer.header("Content-Type")).startsWith(mediaType);
         assertValid(description, described.path("content").path(mediaType).get("schema"), answer.body(), answer.text());

@@ -76,7 +76,8 @@ class OutageTest {
 
     private static void ask(Http http, Queue<Integer> statuses, AtomicBoolean done) {
         for (int n = 0; !done.get(); n++) {
-            statuses.add(n % 4 == 0 ? http.send("PATCH", "/labels/" + (n % 5 + 1), "{\"backText\":\"" + n + "\"}").status()
+            statuses.add(n % 4 == 0 ? http.send("PATCH", "/labels/" + (n % 5 + 1), "{\"backText\":\"" + n + "\"}")
+                    .status()
                     : http.get("/vessels?limit=20").status());
         }
     }
@@ -94,7 +95,8 @@ class OutageTest {
 
     private static void fill(String url, Project project) throws SQLException, IOException {
         Path scripts = project.directory().resolve("src/main/resources/db");
-        try (Connection connection = DriverManager.getConnection(url); Statement statement = connection.createStatement()) {
+        try (Connection connection = DriverManager.getConnection(url);
+                Statement statement = connection.createStatement()) {
             statement.execute(Files.readString(scripts.resolve("schema.sql")));
             statement.execute(Files.readString(scripts.resolve("seed.sql")));
         }
@@ -102,8 +104,10 @@ class OutageTest {
 
     /** How many connections others have. */
     private static int connections(String url) throws SQLException {
-        try (Connection connection = DriverManager.getConnection(url); Statement statement = connection.createStatement();
-                ResultSet row = statement.executeQuery("SELECT COUNT(*) FROM pg_stat_activity WHERE datname = 'postgres' "
+        try (Connection connection = DriverManager.getConnection(url);
+                Statement statement = connection.createStatement();
+                ResultSet row =
+                        statement.executeQuery("SELECT COUNT(*) FROM pg_stat_activity WHERE datname = 'postgres' "
                         + "AND backend_type = 'client backend' AND pid <> pg_backend_pid()")) {
             row.next();
             return row.getInt(1);

@@ -22,7 +22,8 @@ class PagingTest {
     void orderIsTheSameOnEveryEngineWithRowsWithoutValueFirst(String engine) {
         Http http = ServedCellar.on(engine).http();
         List<JsonNode> all = pages(http, "/harvests?limit=500");
-        Comparator<JsonNode> byHand = Comparator.comparing(row -> row.get("pickedBy").isNull() ? -1 : row.get("pickedBy").asInt());
+        Comparator<JsonNode> byHand =
+                Comparator.comparing(row -> row.get("pickedBy").isNull() ? -1 : row.get("pickedBy").asInt());
         Comparator<JsonNode> byParcel = Comparator.comparing(row -> row.get("parcelId").asInt());
         Comparator<JsonNode> byKey = Comparator.comparing(row -> row.get("id").asLong());
 
@@ -96,7 +97,8 @@ class PagingTest {
         Http.Answer answer = http.get(path);
 
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        assertThat(Long.parseLong(answer.header("Total-Count"))).isEqualTo(pages(http, path.replace("&limit=1", "")).size());
+        assertThat(Long.parseLong(answer.header("Total-Count")))
+                .isEqualTo(pages(http, path.replace("&limit=1", "")).size());
         assertThat(answer.header("Total-Count")).isNotEqualTo("0");
     }
 
@@ -113,7 +115,8 @@ class PagingTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/vessels?sort=-code&after=%s", "/vessels?after=%s&sort=code,id", "/vessels?after=%sx&sort=code"})
+    @ValueSource(strings = {"/vessels?sort=-code&after=%s", "/vessels?after=%s&sort=code,id",
+            "/vessels?after=%sx&sort=code"})
     void cursorOfAnotherOrderIsRefused(String path) {
         Http http = ServedCellar.on("h2").http();
         String next = http.get("/vessels?sort=code&limit=1").next("/vessels");

@@ -19,22 +19,35 @@ import java.util.stream.IntStream;
 
 /** Requests that a contract allows, and the like of them with something odd, as numbers make them up. */
 final class RandomRequests {
-    private static final List<String> ODD = List.of("null", "true", "[]", "{}", "[1]", "{\"a\":1}", "\"\"", "\" \"", "\"x\"", "\".\"", "\"..\"", "\"a/b\"", "\"a;b\"", "\"a,b\"", "\"+\"", "0", "-1", "-0.0", "1e400", "1e-400",
-            "1e99999999999", "9223372036854775808", "-9223372036854775809", "2147483648", "32768", "128", "0.1", "123456789012345678901234567890.123456789",
-            "\"NaN\"", "\"Infinity\"", "\"2024-02-30\"", "\"0000-00-00\"", "\"+999999999-12-31\"", "\"-0001-01-01\"", "\"24:00:00\"", "\"2024-01-01T00:00:60Z\"",
-            "\"2024-01-01T00:00:00+18:00\"", "\"9999-12-31T23:59:59.999999999\"", "\"\\u0000\"", "\"\\ud800\"", "\"\\udf47\\ud83c\"", "\"\\ud83c\\udf47\"", "\"\\u202e\"",
-            "\"'; DROP TABLE vessel; --\"", "\"%\"", "\"_\"", "\"\\\\\"", "\"a\\r\\nb\"", "\"{a,b}\"", "\"\\\\x00ff\"", "\"====\"", "\"AA\"", "\"AA==\"", "\"e\\u0301\"", "\"\\u00e9\"",
-            "\"00000000-0000-0000-0000-00000000000\"", "[null]", "[[1]]", "[\"a\",\"a\"]", "{\"a\":{\"a\":[0.10,1e5]}}", "{\"\":null}");
-    private static final List<String> ODD_TEXTS = List.of("", " ", "0", "-1", "+1", "01", "1e3", "99999999999999999999", "null", "true", "*", "%", "_", "'", "\"", "\\", "a,b", ",", ",,",
-            "..", ".", "a/b", "a;b", "a b", "\u0000", "\u202e", "\ud83c\udf47", "e\u0301", "2024-02-30", "NaN", "Infinity", "id", "-id", "id,id", "[", "]", "x[is]", "(((((");
+    private static final List<String> ODD =
+            List.of("null", "true", "[]", "{}", "[1]", "{\"a\":1}", "\"\"", "\" \"", "\"x\"", "\".\"", "\"..\"",
+                    "\"a/b\"", "\"a;b\"", "\"a,b\"", "\"+\"", "0", "-1", "-0.0", "1e400", "1e-400",
+            "1e99999999999", "9223372036854775808", "-9223372036854775809", "2147483648", "32768", "128", "0.1",
+            "123456789012345678901234567890.123456789",
+            "\"NaN\"", "\"Infinity\"", "\"2024-02-30\"", "\"0000-00-00\"", "\"+999999999-12-31\"", "\"-0001-01-01\"",
+            "\"24:00:00\"", "\"2024-01-01T00:00:60Z\"",
+            "\"2024-01-01T00:00:00+18:00\"", "\"9999-12-31T23:59:59.999999999\"", "\"\\u0000\"", "\"\\ud800\"",
+            "\"\\udf47\\ud83c\"", "\"\\ud83c\\udf47\"", "\"\\u202e\"",
+            "\"'; DROP TABLE vessel; --\"", "\"%\"", "\"_\"", "\"\\\\\"", "\"a\\r\\nb\"", "\"{a,b}\"", "\"\\\\x00ff\"",
+            "\"====\"", "\"AA\"", "\"AA==\"", "\"e\\u0301\"", "\"\\u00e9\"",
+            "\"00000000-0000-0000-0000-00000000000\"", "[null]", "[[1]]", "[\"a\",\"a\"]",
+            "{\"a\":{\"a\":[0.10,1e5]}}", "{\"\":null}");
+    private static final List<String> ODD_TEXTS =
+            List.of("", " ", "0", "-1", "+1", "01", "1e3", "99999999999999999999", "null", "true", "*", "%", "_", "'",
+                    "\"", "\\", "a,b", ",", ",,",
+            "..", ".", "a/b", "a;b", "a b", "\u0000", "\u202e", "\ud83c\udf47", "e\u0301", "2024-02-30", "NaN",
+            "Infinity", "id", "-id", "id,id", "[", "]", "x[is]", "(((((");
     private static final Map<String, List<String>> HEADERS = Map.of(
-            "Accept", List.of("application/json", "*/*", "text/html", "application/json;q=0", ";;;/", "application/*;q=0.5, text/plain"),
-            "Content-Type", List.of("application/json", "application/merge-patch+json", "text/plain", "application/json; charset=utf-16", "///", "*/*", "application/xml"),
+            "Accept", List.of("application/json", "*/*", "text/html", "application/json;q=0", ";;;/",
+                    "application/*;q=0.5, text/plain"),
+            "Content-Type", List.of("application/json", "application/merge-patch+json", "text/plain",
+                    "application/json; charset=utf-16", "///", "*/*", "application/xml"),
             "If-Match", List.of("*", "\"0\"", "W/\"1\"", "\"", "a, b", "\"a\", \"b\""),
             "If-None-Match", List.of("*", "\"0\"", "W/\"1\"", "\"", ","),
             "Content-Encoding", List.of("gzip", "identity", "br"),
             "X-Request-Id", List.of("a", "\"", "x".repeat(300)),
-            "Range", List.of("bytes=0-1", "bytes=-"), "Accept-Language", List.of("de", "*"), "Accept-Encoding", List.of("gzip", "identity;q=0"),
+            "Range", List.of("bytes=0-1", "bytes=-"), "Accept-Language", List.of("de", "*"), "Accept-Encoding",
+            List.of("gzip", "identity;q=0"),
             "X-Forwarded-Host", List.of("elsewhere.example"));
 
     private final JsonNode contract;
@@ -64,14 +77,16 @@ final class RandomRequests {
 
     /** The paths of the contract that have this operation. */
     List<String> paths(String method) {
-        return contract.path("paths").properties().stream().filter(path -> path.getValue().has(method)).map(Map.Entry::getKey).toList();
+        return contract.path("paths").properties().stream().filter(path -> path.getValue().has(method))
+                .map(Map.Entry::getKey).toList();
     }
 
     /** Notes what an answer tells, for requests to come. */
     void learn(Http.Answer answer, String base) {
         keep(rows, answer.header("Location").replaceFirst("^" + base, ""));
         keep(tags, answer.header("ETag"));
-        keep(pages, answer.header("Link").isEmpty() ? "" : answer.header("Link").replaceFirst("^<" + base + "([^>]*)>.*", "$1"));
+        keep(pages, answer.header("Link").isEmpty() ? ""
+                : answer.header("Link").replaceFirst("^<" + base + "([^>]*)>.*", "$1"));
     }
 
     private void keep(List<String> list, String what) {
@@ -99,9 +114,12 @@ final class RandomRequests {
         if (!tags.isEmpty() && chance(15)) {
             headers.put(chance(60) ? "If-Match" : "If-None-Match", one(tags));
         }
-        String path = method.equals("get") && !pages.isEmpty() && chance(15) ? page() : path(template) + query(operation);
-        return new Request(chance(1) ? one(List.of("HEAD", "OPTIONS", "TRACE", "QUERY")) : method.toUpperCase(), path, headers,
-                operation.has("requestBody") ? body(operation.path("requestBody").path("content").elements().next()) : new byte[0]);
+        String path = method.equals("get") && !pages.isEmpty() && chance(15) ? page() : path(template)
+                + query(operation);
+        return new Request(chance(1) ? one(List.of("HEAD", "OPTIONS", "TRACE", "QUERY")) : method.toUpperCase(), path,
+                headers,
+                operation.has("requestBody") ? body(operation.path("requestBody").path("content").elements().next())
+                : new byte[0]);
     }
 
     /** A page that was told, or one whose cursor is another. */
@@ -112,17 +130,20 @@ final class RandomRequests {
             return page;
         }
         int at = begin + random.nextInt(page.length() - begin);
-        return page.substring(0, at) + "Ab0_-".charAt(random.nextInt(5)) + page.substring(at + random.nextInt(2)).replaceFirst("^[^A-Za-z0-9_-]", "");
+        return page.substring(0, at) + "Ab0_-".charAt(random.nextInt(5))
+                + page.substring(at + random.nextInt(2)).replaceFirst("^[^A-Za-z0-9_-]", "");
     }
 
     private String path(String template) {
         List<String> fitting = rows.stream().filter(row -> row.startsWith(template.replaceFirst("\\{.*", ""))).toList();
         if (template.contains("{") && !fitting.isEmpty() && chance(80)) {
             String row = one(fitting);
-            return template.endsWith("}") || !template.contains("}") ? row : row + template.substring(template.indexOf('}') + 1);
+            return template.endsWith("}") || !template.contains("}") ? row : row
+                    + template.substring(template.indexOf('}') + 1);
         }
         return Arrays.stream(template.split("(?<=/)")).map(part -> !part.startsWith("{") ? part
-                : encoded(chance(50) ? String.valueOf(1 + random.nextInt(40)) : one(ODD_TEXTS)) + (part.endsWith("/") ? "/" : "")).collect(Collectors.joining());
+                : encoded(chance(50) ? String.valueOf(1 + random.nextInt(40)) : one(ODD_TEXTS))
+                + (part.endsWith("/") ? "/" : "")).collect(Collectors.joining());
     }
 
     private String query(JsonNode operation) {
@@ -151,14 +172,17 @@ final class RandomRequests {
     private String text(JsonNode schema) {
         JsonNode value = chance(20) ? null : value(resolved(schema), 0);
         return value == null ? one(ODD_TEXTS) : value.isArray()
-                ? IntStream.range(0, value.size()).mapToObj(i -> value.get(i).asText()).collect(Collectors.joining(",")) : value.asText();
+                ? IntStream.range(0, value.size()).mapToObj(i -> value.get(i).asText())
+                .collect(Collectors.joining(",")) : value.asText();
     }
 
     private byte[] body(JsonNode content) {
         JsonNode schema = resolved(content.path("schema"));
         JsonNode single = schema.has("oneOf") ? resolved(schema.path("oneOf").get(0)) : schema;
         String text = chance(85) ? object(single, content.path("example")).toString()
-                : "[" + IntStream.range(0, random.nextInt(6)).mapToObj(i -> object(single, content.path("example")).toString()).collect(Collectors.joining(",")) + "]";
+                : "[" + IntStream.range(0, random.nextInt(6))
+                .mapToObj(i -> object(single, content.path("example")).toString()).collect(Collectors.joining(","))
+                + "]";
         if (chance(1)) {
             text = "[".repeat(1 + random.nextInt(1500)) + text;
         }
@@ -205,25 +229,32 @@ final class RandomRequests {
         if (schema.has("enum")) {
             return schema.path("enum").get(random.nextInt(schema.path("enum").size()));
         }
-        String type = schema.path("type").isArray() ? schema.path("type").get(0).asText() : schema.path("type").asText();
+        String type = schema.path("type").isArray() ? schema.path("type").get(0).asText()
+                : schema.path("type").asText();
         var nodes = Http.JSON.getNodeFactory();
         return switch (type) {
-            case "integer" -> nodes.numberNode(chance(70) ? random.nextInt(60) : random.nextLong() >> random.nextInt(64));
-            case "number" -> chance(60) ? nodes.numberNode(BigDecimal.valueOf(random.nextInt(100_000), random.nextInt(4)))
+            case "integer" -> nodes.numberNode(chance(70) ? random.nextInt(60)
+                    : random.nextLong() >> random.nextInt(64));
+            case "number" -> chance(60) ? nodes.numberNode(
+                    BigDecimal.valueOf(random.nextInt(100_000), random.nextInt(4)))
                     : nodes.numberNode(Double.longBitsToDouble(random.nextLong() & ~(1L << 62)));
             case "boolean" -> nodes.booleanNode(random.nextBoolean());
             case "array" -> nodes.arrayNode().addAll(IntStream.range(0, random.nextInt(4))
                     .mapToObj(i -> value(resolved(schema.path("items")), depth + 1)).toList());
             case "string" -> nodes.textNode(string(schema));
-            default -> depth > 3 ? nodes.nullNode() : chance(50) ? odd() : nodes.arrayNode().add(value(schema, depth + 1));
+            default -> depth > 3 ? nodes.nullNode() : chance(50) ? odd()
+                    : nodes.arrayNode().add(value(schema, depth + 1));
         };
     }
 
     private String string(JsonNode schema) {
         return switch (schema.path("format").asText()) {
-            case "date" -> "%04d-%02d-%02d".formatted(1 + random.nextInt(9999), 1 + random.nextInt(12), 1 + random.nextInt(31));
-            case "time" -> "%02d:%02d:%02d".formatted(random.nextInt(24), random.nextInt(60), random.nextInt(60)) + one(List.of("", "Z", ".5", "+02:00"));
-            case "date-time" -> "%04d-%02d-%02dT%02d:%02d:%02d".formatted(1 + random.nextInt(9999), 1 + random.nextInt(12), 1 + random.nextInt(31), random.nextInt(24),
+            case "date" -> "%04d-%02d-%02d".formatted(1 + random.nextInt(9999), 1 + random.nextInt(12), 1
+                    + random.nextInt(31));
+            case "time" -> "%02d:%02d:%02d".formatted(random.nextInt(24), random.nextInt(60), random.nextInt(60))
+                    + one(List.of("", "Z", ".5", "+02:00"));
+            case "date-time" -> "%04d-%02d-%02dT%02d:%02d:%02d".formatted(1 + random.nextInt(9999), 1
+                    + random.nextInt(12), 1 + random.nextInt(31), random.nextInt(24),
                     random.nextInt(60), random.nextInt(60)) + one(List.of("", "Z", ".123456", "+02:00", ".123456789Z"));
             case "uuid" -> new UUID(random.nextLong(), random.nextLong()).toString();
             case "byte" -> Base64.getEncoder().encodeToString(bytes(random.nextInt(20)));
@@ -238,7 +269,8 @@ final class RandomRequests {
     }
 
     private String letters(int most) {
-        String alphabet = chance(70) ? "abcdefghij XYZ-0123" : "a \u00e9\u00df\u4e2d\ud83c\udf47\u0301\u202e\t'\"\\%_<&{}\n";
+        String alphabet = chance(70) ? "abcdefghij XYZ-0123"
+                : "a \u00e9\u00df\u4e2d\ud83c\udf47\u0301\u202e\t'\"\\%_<&{}\n";
         int[] points = alphabet.codePoints().toArray();
         return IntStream.range(0, random.nextInt(most + 1)).map(i -> points[random.nextInt(points.length)])
                 .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();

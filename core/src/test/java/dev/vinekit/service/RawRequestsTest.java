@@ -59,15 +59,19 @@ class RawRequestsTest {
 
     static Stream<Raw> requests() throws IOException {
         try (InputStream table = RawRequestsTest.class.getResourceAsStream("raw-requests.txt")) {
-            return new String(table.readAllBytes(), StandardCharsets.UTF_8).lines().filter(line -> !line.startsWith("#"))
-                    .map(line -> line.split(" \\| ", 3)).map(parts -> new Raw(parts[0], Integer.parseInt(parts[1]), bytes(parts[2])));
+            return new String(table.readAllBytes(), StandardCharsets.UTF_8).lines()
+                    .filter(line -> !line.startsWith("#"))
+                    .map(line -> line.split(" \\| ", 3))
+                    .map(parts -> new Raw(parts[0], Integer.parseInt(parts[1]), bytes(parts[2])));
         }
     }
 
     @Test
     void aSmuggledRequestIsNotAnswered() throws IOException {
         try (Socket socket = connect()) {
-            socket.getOutputStream().write(bytes("POST /api/blends HTTP/1.1\\r\\nHost: localhost\\r\\nTransfer-Encoding:\\x0Bchunked\\r\\nContent-Length: 5\\r\\n\\r\\n"
+            socket.getOutputStream()
+                    .write(bytes(
+                            "POST /api/blends HTTP/1.1\\r\\nHost: localhost\\r\\nTransfer-Encoding:\\x0Bchunked\\r\\nContent-Length: 5\\r\\n\\r\\n"
                     + "0\\r\\n\\r\\nGET /api/vessels HTTP/1.1\\r\\nHost: localhost\\r\\n\\r\\n"));
 
             assertThat(answer(socket, false)).startsWith("HTTP/1.1 400 ").doesNotContain("capacityLitres");
@@ -78,9 +82,11 @@ class RawRequestsTest {
     void requestsOneAfterTheOtherAreAllAnswered() throws IOException {
         try (Socket socket = connect()) {
             String one = "GET /api/vessels/1 HTTP/1.1\\r\\nHost: localhost\\r\\n\\r\\n";
-            socket.getOutputStream().write(bytes(one.repeat(5) + one.replace("localhost\\r", "localhost\\r\\nConnection: close\\r")));
+            socket.getOutputStream().write(bytes(one.repeat(5)
+                    + one.replace("localhost\\r", "localhost\\r\\nConnection: close\\r")));
 
-            assertThat(STATUS.matcher(answer(socket, false)).results().map(status -> status.group(1))).hasSize(6).containsOnly("200");
+            assertThat(STATUS.matcher(answer(socket, false)).results().map(status -> status.group(1))).hasSize(6)
+                    .containsOnly("200");
         }
     }
 
@@ -88,7 +94,9 @@ class RawRequestsTest {
     void aBodyCountsOnlyAsItComes() throws IOException {
         try (Socket first = connect(); Socket second = connect()) {
             for (Socket socket : new Socket[] {first, second}) {
-                socket.getOutputStream().write(bytes("POST /api/blends HTTP/1.1\\r\\nHost: localhost\\r\\nContent-Type: application/json\\r\\n"
+                socket.getOutputStream()
+                        .write(bytes(
+                                "POST /api/blends HTTP/1.1\\r\\nHost: localhost\\r\\nContent-Type: application/json\\r\\n"
                         + "Content-Length: 1000000\\r\\n\\r\\n{"));
             }
 
@@ -111,7 +119,8 @@ class RawRequestsTest {
             bytes.write(part, 0, count);
             String text = bytes.toString(StandardCharsets.ISO_8859_1);
             Matcher length = LENGTH.matcher(text);
-            if (stays && length.find() && text.length() >= text.indexOf("\r\n\r\n") + 4 + Integer.parseInt(length.group(1))) {
+            if (stays && length.find() && text.length() >= text.indexOf("\r\n\r\n") + 4
+                    + Integer.parseInt(length.group(1))) {
                 return text;
             }
         }
@@ -119,11 +128,13 @@ class RawRequestsTest {
     }
 
     private static byte[] bytes(String written) {
-        String headers = IntStream.range(0, 201).mapToObj(i -> "X-" + i + ": 1").collect(Collectors.joining("\\\\r\\\\n"));
+        String headers = IntStream.range(0, 201).mapToObj(i -> "X-" + i + ": 1")
+                .collect(Collectors.joining("\\\\r\\\\n"));
         String whole = LETTERS.matcher(written.replaceFirst("\\{\\*201}", headers))
                 .replaceAll(letters -> "a".repeat(Integer.parseInt(letters.group(1))));
         return BYTE.matcher(whole).replaceAll(match -> Matcher.quoteReplacement(String.valueOf(
-                match.group(1) != null ? (char) Integer.parseInt(match.group(1), 16) : "\r\n\t\0".charAt("rnt0".indexOf(match.group(2))))))
+                match.group(1) != null ? (char) Integer.parseInt(match.group(1), 16)
+                : "\r\n\t\0".charAt("rnt0".indexOf(match.group(2))))))
                 .getBytes(StandardCharsets.ISO_8859_1);
     }
 }

@@ -53,8 +53,10 @@ final class ServedCellar implements AutoCloseable {
         try (TestDatabases database = TestDatabases.on(engine, script)) {
             Path directory = Files.createTempDirectory("served");
             Path file = Files.writeString(directory.resolve("vinekit.yaml"), mappingFile);
-            Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
-                    MappingFile.read(file, Map.of(), false).inPackage("com.example.served"), Set.of()), ""), directory.resolve("service")));
+            Project project = VineKit.write(VineKit.plan(
+                    VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.served"), Set.of()), ""),
+                            directory.resolve("service")));
             VineKit.compileService(project);
             return project;
         } catch (IOException e) {
@@ -66,10 +68,12 @@ final class ServedCellar implements AutoCloseable {
     static Project project(String engine, String mappingFile) {
         try (Cellar cellar = TestDatabases.cellar(engine)) {
             Path directory = Files.createTempDirectory("served-cellar");
-            Path file = Files.writeString(directory.resolve("vinekit.yaml"), mappingFile.isEmpty() ? "{}\n" : mappingFile);
+            Path file = Files.writeString(directory.resolve("vinekit.yaml"), mappingFile.isEmpty() ? "{}\n"
+                    : mappingFile);
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(cellar.database(), Scope.all()),
-                    MappingFile.read(file, Map.of(), false).inPackage("com.example.cellar"), Set.of()), Cellar.seed(engine)),
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.cellar"), Set.of()),
+                            Cellar.seed(engine)),
                     directory.resolve("service")));
             VineKit.compileService(project);
             return project;

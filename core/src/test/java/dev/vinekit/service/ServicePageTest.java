@@ -42,7 +42,8 @@ import org.openqa.selenium.WindowType;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class ServicePageTest {
     private static final String JUDGE = "/META-INF/resources/webjars/axe-core/4.6.3/axe.min.js";
-    private static final String HOSTILE = "</td><img src=x onerror=\"window.broken=1\"><script>window.broken=1</script>";
+    private static final String HOSTILE =
+            "</td><img src=x onerror=\"window.broken=1\"><script>window.broken=1</script>";
 
     private final ObjectMapper json = new ObjectMapper();
     private ServedCellar cellar;
@@ -152,7 +153,8 @@ class ServicePageTest {
         browser.until(other -> !browser.find("tbody tr").getText().equals(first));
         browser.click("button", "Next page");
         browser.until(rest -> browser.texts("tbody tr").size() == 10);
-        assertThat(browser.driver().findElements(By.cssSelector("main button")).stream().map(WebElement::getText)).doesNotContain("Next page");
+        assertThat(browser.driver().findElements(By.cssSelector("main button")).stream().map(WebElement::getText))
+                .doesNotContain("Next page");
         browser.click("button", "Previous page");
         browser.until(full -> browser.texts("tbody tr").size() == 15);
         browser.click("button", "Previous page");
@@ -172,7 +174,8 @@ class ServicePageTest {
     void aReferenceIsFoundByWhatItMeans() {
         browser.open(page("/new/parcels"));
         browser.find("#field-varietyCode").sendKeys("Cil");
-        browser.until(offered -> browser.driver().findElements(By.cssSelector("#field-varietyCode-offers option")).stream()
+        browser.until(offered -> browser.driver().findElements(By.cssSelector("#field-varietyCode-offers option"))
+                .stream()
                 .anyMatch(option -> option.getDomProperty("value").equals("CIL")
                         && option.getDomProperty("textContent").contains("Cilandra")));
     }
@@ -196,7 +199,8 @@ class ServicePageTest {
         browser.click("button", "Save");
         browser.find("dd", "1234");
         browser.open(page("/requests?id=readVessel"));
-        assertThat(browser.run("return JSON.parse(sessionStorage.getItem('asked'))[0].body")).isEqualTo("{\"capacityLitres\":1234}");
+        assertThat(browser.run("return JSON.parse(sessionStorage.getItem('asked'))[0].body"))
+                .isEqualTo("{\"capacityLitres\":1234}");
     }
 
     @Test
@@ -247,7 +251,8 @@ class ServicePageTest {
             killed.open(page("/new/labels"));
             killed.type("title", "Written before the");
             killed.find(".note", "Kept in this browser");
-            ProcessHandle.current().descendants().filter(process -> process.info().commandLine().orElse("").contains(option))
+            ProcessHandle.current().descendants()
+                    .filter(process -> process.info().commandLine().orElse("").contains(option))
                     .forEach(ProcessHandle::destroyForcibly);
         }
         try (Browser another = new Browser(option)) {
@@ -299,7 +304,8 @@ class ServicePageTest {
     @Tag("thorough")
     @Test
     void everyRequestAndComparisonOfTheDescriptionIsThere() throws Exception {
-        JsonNode document = json.readTree(Files.readString(cellar.project().directory().resolve("src/main/resources/openapi.json")));
+        JsonNode document = json.readTree(Files.readString(cellar.project().directory()
+                .resolve("src/main/resources/openapi.json")));
         List<String> operations = new ArrayList<>();
         List<String> comparisons = new ArrayList<>();
         document.path("paths").properties().forEach(path -> path.getValue().properties().forEach(operation -> {
@@ -307,8 +313,10 @@ class ServicePageTest {
                 operations.add(operation.getKey().toUpperCase(Locale.ROOT) + " " + path.getKey());
             }
             if (operation.getKey().equals("get") && !path.getKey().contains("{")) {
-                operation.getValue().path("parameters").forEach(parameter -> resolved(document, resolved(document, parameter).path("schema"))
-                        .path("properties").fieldNames().forEachRemaining(comparison -> comparisons.add(path.getKey() + " "
+                operation.getValue().path("parameters")
+                        .forEach(parameter -> resolved(document, resolved(document, parameter).path("schema"))
+                        .path("properties").fieldNames()
+                        .forEachRemaining(comparison -> comparisons.add(path.getKey() + " "
                                 + resolved(document, parameter).path("name").asText() + " " + comparison)));
             }
         }));
@@ -336,9 +344,11 @@ class ServicePageTest {
     @Tag("thorough")
     @Test
     void examplesAreAcceptedAsTheyStand() throws Exception {
-        JsonNode document = json.readTree(Files.readString(cellar.project().directory().resolve("src/main/resources/openapi.json")));
+        JsonNode document = json.readTree(Files.readString(cellar.project().directory()
+                .resolve("src/main/resources/openapi.json")));
         try (ServedCellar fresh = ServedCellar.alone(cellar.project(), Map.of())) {
-            List<String> creations = Stream.of("blends", "bottlings", "cellar-hands", "cellar-logs", "grape-varieties", "harvests", "labels",
+            List<String> creations = Stream.of("blends", "bottlings", "cellar-hands", "cellar-logs", "grape-varieties",
+                    "harvests", "labels",
                     "lab-analyses", "parcels", "vessels", "vessel-transfers", "wine-lots")
                     .map(path -> document.at("/paths/~1" + path + "/post/operationId").asText()).toList();
             for (String creation : creations) {
@@ -346,7 +356,8 @@ class ServicePageTest {
                 browser.click("button", "Send");
                 assertThat(browser.find("section[aria-label=Answer]").getText()).as(creation).startsWith("201 Created");
             }
-            assertThat(browser.find("pre", "curl").getText()).contains("-X POST", "Content-Type: application/json", "/api/wine-lots");
+            assertThat(browser.find("pre", "curl").getText())
+                    .contains("-X POST", "Content-Type: application/json", "/api/wine-lots");
             browser.click("summary", "The last 12 requests");
             browser.click("td button", "Send again");
             browser.find("section[aria-label=Answer]", "409");
@@ -375,11 +386,13 @@ class ServicePageTest {
             browser.open(page(secured.url(), "/rows/parcels"));
             assertThat(browser.find(".problem").getText()).contains("401", "A token is needed");
             browser.click(".problem a", "Access");
-            browser.find("textarea").sendKeys(VineKit.token(secured.project(), settings, "hand", List.of("cellar-hand"), Duration.ofMinutes(5)));
+            browser.find("textarea").sendKeys(VineKit.token(secured.project(), settings, "hand",
+                    List.of("cellar-hand"), Duration.ofMinutes(5)));
             browser.click("button", "Use it");
             browser.find("tr", "parcels");
             assertThat(browser.texts("tbody tr a")).contains("parcels", "labels").doesNotContain("vessels");
-            assertThat(browser.find("tr", "parcels").getText()).contains("list read").doesNotContain("create", "change", "delete");
+            assertThat(browser.find("tr", "parcels").getText()).contains("list read")
+                    .doesNotContain("create", "change", "delete");
             browser.open(page(secured.url(), "/row/parcels/1"));
             browser.find("dl");
             assertThat(browser.texts("main .actions a")).doesNotContain("Edit", "Copy").contains("As a request");
@@ -402,17 +415,20 @@ class ServicePageTest {
                 COMMENT ON TABLE "<img src=x onerror=broken=1>" IS '</script><script>window.broken=1</script>';
                 COMMENT ON COLUMN "<img src=x onerror=broken=1>".whole IS '"><svg onload=window.broken=1>';
                 """, "project: {json-names: as-in-database}"), Map.of())) {
-            String path = hostile.http().get("/openapi.json").body().path("paths").properties().stream().map(Map.Entry::getKey)
+            String path = hostile.http().get("/openapi.json").body().path("paths").properties().stream()
+                    .map(Map.Entry::getKey)
                     .filter(each -> each.contains("img") && !each.contains("{")).findFirst().orElseThrow().substring(1);
             for (String key : List.of("javascript:window.broken=1", HOSTILE, "../../../x?y#z", turned)) {
-                store(hostile, "INSERT INTO \"<img src=x onerror=broken=1>\" VALUES (?, ?, ?, JSON '{\"<img src=x onerror=broken=1>\": \"</pre>\"}')",
+                store(hostile,
+                        "INSERT INTO \"<img src=x onerror=broken=1>\" VALUES (?, ?, ?, JSON '{\"<img src=x onerror=broken=1>\": \"</pre>\"}')",
                         key, HOSTILE + turned, long1);
                 store(hostile, "INSERT INTO child VALUES ((SELECT COUNT(*) FROM child), ?)", key);
             }
             browser.open(page(hostile.url(), "/rows/" + path));
             browser.find("td:nth-child(2) .value", "onerror");
             browser.find("td:nth-child(4) summary", "yyy").click();
-            browser.until(whole -> String.valueOf(browser.run("return document.querySelector('details[open] pre').textContent")).contains("onerror"));
+            browser.until(whole -> String.valueOf(browser.run(
+                    "return document.querySelector('details[open] pre').textContent")).contains("onerror"));
             unbroken();
             List<String> rows = browser.driver().findElements(By.cssSelector("tbody td:first-child a")).stream()
                     .map(link -> link.getDomProperty("hash")).toList();
@@ -429,9 +445,11 @@ class ServicePageTest {
             }
             browser.open(page(hostile.url(), "/rows/children"));
             browser.find("td", "javascript:");
-            assertThat(browser.driver().findElements(By.cssSelector("main a")).stream().map(link -> link.getDomProperty("href")))
+            assertThat(browser.driver().findElements(By.cssSelector("main a")).stream()
+                    .map(link -> link.getDomProperty("href")))
                     .allMatch(href -> href.startsWith("http://127.0.0.1:"));
-            for (String place : List.of("/", "/drafts", "/requests", "/requests?id=listChild", "/rows/" + path + "?%3Cb%3Ename%3C%2Fb%3E[contains]=%3Cimg",
+            for (String place : List.of("/", "/drafts", "/requests", "/requests?id=listChild", "/rows/" + path
+                    + "?%3Cb%3Ename%3C%2Fb%3E[contains]=%3Cimg",
                     "/rows/%3Cimg%20src=x%20onerror=broken=1%3E", "/<img src=x onerror=broken=1>")) {
                 browser.open(page(hostile.url(), place));
                 browser.find("h1, .problem");
@@ -451,7 +469,8 @@ class ServicePageTest {
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void tablesOfAllKindsAreShownAndEveryValueSurvivesItsField(String engine) throws Exception {
         TestDatabases.require(engine);
-        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, TestDatabases.clausesScript(engine), "{}\n"), Map.of())) {
+        try (ServedCellar served = ServedCellar.alone(
+                ServedCellar.project(engine, TestDatabases.clausesScript(engine), "{}\n"), Map.of())) {
             browser.open(page(served.url(), "/"));
             browser.find("tbody tr");
             List<String> collections = browser.texts("tbody td:first-child a");
@@ -460,7 +479,9 @@ class ServicePageTest {
             for (String collection : collections) {
                 visit("#/rows/" + collection, "h1");
                 assertThat(browser.ask(SURVIVES, collection)).as(collection).isEqualTo(List.of());
-                String row = (String) browser.run("return document.querySelector('main tbody td:first-child a')?.hash ?? ''");
+                String row =
+                        (String) browser.run(
+                                "return document.querySelector('main tbody td:first-child a')?.hash ?? ''");
                 if (!row.isEmpty()) {
                     opened.add(row);
                     visit(row, "dl");
@@ -504,12 +525,17 @@ class ServicePageTest {
         }
         for (String look : List.of("light 1280", "dark 1280", "light 400")) {
             browser.look(look.split(" ")[0], Integer.parseInt(look.split(" ")[1]), 800);
-            for (String place : List.of("/", "/rows/wine-lots", "/rows/vessels?code[contains]=B&sort=code", "/rows/parcels/3/harvests", "/row/parcels/3",
-                    "/edit/parcels/3", "/new/bottlings", "/requests", "/requests?id=listVessel", "/requests?id=createVessel", "/drafts", "/access", "/rows/nothing", "/edit/nothing/1", "/row/nothing/1")) {
+            for (String place : List.of("/", "/rows/wine-lots", "/rows/vessels?code[contains]=B&sort=code",
+                    "/rows/parcels/3/harvests", "/row/parcels/3",
+                    "/edit/parcels/3", "/new/bottlings", "/requests", "/requests?id=listVessel",
+                    "/requests?id=createVessel", "/drafts", "/access", "/rows/nothing", "/edit/nothing/1",
+                    "/row/nothing/1")) {
                 browser.open(page(place));
                 browser.find("main[aria-busy=false] h1");
                 assertThat(browser.barriers(judge)).as(place + ", " + look).isEmpty();
-                assertThat((Long) browser.run("return document.documentElement.scrollWidth - document.documentElement.clientWidth"))
+                assertThat(
+                        (Long) browser.run(
+                                "return document.documentElement.scrollWidth - document.documentElement.clientWidth"))
                         .as(place + ", " + look).isLessThanOrEqualTo(0);
             }
         }
@@ -540,7 +566,8 @@ class ServicePageTest {
         Http.Answer page = new Http(root).get("");
         assertThat(page.status()).isEqualTo(200);
         assertThat(page.header("Content-Type")).startsWith("text/html");
-        assertThat(page.header("Content-Security-Policy")).contains("default-src 'none'", "script-src 'self'").doesNotContain("unsafe");
+        assertThat(page.header("Content-Security-Policy")).contains("default-src 'none'", "script-src 'self'")
+                .doesNotContain("unsafe");
         assertThat(page.header("Set-Cookie")).isEmpty();
         assertThat(new Http(root).get("page/../db/schema.sql").status()).isEqualTo(404);
         assertThat(new Http(root).post("page/app.js", "{}").status()).isEqualTo(405);

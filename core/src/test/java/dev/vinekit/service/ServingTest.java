@@ -108,7 +108,8 @@ class ServingTest {
                 Statement lock = locking.createStatement()) {
             locking.setAutoCommit(false);
             lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 4");
-            running = CompletableFuture.supplyAsync(() -> http.send("PATCH", "/labels/4", "{\"backText\":\"finished\"}"));
+            running = CompletableFuture.supplyAsync(() ->
+                    http.send("PATCH", "/labels/4", "{\"backText\":\"finished\"}"));
             TimeUnit.MILLISECONDS.sleep(300);
             stopped = CompletableFuture.runAsync(service::close);
             TimeUnit.MILLISECONDS.sleep(300);
@@ -129,7 +130,8 @@ class ServingTest {
         "DB_URL=                  | DB_URL is not set",
         "DB_URL=jdbc:h2:tcp://127.0.0.1:1/x | The database does not answer",
         "HTTP_PORT=taken          | is in use. Set HTTP_PORT to another one; 0 picks a free one."})
-    void wrongSettingIsNamedAndTheProcessEnds(String setting, String message, @TempDir Path directory) throws Exception {
+    void wrongSettingIsNamedAndTheProcessEnds(String setting, String message,
+            @TempDir Path directory) throws Exception {
         ServedCellar cellar = ServedCellar.on("h2");
         String taken = String.valueOf(URI.create(cellar.http().url()).getPort());
         String[] parts = setting.split("=", 2);
@@ -147,7 +149,8 @@ class ServingTest {
         Process process = process(ServedCellar.on("sqlite"), "", log, Map.of("SQL_LOG", "DEBUG"));
         try {
             Http http = new Http(urlOnceReady(process, log));
-            assertThat(http.with("X-Request-Id", "seen-before").get("/vessels?code=V-SECRET-9").status()).isEqualTo(200);
+            assertThat(http.with("X-Request-Id", "seen-before").get("/vessels?code=V-SECRET-9").status())
+                    .isEqualTo(200);
         } finally {
             process.destroy();
         }

@@ -46,7 +46,8 @@ class EmptyDatabaseTest {
         Project project;
         try (TestDatabases presses = TestDatabases.on(engine, SCRIPT)) {
             project = VineKit.write(VineKit.plan(VineKit.generate(
-                    VineKit.map(VineKit.read(presses.database(), Scope.all()), "com.example.presses")), directory.resolve("presses")));
+                    VineKit.map(VineKit.read(presses.database(), Scope.all()), "com.example.presses")),
+                            directory.resolve("presses")));
         }
         VineKit.compile(project);
         Path classes = project.directory().resolve("target/classes");
@@ -55,7 +56,8 @@ class EmptyDatabaseTest {
 
         Path script = classes.resolve("db/schema.sql");
         Files.writeString(script, ";\n" + attack.replace("{out}", out.toString()) + ";\n", StandardOpenOption.APPEND);
-        assertThat(tested(project)).as("with a script that writes a file").contains("The test database could not be made.");
+        assertThat(tested(project)).as("with a script that writes a file")
+                .contains("The test database could not be made.");
         assertThat(out).doesNotExist();
     }
 
@@ -64,10 +66,14 @@ class EmptyDatabaseTest {
         Path told = directory.resolve("told");
         Path target = project.directory().resolve("target");
         Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1", "-cp", String.join(File.pathSeparator, target.resolve("test-classes").toString(),
-                target.resolve("classes").toString(), System.getProperty("java.class.path")), EmptyDatabaseTest.class.getName(),
-                "com.example.presses.repository.PressRepositoryTest", "com.example.presses.repository.PressingRepositoryTest")
-                .directory(project.directory().toFile()).redirectErrorStream(true).redirectOutput(told.toFile()).start();
+                "-XX:TieredStopAtLevel=1", "-cp",
+                String.join(File.pathSeparator, target.resolve("test-classes").toString(),
+                target.resolve("classes").toString(), System.getProperty("java.class.path")),
+                        EmptyDatabaseTest.class.getName(),
+                "com.example.presses.repository.PressRepositoryTest",
+                "com.example.presses.repository.PressingRepositoryTest")
+                .directory(project.directory().toFile()).redirectErrorStream(true).redirectOutput(told.toFile())
+                .start();
         assertThat(process.waitFor(2, TimeUnit.MINUTES)).isTrue();
         return Files.readString(told);
     }

@@ -167,7 +167,8 @@ class GeneratedSourcesTest {
                     && (list.getRawType() == List.class || list.getRawType() == Optional.class)) {
                 type = list.getActualTypeArguments()[0];
             }
-            Set<Type> safe = Set.of(JavaName.class, JavaString.class, DocText.class, JavaCode.class, boolean.class, int.class);
+            Set<Type> safe = Set.of(JavaName.class, JavaString.class, DocText.class, JavaCode.class, boolean.class,
+                    int.class);
             if (safe.contains(type) || !seen.add(type)) {
                 continue;
             }

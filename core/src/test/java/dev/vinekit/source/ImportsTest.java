@@ -10,9 +10,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** {@code ~} stands for the mark of a domain's own names. */
 class ImportsTest {
     private static final Imports IMPORTS = new Imports(
-            Map.of("List", "java.util.List", "Function", "java.util.function.Function", "NotNull", "validation.NotNull", "@Size", "@validation.Size",
+            Map.of("List", "java.util.List", "Function", "java.util.function.Function", "NotNull",
+                    "validation.NotNull", "@Size", "@validation.Size",
                     "assertThat", "static asserts.Assertions.assertThat", "Page", "cellar.support.Page"),
-            Map.of("Vessel", "cellar.entity.Vessel", "Function", "cellar.entity.Function", "Object", "cellar.entity.Object", "Size", "cellar.entity.Size"));
+            Map.of("Vessel", "cellar.entity.Vessel", "Function", "cellar.entity.Function", "Object",
+                    "cellar.entity.Object", "Size", "cellar.entity.Size"));
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
@@ -53,7 +55,8 @@ class ImportsTest {
         "cellar.support | Page p;               | ''",
         "cellar.service | assertThat(List.of()) | import static asserts.Assertions.assertThat;,import java.util.List;"})
     void whatThePackageHasNeedsNoImport(String ownPackage, String java, String imports) {
-        assertThat(IMPORTS.of(java.replace('~', JavaName.MARK), ownPackage).statements().lines().filter(line -> !line.isEmpty()))
+        assertThat(IMPORTS.of(java.replace('~', JavaName.MARK), ownPackage).statements().lines()
+                .filter(line -> !line.isEmpty()))
                 .containsExactly(imports.isEmpty() ? new String[0] : imports.split(","));
     }
 }

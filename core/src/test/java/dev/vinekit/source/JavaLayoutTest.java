@@ -43,15 +43,20 @@ class JavaLayoutTest {
 
     @Test
     void indentationIsTheHouses() {
-        assertThat(new JavaLayout("", "\t").of("cellar", "", BODY)).contains("\n\tint litres() {\n\t\treturn 225;\n\t}\n")
+        assertThat(new JavaLayout("", "\t").of("cellar", "", BODY))
+                .contains("\n\tint litres() {\n\t\treturn 225;\n\t}\n")
                 .doesNotContain("    ");
-        assertThat(new JavaLayout("", "  ").of("cellar", "", BODY)).contains("\n  int litres() {\n    return 225;\n  }\n");
+        assertThat(new JavaLayout("", "  ").of("cellar", "", BODY))
+                .contains("\n  int litres() {\n    return 225;\n  }\n");
     }
 
     @Test
     void aHeaderCannotEndItsCommentNorBeRunAsCode() {
-        String java = new JavaLayout("Cellar hands.\n\n */ class Evil {} /*\n \\u002a\\u002f class Worse {}", "    ").of("cellar", "", "class Vessel {\n}\n");
+        String java = new JavaLayout("Cellar hands.\n\n */ class Evil {} /*\n \\u002a\\u002f class Worse {}", "    ")
+                .of("cellar", "", "class Vessel {\n}\n");
 
-        assertThat(java).startsWith("/*\n * Cellar hands.\n *\n *  * / class Evil {} /*\n *  \\ u002a\\ u002f class Worse {}\n */\npackage cellar;\n");
+        assertThat(java)
+                .startsWith(
+                        "/*\n * Cellar hands.\n *\n *  * / class Evil {} /*\n *  \\ u002a\\ u002f class Worse {}\n */\npackage cellar;\n");
     }
 }

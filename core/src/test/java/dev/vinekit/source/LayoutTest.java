@@ -11,7 +11,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class LayoutTest {
     private static final Imports IMPORTS = new Imports(Map.of(
             "List", "java.util.List", "Path", "jakarta.ws.rs.Path", "@GET", "@jakarta.ws.rs.GET",
-            "assertThat", "static org.assertj.core.api.Assertions.assertThat", "Lot", "com.example.entity.Lot"), Map.of());
+            "assertThat", "static org.assertj.core.api.Assertions.assertThat", "Lot", "com.example.entity.Lot"),
+                    Map.of());
 
     private static String imports(String java, String ownPackage) {
         return IMPORTS.of(java, ownPackage).statements();

@@ -40,16 +40,20 @@ class LineBreakerTest {
         String beside = "        // " + "a word of many ".repeat(12);
 
         assertThat(LineBreaker.apply(one)).startsWith("    /**\n     * a word").endsWith(".\n     */\n");
-        assertThat(LineBreaker.apply(more).lines()).hasSize(2).allMatch(line -> line.startsWith("     * ") && line.length() <= LineBreaker.WIDTH);
-        assertThat(LineBreaker.apply(beside).lines()).hasSize(2).allMatch(line -> line.startsWith("        // ") && line.length() <= LineBreaker.WIDTH);
+        assertThat(LineBreaker.apply(more).lines()).hasSize(2)
+                .allMatch(line -> line.startsWith("     * ") && line.length() <= LineBreaker.WIDTH);
+        assertThat(LineBreaker.apply(beside).lines()).hasSize(2)
+                .allMatch(line -> line.startsWith("        // ") && line.length() <= LineBreaker.WIDTH);
     }
 
     @Test
     void theRestOfAParagraphFlowsOn() {
-        String broken = LineBreaker.apply("     * " + "abcd ".repeat(24).strip() + "\n     * the rest.\n     * @param name"
+        String broken = LineBreaker.apply("     * " + "abcd ".repeat(24).strip()
+                + "\n     * the rest.\n     * @param name"
                 + " of a word".repeat(12) + "\n     *     and of others\n     * @throws Nothing\n");
 
-        assertThat(broken).isEqualTo("     * " + "abcd ".repeat(22).strip() + "\n     * abcd abcd the rest.\n     * @param name"
+        assertThat(broken).isEqualTo("     * " + "abcd ".repeat(22).strip()
+                + "\n     * abcd abcd the rest.\n     * @param name"
                 + " of a word".repeat(10) + "\n     *     of a word of a word and of others\n     * @throws Nothing\n");
     }
 

@@ -29,7 +29,8 @@ class InsertedRowsTest {
         "(SELECT max(id) FROM cask)        ~ ",
         "'a' || 'b'                        ~ "})
     void constantsAreTextAndTheRestIsUnknown(String value, String text) {
-        assertThat(InsertedRows.of("INSERT INTO cask (a, b) VALUES (1, " + value + ");")).singleElement().satisfies(inserted ->
+        assertThat(InsertedRows.of("INSERT INTO cask (a, b) VALUES (1, " + value + ");")).singleElement()
+                .satisfies(inserted ->
                 assertThat(inserted.rows()).containsExactly(List.of(Optional.of("1"), Optional.ofNullable(text))));
     }
 

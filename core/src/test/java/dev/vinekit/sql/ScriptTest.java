@@ -25,7 +25,8 @@ class ScriptTest {
     void dollarQuotesHoldAnything() {
         String function = "CREATE FUNCTION f() RETURNS int AS $body$ SELECT '$$;' ; $body$ LANGUAGE sql";
 
-        assertThat(statements(function + ";SELECT $1;", ScriptSyntax.POSTGRESQL)).containsExactly(function, "SELECT $1");
+        assertThat(statements(function + ";SELECT $1;", ScriptSyntax.POSTGRESQL))
+                .containsExactly(function, "SELECT $1");
     }
 
     @Test
@@ -37,8 +38,10 @@ class ScriptTest {
 
     @Test
     void delimiterLinesChangeWhatEndsAStatement() {
-        assertThat(statements("DELIMITER //\nCREATE PROCEDURE p() BEGIN SELECT 1; SELECT 2; END//\nDELIMITER ;\nSELECT 3;",
-                ScriptSyntax.MARIADB)).containsExactly("CREATE PROCEDURE p() BEGIN SELECT 1; SELECT 2; END", "SELECT 3");
+        assertThat(
+                statements("DELIMITER //\nCREATE PROCEDURE p() BEGIN SELECT 1; SELECT 2; END//\nDELIMITER ;\nSELECT 3;",
+                ScriptSyntax.MARIADB)).containsExactly("CREATE PROCEDURE p() BEGIN SELECT 1; SELECT 2; END",
+                        "SELECT 3");
     }
 
     @Test

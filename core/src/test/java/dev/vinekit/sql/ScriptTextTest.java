@@ -10,7 +10,8 @@ import org.junit.jupiter.api.Test;
 class ScriptTextTest {
     @Test
     void stringsThatAreNoTextBecomeHexadecimal() throws Exception {
-        byte[] script = bytes("INSERT INTO `it's` VALUES ('\u00ff\\0\\n\\'\\\\''', 'text', \"it's\"); -- it's \u00c3\u00bc\n"
+        byte[] script =
+                bytes("INSERT INTO `it's` VALUES ('\u00ff\\0\\n\\'\\\\''', 'text', \"it's\"); -- it's \u00c3\u00bc\n"
                 + "/* don't */ INSERT INTO t VALUES ('\u00fe');");
 
         assertThat(ScriptText.of(script, ScriptSyntax.MARIADB)).isEqualTo(

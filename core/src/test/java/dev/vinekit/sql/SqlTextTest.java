@@ -64,7 +64,8 @@ class SqlTextTest {
 
     @Test
     void identifiersAreBareWordsFoldedAndQuotedOnesAsTheyAre() {
-        Set<String> found = SqlText.identifiers("lower(Name) <> 'Text' AND \"Kind\" IS NOT NULL -- comment", word -> word.toUpperCase(Locale.ROOT));
+        Set<String> found = SqlText.identifiers("lower(Name) <> 'Text' AND \"Kind\" IS NOT NULL -- comment",
+                word -> word.toUpperCase(Locale.ROOT));
 
         assertThat(found).contains("LOWER", "NAME", "Kind", "IS").doesNotContain("Text", "TEXT", "COMMENT");
     }

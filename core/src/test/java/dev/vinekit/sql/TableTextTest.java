@@ -69,8 +69,10 @@ class TableTextTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "CREATE TABLE", "CREATE TABLE t", "CREATE TABLE t (", "CREATE TABLE t (a", "CREATE TABLE t (a CHECK",
-        "CREATE TABLE t (a CHECK (", "CREATE TABLE t (CONSTRAINT", "CREATE TABLE t (UNIQUE (a", "CREATE TABLE t AS SELECT 1", "no table)))((("})
+    @ValueSource(strings = {"", "CREATE TABLE", "CREATE TABLE t", "CREATE TABLE t (", "CREATE TABLE t (a",
+            "CREATE TABLE t (a CHECK",
+        "CREATE TABLE t (a CHECK (", "CREATE TABLE t (CONSTRAINT", "CREATE TABLE t (UNIQUE (a",
+        "CREATE TABLE t AS SELECT 1", "no table)))((("})
     void whatIsNotWholeIsPassedOver(String text) {
         assertThat(TableText.of(text).primaryKeyName()).isEmpty();
     }

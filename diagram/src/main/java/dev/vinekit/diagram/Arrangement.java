@@ -25,8 +25,8 @@ import org.eclipse.elk.graph.ElkPort;
 import org.eclipse.elk.graph.util.ElkGraphUtil;
 
 /**
- * Where boxes and lines stand, in pixels from the upper left corner: what is referred to on the left of what refers to it,
- * tables that are tied together beside each other. The same contents are always arranged alike.
+ * Where boxes and lines stand, in pixels from the upper left corner: what is referred to on the left of what refers to
+ * it, tables that are tied together beside each other. The same contents are always arranged alike.
  */
 record Arrangement(List<Placed> boxes, List<Route> lines, double width, double height) {
     private static final int MARGIN = 24;
@@ -40,7 +40,9 @@ record Arrangement(List<Placed> boxes, List<Route> lines, double width, double h
     private static final int BETWEEN_LINES = 10;
     private static final double WIDTH_TO_HEIGHT = 1.6;
 
-    /** Of more tables the layers have a limit, in times the square root of their number: some are referred to by all. */
+    /**
+     * Of more tables the layers have a limit, in times the square root of their number: some are referred to by all.
+     */
     private static final int FEW_TABLES = 40;
     private static final double LAYER = 1.2;
 
@@ -125,7 +127,8 @@ record Arrangement(List<Placed> boxes, List<Route> lines, double width, double h
         boolean mixed = target && contents.lines().stream().anyMatch(other -> other.to().equals(box)
                 && other.targets().equals(line.targets()) && other.optional() != line.optional());
         List<String> columns = target ? line.targets() : line.columns();
-        String place = box.table() + " " + target + " " + columns + " " + (target ? line.optional() : line.to().table());
+        String place = box.table() + " " + target + " " + columns + " "
+                + (target ? line.optional() : line.to().table());
         return ports.computeIfAbsent(place, none -> {
             ElkPort port = ElkGraphUtil.createPort(nodes.get(box.table()));
             DoubleSummaryStatistics extent = box.extent(columns);

@@ -64,7 +64,8 @@ record Box(TableName table, Kind kind, String title, String tooltip, List<Row> r
 
     /** The middle of a column's row, from the top. */
     double middle(String column) {
-        int row = IntStream.range(0, rows.size()).filter(i -> rows.get(i).column().equals(column)).findFirst().orElseThrow();
+        int row = IntStream.range(0, rows.size()).filter(i -> rows.get(i).column().equals(column)).findFirst()
+                .orElseThrow();
         return HEADER + ROW * row + ROW / 2.0;
     }
 

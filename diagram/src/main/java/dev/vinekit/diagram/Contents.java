@@ -25,13 +25,14 @@ record Contents(List<Box> boxes, List<Line> lines) {
     private static final int LONGEST_TOOLTIP = 1000;
 
     /**
-     * @param chosen the tables to show in full, with the keys of those that they refer to, are referred to by, read or are
-     *         read by; all if empty
+     * @param chosen the tables to show in full, with the keys of those that they refer to, are referred to by, read or
+     *     are read by; all if empty
      */
     static Contents of(Schema schema, Set<TableName> chosen) {
         List<Table> shown = schema.tables().stream().filter(table -> chosen.isEmpty() || chosen.contains(table.name())
                 || table.needs().stream().anyMatch(chosen::contains)
-                || chosen.stream().flatMap(name -> schema.table(name).stream()).anyMatch(one -> one.needs().contains(table.name())))
+                || chosen.stream().flatMap(name -> schema.table(name).stream())
+                .anyMatch(one -> one.needs().contains(table.name())))
                 .toList();
         Set<TableName> names = shown.stream().map(Table::name).collect(Collectors.toSet());
         Map<TableName, Box> boxes = new LinkedHashMap<>();
@@ -99,7 +100,8 @@ record Contents(List<Box> boxes, List<Line> lines) {
                 hidden.add(column.name());
             }
         }
-        String name = table.name().schema().equals(schema.defaultSchema()) ? table.name().name() : table.name().toString();
+        String name = table.name().schema().equals(schema.defaultSchema()) ? table.name().name()
+                : table.name().toString();
         String kind = table.kind() == Table.Kind.TABLE ? isLink(table) ? "link table" : "table" : table.kind().words();
         return new Box(table.name(), table.isView() ? Box.Kind.VIEW : isLink(table) ? Box.Kind.LINK : Box.Kind.TABLE,
                 Letters.line(name, LONGEST_NAME), tooltip(name + " (" + kind + ")", table.comment()), rows, hidden);
@@ -118,10 +120,12 @@ record Contents(List<Box> boxes, List<Line> lines) {
                 table.primaryKey().filter(key -> key.columns().contains(column.name())).map(key -> "P").orElse(""),
                 table.foreignKeys().stream().anyMatch(key -> key.columns().contains(column.name())) ? "F" : "",
                 table.keys().stream().filter(key -> !table.primaryKey().equals(Optional.of(key)))
-                        .anyMatch(key -> key.columns().contains(column.name())) ? "U" : "").collect(Collectors.joining());
+                        .anyMatch(key -> key.columns().contains(column.name())) ? "U" : "")
+                        .collect(Collectors.joining());
         String told = column.name() + " " + column.type().text() + (column.nullable() ? "" : " NOT NULL");
         return new Box.Row(column.name(), Letters.line(column.name(), LONGEST_NAME),
-                Letters.line(column.type().text(), LONGEST_TYPE), marks, !column.nullable(), tooltip(told, column.comment()));
+                Letters.line(column.type().text(), LONGEST_TYPE), marks, !column.nullable(),
+                tooltip(told, column.comment()));
     }
 
     private static Line reference(Table table, Box from, ForeignKey key, Box to) {

@@ -11,7 +11,8 @@ import java.util.List;
  * @param many whether several rows may refer to the same one
  * @param optional whether a row may refer to none
  */
-record Line(Box from, List<String> columns, Box to, List<String> targets, boolean many, boolean optional, String tooltip) {
+record Line(Box from, List<String> columns, Box to, List<String> targets, boolean many, boolean optional,
+        String tooltip) {
     /** Whether a view reads the table, which is no reference. */
     boolean reads() {
         return columns.isEmpty();

@@ -27,7 +27,8 @@ final class SvgWriter {
     private static final double DOT = 2.5;
     private static final int LEGEND = 34;
     private static final int LEGEND_LINE = 34;
-    private static final String KEYS = "P primary key, F foreign key, U unique; bold: never null. At the ends of a line:";
+    private static final String KEYS =
+            "P primary key, F foreign key, U unique; bold: never null. At the ends of a line:";
     private static final String COLOURS = """
 
             .diagram { --paper: #fffdf8; --box: #ffffff; --ink: #2b2a33; --soft: #6a6572; --edge: #b9b2bf; --line: #5f5870;
@@ -117,7 +118,8 @@ final class SvgWriter {
         }
         if (!box.hidden().isEmpty()) {
             start("g");
-            element("title", String.join(", ", box.hidden().stream().map(name -> Letters.line(name, Integer.MAX_VALUE)).toList()));
+            element("title", String.join(", ", box.hidden().stream().map(name -> Letters.line(name, Integer.MAX_VALUE))
+                    .toList()));
             letters("soft", x + Box.PADDING, y + box.height() - Box.ROW / 2.0, box.more());
             xml.writeEndElement();
         }
@@ -171,7 +173,8 @@ final class SvgWriter {
     private void mark(Point end, int away, boolean many, boolean none) throws XMLStreamException {
         double far = end.x() + away * FAR_MARK;
         if (many) {
-            path("mark", List.of(new Point(end.x(), end.y() - MARK), new Point(far, end.y()), new Point(end.x(), end.y() + MARK)));
+            path("mark", List.of(new Point(end.x(), end.y() - MARK), new Point(far, end.y()),
+                    new Point(end.x(), end.y() + MARK)));
         } else {
             double near = end.x() + away * MARK;
             path("mark", List.of(new Point(near, end.y() - MARK), new Point(near, end.y() + MARK)));
@@ -211,7 +214,8 @@ final class SvgWriter {
     }
 
     private void rectangle(String kind, double x, double y, double width, double height) throws XMLStreamException {
-        empty("rect", "class", kind, "x", text(x), "y", text(y), "width", text(width), "height", text(height), "rx", "3");
+        empty("rect", "class", kind, "x", text(x), "y", text(y), "width", text(width), "height", text(height), "rx",
+                "3");
     }
 
     private void letters(String kind, double x, double y, String text) throws XMLStreamException {

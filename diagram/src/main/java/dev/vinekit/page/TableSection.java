@@ -6,7 +6,6 @@ import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.project.ServiceDescription.TableDescription;
 import dev.vinekit.run.RuleOutcome;
-import dev.vinekit.schema.Column;
 import dev.vinekit.schema.InWords;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -74,7 +73,8 @@ public final class TableSection {
 
     public List<ColumnLine> columns() {
         return table.columns().stream().map(column -> new ColumnLine(column.name(), InWords.type(column),
-                column.nullable(), InWords.keys(table, column.name()), InWords.filled(column), column.comment())).toList();
+                column.nullable(), InWords.keys(table, column.name()), InWords.filled(column), column.comment()))
+                .toList();
     }
 
     /** Keys, references both ways, checks, indexes, and what a view reads. */
@@ -86,7 +86,8 @@ public final class TableSection {
                 " (" + columns(key.targetColumns()) + ")" + InWords.onDelete(key) + InWords.deferral(key))));
         for (Table other : page.schema().tables()) {
             other.foreignKeys().stream().filter(key -> key.target().equals(table.name())).forEach(key ->
-                    facts.add(link("referred by", "", other.name(), " (" + columns(key.columns()) + ")" + InWords.onDelete(key))));
+                    facts.add(link("referred by", "", other.name(), " (" + columns(key.columns()) + ")"
+                            + InWords.onDelete(key))));
             other.viewQuery().filter(query -> query.reads().contains(table.name()))
                     .ifPresent(query -> facts.add(link("read by", "", other.name(), "")));
         }
@@ -94,7 +95,8 @@ public final class TableSection {
                 .forEach(read -> facts.add(link("reads", "", read, ""))));
         table.parents().forEach(parent -> facts.add(link("rows also in", "", parent, "")));
         table.checks().forEach(check -> facts.add(Fact.of("check", check.expression())));
-        table.columns().forEach(column -> page.schema().domain(column).ifPresent(domain -> domain.checks().forEach(check ->
+        table.columns().forEach(column -> page.schema().domain(column)
+                .ifPresent(domain -> domain.checks().forEach(check ->
                 facts.add(Fact.of("check", check.expression() + " of " + column.name() + ", by its domain")))));
         table.indexes().forEach(index -> facts.add(Fact.of(index.unique() ? "unique index" : "index",
                 index.definition().orElseGet(() -> columns(index.columns())))));
@@ -123,7 +125,8 @@ public final class TableSection {
     }
 
     private static Service service(TableDescription description) {
-        return new Service(description.entity(), description.path(), words(description.operations()), description.remarks());
+        return new Service(description.entity(), description.path(), words(description.operations()),
+                description.remarks());
     }
 
     private static String words(Set<Operation> operations) {
@@ -143,7 +146,8 @@ public final class TableSection {
     }
 
     private static ProofLine line(RuleOutcome rule) {
-        return new ProofLine(rule.title(), rule.state().name().toLowerCase(Locale.ROOT).replace('_', ' '), rule.reason());
+        return new ProofLine(rule.title(), rule.state().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                rule.reason());
     }
 
     /** Rows to show, with the names of their columns; at most one such list. */

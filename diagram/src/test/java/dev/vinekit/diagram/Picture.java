@@ -44,7 +44,8 @@ record Picture(Document document) {
         return groups().filter(group -> List.of("table", "link", "view").contains(group.getAttribute("class")))
                 .map(group -> new Box(group.getAttribute("class"),
                         elements(group, "text").map(Element::getTextContent).toList(), area(elements(group, "rect")
-                        .filter(rectangle -> rectangle.getAttribute("class").equals("body")).findFirst().orElseThrow())))
+                        .filter(rectangle -> rectangle.getAttribute("class").equals("body")).findFirst()
+                        .orElseThrow())))
                 .toList();
     }
 
@@ -60,7 +61,8 @@ record Picture(Document document) {
                                 + mark.getAttribute("points").split(" ").length), elements(group, "circle")
                                 .map(mark -> mark.getAttribute("class"))).sorted().toList(),
                         elements(group, "circle").filter(mark -> mark.getAttribute("class").equals("junction"))
-                                .map(mark -> (Point2D) new Point2D.Double(number(mark, "cx"), number(mark, "cy"))).toList()))
+                                .map(mark -> (Point2D) new Point2D.Double(number(mark, "cx"), number(mark, "cy")))
+                                .toList()))
                 .toList();
     }
 

@@ -62,7 +62,8 @@ class SchemaDiagramTest {
     private static void assertTidy(Picture picture) {
         List<Picture.Box> boxes = picture.boxes();
         for (Picture.Box box : boxes) {
-            assertThat(boxes).filteredOn(other -> other != box && other.area().intersects(box.area())).as(box.title()).isEmpty();
+            assertThat(boxes).filteredOn(other -> other != box && other.area().intersects(box.area())).as(box.title())
+                    .isEmpty();
             Rectangle2D inside = new Rectangle2D.Double(box.area().getX() + 1, box.area().getY() + 1,
                     box.area().getWidth() - 2, box.area().getHeight() - 2);
             assertThat(picture.lines()).flatExtracting(Picture.Line::segments)
@@ -99,11 +100,13 @@ class SchemaDiagramTest {
                 """), Set.of()));
 
         assertThat(picture.line("SCREW (PRESS) refers to PRESS (ID)").marks()).as("exactly one, many or none")
-                .filteredOn(mark -> !mark.equals("junction")).containsExactly("end", "polyline 2", "polyline 2", "polyline 3");
+                .filteredOn(mark -> !mark.equals("junction"))
+                .containsExactly("end", "polyline 2", "polyline 2", "polyline 3");
         assertThat(picture.line("SPARE (PRESS) refers to PRESS (ID)").marks()).as("one or none, many or none")
                 .filteredOn(mark -> !mark.equals("junction")).containsExactly("end", "end", "polyline 2", "polyline 3");
         assertThat(picture.line("GAUGE (PRESS) refers to PRESS (ID)").marks()).as("exactly one, one or none")
-                .filteredOn(mark -> !mark.equals("junction")).containsExactly("end", "polyline 2", "polyline 2", "polyline 2");
+                .filteredOn(mark -> !mark.equals("junction"))
+                .containsExactly("end", "polyline 2", "polyline 2", "polyline 2");
     }
 
     @Test
@@ -113,7 +116,8 @@ class SchemaDiagramTest {
         Rectangle2D transfer = picture.box("VESSEL_TRANSFER").area();
         List<Double> ends = Stream.of("from", "to").map(column ->
                 picture.line("VESSEL_TRANSFER (" + column + ") refers to VESSEL (ID)").segments())
-                .map(segments -> segments.get(segments.size() - 1)).map(last -> last.getY2() - transfer.getY()).toList();
+                .map(segments -> segments.get(segments.size() - 1)).map(last -> last.getY2() - transfer.getY())
+                .toList();
         assertThat(ends).containsExactly(Box.HEADER + 1.5 * Box.ROW, Box.HEADER + 2.5 * Box.ROW);
     }
 
@@ -156,8 +160,10 @@ class SchemaDiagramTest {
         Rectangle2D bottle = picture.box("BOTTLE").area();
         assertThat(picture.line("BOTTLE (LEVEL, AISLE, PLACE) refers to SHELF (LEVEL, AISLE, PLACE)").dots())
                 .containsExactlyInAnyOrder(
-                        beside(shelf.getMaxX(), shelf, 0), beside(shelf.getMaxX(), shelf, 2), beside(shelf.getMaxX(), shelf, 3),
-                        beside(bottle.getX(), bottle, 0), beside(bottle.getX(), bottle, 2), beside(bottle.getX(), bottle, 3));
+                        beside(shelf.getMaxX(), shelf, 0), beside(shelf.getMaxX(), shelf, 2),
+                        beside(shelf.getMaxX(), shelf, 3),
+                        beside(bottle.getX(), bottle, 0), beside(bottle.getX(), bottle, 2),
+                        beside(bottle.getX(), bottle, 3));
     }
 
     private static Point2D beside(double x, Rectangle2D table, int row) {
@@ -174,7 +180,8 @@ class SchemaDiagramTest {
         Picture picture = Picture.of(svg);
         assertTidy(picture);
         assertThat(picture.boxes()).hasSize(count);
-        assertThat(picture.lines()).hasSize(schema.tables().stream().mapToInt(table -> table.foreignKeys().size()).sum());
+        assertThat(picture.lines()).hasSize(schema.tables().stream().mapToInt(table -> table.foreignKeys().size())
+                .sum());
         assertThat(picture.boxes()).allMatch(box -> box.texts().contains("AISLE") == count < 60);
         assertThat(SchemaDiagram.svg(schema, Set.of())).isEqualTo(svg);
     }

@@ -35,7 +35,8 @@ class SchemaPageTest {
     private Path directory;
 
     private static Element section(Document page, String table) {
-        return page.select("section").stream().filter(section -> section.selectFirst("h2").ownText().equals(table)).findFirst()
+        return page.select("section").stream().filter(section -> section.selectFirst("h2").ownText().equals(table))
+                .findFirst()
                 .orElseThrow();
     }
 
@@ -43,17 +44,20 @@ class SchemaPageTest {
     void everyTableIsThereInFull() {
         try (Cellar cellar = Cellar.open()) {
             Schema schema = VineKit.read(cellar.database(), Scope.all());
-            Document page = Jsoup.parse(SchemaPage.of(schema).withCounts(VineKit.rowCounts(cellar.database(), schema, true))
+            Document page = Jsoup.parse(SchemaPage.of(schema)
+                    .withCounts(VineKit.rowCounts(cellar.database(), schema, true))
                     .withService(VineKit.map(schema, "com.example.cellar")).html("the cellar"));
 
             assertThat(page.select("section")).hasSize(schema.tables().size());
             assertThat(page.select("nav li").eachText()).contains("BOTTLING24");
             Element bottling = section(page, "BOTTLING");
-            assertThat(bottling.select("tr").eachText()).contains("LITRES NUMERIC(12, 3) yes = (\"BOTTLES\" * \"BOTTLE_ML\") / 1000.0 "
+            assertThat(bottling.select("tr").eachText())
+                    .contains("LITRES NUMERIC(12, 3) yes = (\"BOTTLES\" * \"BOTTLE_ML\") / 1000.0 "
                     + "Worked out by the database");
             assertThat(bottling.select("dd").eachText()).contains("BLEND_ID to BLEND (ID)",
                     "Bottling, /bottlings: list create read replace patch delete");
-            assertThat(section(page, "VESSEL").text()).contains("read by CELLAR_STOCK", "referred by VESSEL_TRANSFER (from)");
+            assertThat(section(page, "VESSEL").text())
+                    .contains("read by CELLAR_STOCK", "referred by VESSEL_TRANSFER (from)");
             assertThat(section(page, "CELLAR_LOG").text()).contains("to know");
             assertThat(page.select("td:contains(NULL)")).as("rows nobody asked for").isEmpty();
         }
@@ -65,14 +69,16 @@ class SchemaPageTest {
             Document page = Jsoup.parse(SchemaPage.of(VineKit.read(cellar.database(), Scope.all())).html("the cellar"));
 
             assertThat(page.select("#diagram svg a")).hasSize(page.select("section").size());
-            assertThat(page.select("a")).allSatisfy(link -> assertThat(page.select(link.attr("href"))).as(link.text()).hasSize(1));
+            assertThat(page.select("a")).allSatisfy(link -> assertThat(page.select(link.attr("href"))).as(link.text())
+                    .hasSize(1));
         }
     }
 
     @Test
     void proofsStandAtTheirTables() throws IOException {
         Schema schema = read("CREATE TABLE press (id INT PRIMARY KEY, bars INT NOT NULL);", Optional.empty()).schema();
-        TestReport report = new TestReport(new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example",
+        TestReport report = new TestReport(new ServiceDescription("h2", false, List.of(), false, List.of(),
+                "com.example",
                 List.of(new TableDescription("PRESS", "press", false, "Press", "presses",
                         EnumSet.of(Operation.LIST), List.of("A remark."), List.of(
                         new RuleDescription("not null", "BARS", "", List.of("barsMissing"), ""),
@@ -103,7 +109,8 @@ class SchemaPageTest {
 
         assertThat(page.select("img, [onerror], a[href^=javascript]")).isEmpty();
         assertThat(page.select("script")).hasSize(1);
-        assertThat(page.select("meta[http-equiv]").attr("content")).contains("default-src 'none'", "script-src 'sha256-");
+        assertThat(page.select("meta[http-equiv]").attr("content"))
+                .contains("default-src 'none'", "script-src 'sha256-");
         assertThat(page.select("section td, section p, section dd, h1, svg text, svg title").eachText())
                 .anyMatch(text -> text.contains("<img src=x onerror=alert(1)>"))
                 .contains("<script>alert(2)</script>");

@@ -54,7 +54,8 @@ final class GenericCatalog {
         expressions();
         List<TableName> names = new ArrayList<>();
         for (String schema : schemas) {
-            each(metadata.getTables(connection.getCatalog(), pattern(schema), "%", new String[] {"TABLE", "BASE TABLE", "VIEW"}),
+            each(metadata.getTables(connection.getCatalog(), pattern(schema), "%",
+                    new String[] {"TABLE", "BASE TABLE", "VIEW"}),
                     row -> names.add(table(row)));
             each(metadata.getColumns(connection.getCatalog(), pattern(schema), "%", "%"),
                     row -> drafts.column(name(row), column(row)));
@@ -71,7 +72,8 @@ final class GenericCatalog {
     /** Metadata know nothing of expressions; the information schema, where there is one, does. */
     private void expressions() throws SQLException {
         eachInSchema("VIEWS", "SELECT TABLE_SCHEMA, TABLE_NAME, VIEW_DEFINITION FROM INFORMATION_SCHEMA.VIEWS",
-                row -> queries.put(new TableName(Catalog.text(row.getString(1)), row.getString(2)), Catalog.text(row.getString(3))));
+                row -> queries.put(new TableName(Catalog.text(row.getString(1)), row.getString(2)),
+                        Catalog.text(row.getString(3))));
         eachInSchema("COLUMNS", "SELECT TABLE_SCHEMA, TABLE_NAME, COLUMN_NAME, GENERATION_EXPRESSION "
                         + "FROM INFORMATION_SCHEMA.COLUMNS WHERE GENERATION_EXPRESSION IS NOT NULL",
                 row -> generated.put(List.of(Catalog.text(row.getString(1)), row.getString(2), row.getString(3)),
@@ -121,7 +123,8 @@ final class GenericCatalog {
                 identity || computed ? Optional.empty() : value.map(DefaultValue::of),
                 identity ? Column.Identity.BY_DEFAULT : Column.Identity.NONE,
                 computed ? Optional.of(new Column.Computed(generated.getOrDefault(List.of(
-                        name(row).schema(), name(row).name(), row.getString("COLUMN_NAME")), ""), true)) : Optional.empty(),
+                        name(row).schema(), name(row).name(), row.getString("COLUMN_NAME")), ""), true))
+                        : Optional.empty(),
                 Optional.empty(),
                 Catalog.text(row.getString("REMARKS")));
     }
@@ -132,7 +135,8 @@ final class GenericCatalog {
         int scale = row.getInt("DECIMAL_DIGITS");
         SqlType.Kind kind = name.equalsIgnoreCase("UUID") ? SqlType.Kind.UUID : kind(row.getInt("DATA_TYPE"));
         return switch (kind) {
-            case CHAR, VARCHAR -> SqlType.of(kind, name.contains("(") ? name : name + "(" + size + ")").withLength(size);
+            case CHAR, VARCHAR -> SqlType.of(kind, name.contains("(") ? name : name + "(" + size + ")")
+                    .withLength(size);
             case BINARY -> row.getInt("DATA_TYPE") == Types.BLOB ? SqlType.of(kind, name)
                     : SqlType.of(kind, name.contains("(") ? name : name + "(" + size + ")").withLength(size);
             case DECIMAL -> SqlType.of(kind, name + "(" + size + ", " + scale + ")").withDigits((int) size, scale);

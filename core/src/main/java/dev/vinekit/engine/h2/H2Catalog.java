@@ -220,8 +220,10 @@ final class H2Catalog {
         List<SchemaObject> objects = new ArrayList<>();
         catalog.each(OBJECTS, row -> {
             String schema = row.getString("SCHEMA_NAME");
-            Optional<TableName> on = Optional.ofNullable(row.getString("TABLE_NAME")).map(table -> new TableName(schema, table));
-            objects.add(new SchemaObject(SchemaObject.Kind.valueOf(row.getString("KIND")), new TableName(schema, row.getString("NAME")), on,
+            Optional<TableName> on = Optional.ofNullable(row.getString("TABLE_NAME"))
+                    .map(table -> new TableName(schema, table));
+            objects.add(new SchemaObject(SchemaObject.Kind.valueOf(row.getString("KIND")),
+                    new TableName(schema, row.getString("NAME")), on,
                     row.getString("DEFINITION"), on.stream().toList()));
         });
         return objects;
@@ -235,16 +237,19 @@ final class H2Catalog {
         List<String> columns = Catalog.strings(row.getArray("COLUMNS"));
         List<String> orders = Catalog.strings(row.getArray("ORDERS"));
         String nulls = Catalog.text(row.getString("NULLS_DISTINCT"));
-        boolean plain = orders.stream().allMatch(String::isEmpty) && !kind.startsWith("SPATIAL") && (!unique || nulls.equals("YES"));
+        boolean plain = orders.stream().allMatch(String::isEmpty) && !kind.startsWith("SPATIAL")
+                && (!unique || nulls.equals("YES"));
         if (plain) {
             return Index.over(name, unique, columns);
         }
         H2Dialect dialect = new H2Dialect();
         String words = kind.startsWith("SPATIAL") ? "SPATIAL " : !unique ? "" : nulls.equals("YES") ? "UNIQUE "
                 : nulls.equals("ALL") ? "UNIQUE NULLS ALL DISTINCT " : "UNIQUE NULLS NOT DISTINCT ";
-        String over = IntStream.range(0, columns.size()).mapToObj(i -> dialect.identifier(columns.get(i)) + orders.get(i))
+        String over = IntStream.range(0, columns.size())
+                .mapToObj(i -> dialect.identifier(columns.get(i)) + orders.get(i))
                 .collect(Collectors.joining(", ", " (", ")"));
-        return new Index(name, unique, unique && nulls.equals("YES") ? columns : List.of(), Optional.of("CREATE " + words + "INDEX " + dialect.identifier(name)
+        return new Index(name, unique, unique && nulls.equals("YES") ? columns : List.of(),
+                Optional.of("CREATE " + words + "INDEX " + dialect.identifier(name)
                 + " ON " + dialect.table(tableName(row), current) + over));
     }
 
@@ -269,7 +274,8 @@ final class H2Catalog {
     private static Domain domain(ResultSet row) throws SQLException {
         List<Check> checks = row.getString("CONSTRAINT_NAME") == null ? List.of()
                 : List.of(new Check(row.getString("CONSTRAINT_NAME"), row.getString("CHECK_CLAUSE")));
-        return new Domain(domainName(row), type(row), true, Optional.ofNullable(row.getString("DOMAIN_DEFAULT")), checks);
+        return new Domain(domainName(row), type(row), true, Optional.ofNullable(row.getString("DOMAIN_DEFAULT")),
+                checks);
     }
 
     private static Domain joined(Domain one, Domain more) {
@@ -313,8 +319,10 @@ final class H2Catalog {
     /** What is set again at each change stands behind the default. */
     private static Optional<String> defaultValue(ResultSet row) throws SQLException {
         Optional<String> value = Optional.ofNullable(row.getString("COLUMN_DEFAULT"));
-        Optional<String> later = Optional.ofNullable(row.getString("COLUMN_ON_UPDATE")).map(text -> "ON UPDATE " + text);
-        return value.isPresent() && later.isPresent() ? Optional.of(value.get() + " " + later.get()) : value.or(() -> later);
+        Optional<String> later = Optional.ofNullable(row.getString("COLUMN_ON_UPDATE"))
+                .map(text -> "ON UPDATE " + text);
+        return value.isPresent() && later.isPresent() ? Optional.of(value.get() + " " + later.get())
+                : value.or(() -> later);
     }
 
     private static SqlType type(ResultSet row) throws SQLException {
@@ -357,9 +365,11 @@ final class H2Catalog {
             case "UUID" -> SqlType.of(SqlType.Kind.UUID, name);
             case "JSON" -> SqlType.of(SqlType.Kind.JSON, name);
             case "ENUM" -> enumeration(Catalog.strings(row.getArray("LABELS")));
-            case "ARRAY" -> prefix.isEmpty() ? array(type(row, "ELEMENT_"), row.getInt("MAXIMUM_CARDINALITY")) : SqlType.of(SqlType.Kind.OTHER, name);
+            case "ARRAY" -> prefix.isEmpty() ? array(type(row, "ELEMENT_"), row.getInt("MAXIMUM_CARDINALITY"))
+                    : SqlType.of(SqlType.Kind.OTHER, name);
             case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL "
-                    + interval(row.getString(prefix + "INTERVAL_TYPE"), row.getInt(prefix + "INTERVAL_PRECISION"), fraction));
+                    + interval(row.getString(prefix + "INTERVAL_TYPE"), row.getInt(prefix + "INTERVAL_PRECISION"),
+                            fraction));
             case "GEOMETRY" -> SqlType.of(SqlType.Kind.GEOMETRY, name);
             default -> SqlType.of(SqlType.Kind.OTHER, name);
         };
@@ -369,7 +379,8 @@ final class H2Catalog {
     private static String interval(String fields, int digits, int fraction) {
         boolean few = fraction != FRACTION && fields.endsWith("SECOND");
         if (fields.equals("SECOND")) {
-            return fields + (few ? "(" + digits + ", " + fraction + ")" : digits == INTERVAL_DIGITS ? "" : "(" + digits + ")");
+            return fields + (few ? "(" + digits + ", " + fraction + ")" : digits == INTERVAL_DIGITS ? "" : "(" + digits
+                    + ")");
         }
         String[] both = fields.split(" ", 2);
         return both[0] + (digits == INTERVAL_DIGITS ? "" : "(" + digits + ")") + (both.length == 1 ? "" : " " + both[1])
@@ -385,7 +396,8 @@ final class H2Catalog {
     }
 
     private static SqlType array(SqlType element, int most) {
-        return SqlType.of(SqlType.Kind.ARRAY, element.text() + " ARRAY" + (most == 0 || most == LONGEST_ARRAY ? "" : "[" + most + "]")).withElement(element);
+        return SqlType.of(SqlType.Kind.ARRAY, element.text() + " ARRAY"
+                + (most == 0 || most == LONGEST_ARRAY ? "" : "[" + most + "]")).withElement(element);
     }
 
     private static SqlType enumeration(List<String> labels) {

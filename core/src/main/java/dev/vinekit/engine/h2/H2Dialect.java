@@ -53,7 +53,8 @@ final class H2Dialect implements Dialect {
     @Override
     public List<String> sampleTexts(SqlType type) {
         return switch (type.kind()) {
-            case INTERVAL -> numberedText(type).map(text -> List.of(text.replace("#", "1"), text.replace("#", "2"))).orElse(List.of());
+            case INTERVAL -> numberedText(type).map(text -> List.of(text.replace("#", "1"), text.replace("#", "2")))
+                    .orElse(List.of());
             case GEOMETRY -> List.of("POINT (1 2)", "POINT (3 4)");
             default -> List.of();
         };
@@ -63,7 +64,8 @@ final class H2Dialect implements Dialect {
     public Optional<String> numberedText(SqlType type) {
         String plain = type.text().replaceAll("\\([^)]*\\)", "");
         return type.kind() != SqlType.Kind.INTERVAL ? Optional.empty() : Optional.ofNullable(switch (plain) {
-            case "INTERVAL YEAR", "INTERVAL MONTH", "INTERVAL DAY", "INTERVAL HOUR", "INTERVAL MINUTE", "INTERVAL SECOND" ->
+            case "INTERVAL YEAR", "INTERVAL MONTH", "INTERVAL DAY", "INTERVAL HOUR", "INTERVAL MINUTE",
+                    "INTERVAL SECOND" ->
                     "INTERVAL '#' " + plain.substring("INTERVAL ".length());
             case "INTERVAL YEAR TO MONTH" -> "INTERVAL '#-1' YEAR TO MONTH";
             case "INTERVAL DAY TO HOUR" -> "INTERVAL '# 01' DAY TO HOUR";
@@ -111,7 +113,8 @@ final class H2Dialect implements Dialect {
             case TIMESTAMP -> "TIMESTAMP " + Dialect.quoteLiteral(value.replace('T', ' '));
             case TIMESTAMP_WITH_ZONE -> "TIMESTAMP WITH TIME ZONE " + Dialect.quoteLiteral(value.replace('T', ' '));
             case JSON -> "JSON " + Dialect.quoteLiteral(value);
-            case ARRAY -> ArrayText.elements(value).stream().map(element -> element.map(text -> literal(type.element().orElseThrow(), text))
+            case ARRAY -> ArrayText.elements(value).stream()
+                    .map(element -> element.map(text -> literal(type.element().orElseThrow(), text))
                     .orElse("NULL")).collect(Collectors.joining(", ", "ARRAY[", "]"));
             default -> Dialect.quoteLiteral(value);
         };
@@ -125,8 +128,10 @@ final class H2Dialect implements Dialect {
     @Override
     public Optional<Postponing> postponing(List<String> tables) {
         return Optional.of(new Postponing(
-                tables.stream().map(table -> "ALTER TABLE " + table + " SET REFERENTIAL_INTEGRITY FALSE;\n").collect(Collectors.joining()),
-                tables.stream().map(table -> "ALTER TABLE " + table + " SET REFERENTIAL_INTEGRITY TRUE CHECK;\n").collect(Collectors.joining())));
+                tables.stream().map(table -> "ALTER TABLE " + table + " SET REFERENTIAL_INTEGRITY FALSE;\n")
+                .collect(Collectors.joining()),
+                tables.stream().map(table -> "ALTER TABLE " + table + " SET REFERENTIAL_INTEGRITY TRUE CHECK;\n")
+                .collect(Collectors.joining())));
     }
 
     @Override

@@ -25,7 +25,8 @@ public final class H2Engine implements Engine {
     private static final Pattern ABOUT_USERS = Pattern.compile(
             "(?i)(?:GRANT|REVOKE)\\b|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE)\\b");
 
-    private static final Pattern SETTING = Pattern.compile("(?i)SET\\s+(?:REFERENTIAL_INTEGRITY|MODE|IGNORECASE|(?:DATABASE\\s+)?COLLATION"
+    private static final Pattern SETTING =
+            Pattern.compile("(?i)SET\\s+(?:REFERENTIAL_INTEGRITY|MODE|IGNORECASE|(?:DATABASE\\s+)?COLLATION"
             + "|DEFAULT_LOCK_TIMEOUT|DEFAULT_NULL_ORDERING|MAX_MEMORY_ROWS)\\s+(?:TO\\s+)?\\w+(?:\\s+STRENGTH\\s+\\w+)?");
 
     /** Owns the tables of scratch databases. */
@@ -129,8 +130,8 @@ public final class H2Engine implements Engine {
     }
 
     /**
-     * A database in which scripts of others may run: their login may make tables and is no administrator, and so cannot call
-     * Java, read or write files, or reach other databases, also not from defaults and views.
+     * A database in which scripts of others may run: their login may make tables and is no administrator, and so cannot
+     * call Java, read or write files, or reach other databases, also not from defaults and views.
      */
     private ScratchDatabase closed(String url, String administratorPassword) throws SQLException {
         String password = ScratchFolder.password();
@@ -138,7 +139,8 @@ public final class H2Engine implements Engine {
         try (Statement statement = administrator.createStatement()) {
             statement.execute("CREATE USER " + USER + " PASSWORD '" + password + "'");
             statement.execute("GRANT ALTER ANY SCHEMA TO " + USER);
-            return new ScratchDatabase(this, url, USER, password, sql -> changes(administrator, sql), administrator::close);
+            return new ScratchDatabase(this, url, USER, password, sql -> changes(administrator, sql),
+                    administrator::close);
         }
     }
 

@@ -36,8 +36,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
- * Reads MariaDB's information schema in bulk: one statement for each kind of thing. Nothing is joined there, for it does
- * not tell names apart that differ in case only.
+ * Reads MariaDB's information schema in bulk: one statement for each kind of thing. Nothing is joined there, for it
+ * does not tell names apart that differ in case only.
  */
 final class MariadbCatalog {
     private static final String SCHEMAS = """
@@ -104,7 +104,8 @@ final class MariadbCatalog {
             """.replace("@grantee", "CONCAT('''', SUBSTRING_INDEX(CURRENT_USER(), '@', 1), '''@''', "
                     + "SUBSTRING_INDEX(CURRENT_USER(), '@', -1), '''')");
 
-    private static final Pattern KEPT_OPTIONS = Pattern.compile("(?i)`?(?:row_format|key_block_size|checksum|delay_key_write|max_rows|min_rows"
+    private static final Pattern KEPT_OPTIONS =
+            Pattern.compile("(?i)`?(?:row_format|key_block_size|checksum|delay_key_write|max_rows|min_rows"
             + "|avg_row_length|pack_keys|stats_persistent|stats_auto_recalc|stats_sample_pages|page_compressed|page_compression_level)`?=");
 
     private static final Set<String> TABLE_TYPES = Set.of("BASE TABLE", "SYSTEM VERSIONED", "VIEW");
@@ -132,8 +133,11 @@ final class MariadbCatalog {
             String option = row.getString("CHECK_OPTION");
             queries.put(tableName(row), unqualified(row.getString("VIEW_DEFINITION"))
                     + (option.equals("NONE") ? "" : " WITH " + option + " CHECK OPTION"));
-            viewOptions.put(tableName(row), (row.getString("ALGORITHM").equals("UNDEFINED") ? "" : "ALGORITHM=" + row.getString("ALGORITHM") + " ")
-                    + (row.getString("SECURITY_TYPE").equals("DEFINER") ? "" : "SQL SECURITY " + row.getString("SECURITY_TYPE") + " "));
+            viewOptions.put(tableName(row),
+                    (row.getString("ALGORITHM").equals("UNDEFINED") ? "" : "ALGORITHM=" + row.getString("ALGORITHM")
+                            + " ")
+                    + (row.getString("SECURITY_TYPE").equals("DEFINER") ? "" : "SQL SECURITY "
+                            + row.getString("SECURITY_TYPE") + " "));
         });
         List<TableName> sequences = new ArrayList<>();
         each(TABLES, row -> {
@@ -160,14 +164,16 @@ final class MariadbCatalog {
         checks.forEach(check -> drafts.check(check.getKey(), check.getValue()));
         indexes();
         references();
-        return TruthValues.byDefinition(new Schema("mariadb", "", drafts.tables(), List.of(), sequences(sequences), MariadbObjects.of(this)));
+        return TruthValues.byDefinition(
+                new Schema("mariadb", "", drafts.tables(), List.of(), sequences(sequences), MariadbObjects.of(this)));
     }
 
     private void table(ResultSet row, Optional<String> query, List<Grant> grants) throws SQLException {
         boolean view = query.isPresent();
         collations.put(tableName(row), Catalog.text(row.getString("TABLE_COLLATION")));
         String engine = Catalog.text(row.getString("ENGINE"));
-        String options = view ? viewOptions.get(tableName(row)).strip() : (engine.equalsIgnoreCase("InnoDB") ? "" : "ENGINE=" + engine + " ")
+        String options = view ? viewOptions.get(tableName(row)).strip()
+                : (engine.equalsIgnoreCase("InnoDB") ? "" : "ENGINE=" + engine + " ")
                 + "COLLATE=" + row.getString("TABLE_COLLATION") + createOptions(row);
         Set<Access.Right> rights = EnumSet.noneOf(Access.Right.class);
         for (Grant grant : grants) {
@@ -182,7 +188,10 @@ final class MariadbCatalog {
                 query, options, view ? "" : Catalog.text(row.getString("TABLE_COMMENT")), new Access("", rights));
     }
 
-    /** What CREATE TABLE said of how rows are kept; partitions, and what encrypts and transports rows, are not for other servers. */
+    /**
+     * What CREATE TABLE said of how rows are kept; partitions, and what encrypts and transports rows, are not for other
+     * servers.
+     */
     private static String createOptions(ResultSet row) throws SQLException {
         return Arrays.stream(Catalog.text(row.getString("CREATE_OPTIONS")).split(" (?=[`\\w]+=)"))
                 .filter(option -> KEPT_OPTIONS.matcher(option).lookingAt()).map(option -> " " + option.replace("`", ""))
@@ -255,7 +264,8 @@ final class MariadbCatalog {
                     + (part.descending() ? " DESC" : "")).collect(Collectors.joining(", ", "(", ")"));
             String comment = first.comment().isEmpty() ? "" : " COMMENT " + MariadbDialect.quoteText(first.comment());
             boolean whole = parts.stream().allMatch(part -> part.letters() == 0);
-            drafts.index(first.table(), new Index(first.name(), !first.repeats(), whole && ordered ? columns : List.of(), Optional.of(
+            drafts.index(first.table(), new Index(first.name(), !first.repeats(), whole && ordered ? columns
+                    : List.of(), Optional.of(
                     "CREATE " + kind + "INDEX " + MariadbDialect.quote(first.name()) + " ON "
                             + (first.table().schema().isEmpty() ? ""
                                     : MariadbDialect.quote(first.table().schema()) + ".")
@@ -267,7 +277,8 @@ final class MariadbCatalog {
     private void references() throws SQLException {
         Map<List<String>, List<ForeignKey.Action>> actions = new HashMap<>();
         each(ACTIONS, row -> actions.put(constraint(row),
-                List.of(ForeignKey.Action.of(row.getString("DELETE_RULE")), ForeignKey.Action.of(row.getString("UPDATE_RULE")))));
+                List.of(ForeignKey.Action.of(row.getString("DELETE_RULE")),
+                        ForeignKey.Action.of(row.getString("UPDATE_RULE")))));
         Map<List<String>, ForeignKey> keys = new LinkedHashMap<>();
         Map<List<String>, TableName> tables = new HashMap<>();
         each(REFERENCES, row -> {
@@ -297,7 +308,8 @@ final class MariadbCatalog {
                         + " AS place, start_value, increment FROM " + dialect.table(names.get(i), ""))
                 .collect(Collectors.joining(" UNION ALL ", "", " ORDER BY place"));
         List<Sequence> sequences = new ArrayList<>();
-        each(sql, List.of(), row -> sequences.add(new Sequence(names.get(row.getInt(1)), row.getLong(2), row.getLong(3))));
+        each(sql, List.of(), row -> sequences.add(
+                new Sequence(names.get(row.getInt(1)), row.getLong(2), row.getLong(3))));
         return sequences;
     }
 

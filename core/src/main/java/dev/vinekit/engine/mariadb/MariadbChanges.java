@@ -71,7 +71,8 @@ final class MariadbChanges extends StandardChanges {
     protected List<String> descriptions(SchemaChange.DescriptionChanged change) {
         List<String> statements = new ArrayList<>();
         if (!change.now().isView() && !change.was().comment().equals(change.now().comment())) {
-            statements.add("ALTER TABLE " + name(change.now()) + " COMMENT=" + MariadbDialect.quoteText(change.now().comment()));
+            statements.add("ALTER TABLE " + name(change.now()) + " COMMENT="
+                    + MariadbDialect.quoteText(change.now().comment()));
         }
         if (!change.was().options().equals(change.now().options())) {
             statements.add("ALTER TABLE " + name(change.now()) + " " + change.now().options());

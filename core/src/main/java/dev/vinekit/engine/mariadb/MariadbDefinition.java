@@ -19,7 +19,8 @@ import java.util.stream.IntStream;
 
 /** Table definitions as MariaDB wants them: comments and plain indexes stand inside. */
 final class MariadbDefinition extends StandardDefinition {
-    private static final Pattern INDEX = Pattern.compile("CREATE ((?:UNIQUE |FULLTEXT |SPATIAL )?)INDEX (`(?:[^`]|``)+`)");
+    private static final Pattern INDEX =
+            Pattern.compile("CREATE ((?:UNIQUE |FULLTEXT |SPATIAL )?)INDEX (`(?:[^`]|``)+`)");
 
     MariadbDefinition(Dialect dialect, Schema schema) {
         super(dialect, schema);
@@ -53,13 +54,14 @@ final class MariadbDefinition extends StandardDefinition {
     protected Optional<String> primaryKey(Table table, UniqueKey key) {
         return Optional.of("PRIMARY KEY" + IntStream.range(0, key.columns().size())
                 .mapToObj(i -> dialect.identifier(key.columns().get(i))
-                        + (key.lengths().isEmpty() || key.lengths().get(i) == 0 ? "" : "(" + key.lengths().get(i) + ")"))
+                        + (key.lengths().isEmpty() || key.lengths().get(i) == 0 ? "" : "(" + key.lengths().get(i)
+                                + ")"))
                 .collect(Collectors.joining(", ", " (", ")")));
     }
 
     /**
-     * All indexes: one that MariaDB makes for a reference would be there before ours of the same name, and a column that counts
-     * may have no other.
+     * All indexes: one that MariaDB makes for a reference would be there before ours of the same name, and a column
+     * that counts may have no other.
      */
     @Override
     protected List<String> innerIndexes(Table table) {

@@ -24,12 +24,12 @@ final class MariadbDialect implements Dialect {
     private static final Pattern PLAIN = Pattern.compile("[A-Za-z_][A-Za-z0-9_]*");
 
     /**
-     * Reserved words: MariaDB manual, "Reserved Words", those of all modes; and names of functions that the parser takes for a
-     * call where a parenthesis follows ("Function Name Parsing" of MySQL's manual, and tried out).
+     * Reserved words: MariaDB manual, "Reserved Words", those of all modes; and names of functions that the parser
+     * takes for a call where a parenthesis follows ("Function Name Parsing" of MySQL's manual, and tried out).
      */
     private static final Set<String> KEYWORDS = Set.of("""
-            accessible add all alter analyze and as asc asensitive before between bigint binary blob both by call cascade
-            case change char character check collate column condition constraint continue convert create cross
+            accessible add all alter analyze and as asc asensitive before between bigint binary blob both by call
+            cascade case change char character check collate column condition constraint continue convert create cross
             current_date current_role current_time current_timestamp current_user cursor database databases day_hour
             day_microsecond day_minute day_second dec decimal declare default delayed delete delete_domain_id desc
             describe deterministic distinct distinctrow div do_domain_ids double drop dual each else elseif enclosed
@@ -166,7 +166,8 @@ final class MariadbDialect implements Dialect {
 
     @Override
     public Optional<String> numberedText(SqlType type) {
-        return type.kind() == SqlType.Kind.NETWORK ? Optional.of(type.text().equals("inet6") ? "2001:db8::#" : "10.0.1.#") : Optional.empty();
+        return type.kind() == SqlType.Kind.NETWORK
+                ? Optional.of(type.text().equals("inet6") ? "2001:db8::#" : "10.0.1.#") : Optional.empty();
     }
 
     private static List<String> geometry(String type) {
@@ -186,7 +187,8 @@ final class MariadbDialect implements Dialect {
             case BINARY -> "X'" + Dialect.hex(value) + "'";
             case BIT -> "b'" + value + "'";
             case GEOMETRY -> "ST_GeomFromText(" + quoteText(value) + ")";
-            case SET -> quoteText(ArrayText.elements(value).stream().map(Optional::orElseThrow).collect(Collectors.joining(",")));
+            case SET -> quoteText(ArrayText.elements(value).stream().map(Optional::orElseThrow)
+                    .collect(Collectors.joining(",")));
             case TIMESTAMP -> quoteText(value.replace('T', ' '));
             case TIMESTAMP_WITH_ZONE -> quoteText(OffsetDateTime.parse(value.replace(' ', 'T'))
                     .withOffsetSameInstant(ZoneOffset.UTC).toLocalDateTime().toString().replace('T', ' '));

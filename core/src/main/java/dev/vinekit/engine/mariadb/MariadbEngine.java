@@ -15,7 +15,6 @@ import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
 import java.sql.Connection;
 import java.sql.DatabaseMetaData;
-import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -125,7 +124,8 @@ public final class MariadbEngine implements Engine {
         boolean another = !metadata.getDatabaseProductName().equals("MariaDB");
         if (another || old) {
             throw Fault.inCall("The server is " + metadata.getDatabaseProductName() + " "
-                            + metadata.getDatabaseProductVersion() + "; generated statements need MariaDB 10.6 or later.",
+                            + metadata.getDatabaseProductVersion()
+                            + "; generated statements need MariaDB 10.6 or later.",
                     "Dump the database and read the dump: --script dump.sql --engine mariadb loads it into MariaDB.");
         }
         return new MariadbCatalog(connection, schemas).read();
@@ -189,9 +189,11 @@ public final class MariadbEngine implements Engine {
         return create(server.url(), server.user(), server.password(), ScratchDatabase.Help.NONE);
     }
 
-    private ScratchDatabase create(String url, String user, String password, ScratchDatabase.Help help) throws SQLException {
+    private ScratchDatabase create(String url, String user, String password,
+            ScratchDatabase.Help help) throws SQLException {
         return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s").database(this, name ->
-                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)), database -> help);
+                connectionUrl(url.replaceFirst("^(jdbc:mariadb:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)),
+                database -> help);
     }
 
     @Override

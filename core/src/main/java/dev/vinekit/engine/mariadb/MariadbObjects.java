@@ -55,14 +55,16 @@ final class MariadbObjects {
         List<SchemaObject> found = new ArrayList<>();
         catalog.each(PARAMETERS, objects::parameter);
         catalog.each(ROUTINES, row -> found.add(objects.routine(row)));
-        catalog.each(COLLATION, row -> found.add(new SchemaObject(SchemaObject.Kind.COLLATION, new TableName("", "of new tables"),
+        catalog.each(COLLATION, row -> found.add(
+                new SchemaObject(SchemaObject.Kind.COLLATION, new TableName("", "of new tables"),
                 Optional.empty(), "ALTER DATABASE COLLATE " + row.getString(1), List.of())));
         catalog.each(TRIGGERS, row -> found.add(objects.trigger(row)));
         return found;
     }
 
     private void parameter(ResultSet row) throws SQLException {
-        List<String> routine = List.of(row.getString("TABLE_SCHEMA"), row.getString("ROUTINE_TYPE"), row.getString("SPECIFIC_NAME"));
+        List<String> routine = List.of(row.getString("TABLE_SCHEMA"), row.getString("ROUTINE_TYPE"),
+                row.getString("SPECIFIC_NAME"));
         String letters = row.getString("CHARACTER_SET_NAME");
         String type = row.getString("DTD_IDENTIFIER")
                 + (letters == null ? "" : " CHARSET " + letters + " COLLATE " + row.getString("COLLATION_NAME"));
@@ -89,13 +91,15 @@ final class MariadbObjects {
                 + (row.getString("SECURITY_TYPE").equals("INVOKER") ? "\n    SQL SECURITY INVOKER" : "")
                 + (comment.isEmpty() ? "" : "\n    COMMENT " + MariadbDialect.quoteText(comment))
                 + "\n" + row.getString("ROUTINE_DEFINITION");
-        return new SchemaObject(SchemaObject.Kind.FUNCTION, catalog.tableName(row, name), Optional.empty(), inMode(row, definition), List.of());
+        return new SchemaObject(SchemaObject.Kind.FUNCTION, catalog.tableName(row, name), Optional.empty(),
+                inMode(row, definition), List.of());
     }
 
     private SchemaObject trigger(ResultSet row) throws SQLException {
         TableName table = catalog.tableName(row, row.getString("TABLE_NAME"));
         TableName name = catalog.tableName(row, row.getString("TRIGGER_NAME"));
-        return new SchemaObject(SchemaObject.Kind.TRIGGER, name, Optional.of(table), inMode(row, "CREATE TRIGGER " + spelled(name) + " "
+        return new SchemaObject(SchemaObject.Kind.TRIGGER, name, Optional.of(table),
+                inMode(row, "CREATE TRIGGER " + spelled(name) + " "
                 + row.getString("ACTION_TIMING") + " " + row.getString("EVENT_MANIPULATION") + " ON " + spelled(table)
                 + "\nFOR EACH ROW " + row.getString("ACTION_STATEMENT")), List.of(table));
     }
@@ -108,6 +112,7 @@ final class MariadbObjects {
     }
 
     private static String spelled(TableName name) {
-        return (name.schema().isEmpty() ? "" : MariadbDialect.quote(name.schema()) + ".") + MariadbDialect.quote(name.name());
+        return (name.schema().isEmpty() ? "" : MariadbDialect.quote(name.schema()) + ".")
+                + MariadbDialect.quote(name.name());
     }
 }

@@ -32,7 +32,8 @@ final class MariadbRole {
         line("CREATE USER " + user + " IDENTIFIED BY " + MariadbDialect.quoteText(role.password()) + "\n"
                 + "    WITH MAX_USER_CONNECTIONS " + role.connections());
         for (LoginRole.Grant grant : role.grants()) {
-            line("GRANT " + wholeRows(grant).privileges(dialect) + "\n    ON " + table(grant.table().name()) + " TO " + user);
+            line("GRANT " + wholeRows(grant).privileges(dialect) + "\n    ON " + table(grant.table().name()) + " TO "
+                    + user);
         }
         for (TableName sequence : sequences()) {
             line("GRANT SELECT, INSERT ON " + table(sequence) + " TO " + user);

@@ -17,18 +17,19 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 
 /**
  * A server of our own on a temporary data directory, from the server program that is installed here. It starts when it
  * is first asked for, and goes with its data when the process ends. Scripts of others run on it, as a user who owns its
- * databases and may not touch files or reach other servers. Nobody gets in without the passwords, which are made for this one run.
+ * databases and may not touch files or reach other servers. Nobody gets in without the passwords, which are made for
+ * this one run.
  */
 final class MariadbServer {
     private static final List<String> FOLDERS =
             List.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/usr/local/sbin", "/usr/libexec", "/opt/homebrew/bin");
     private static final int SECONDS = 30;
-    private static final Pattern CREATION = Pattern.compile("(?i)CREATE\\s+(?:DATABASE|SCHEMA)\\s+(?:IF\\s+NOT\\s+EXISTS\\s+)?`?([\\w$ -]+)`?");
+    private static final Pattern CREATION =
+            Pattern.compile("(?i)CREATE\\s+(?:DATABASE|SCHEMA)\\s+(?:IF\\s+NOT\\s+EXISTS\\s+)?`?([\\w$ -]+)`?");
     private static final Set<String> SYSTEM = Set.of("mysql", "sys", "information_schema", "performance_schema");
     private static MariadbServer instance;
 
@@ -75,20 +76,25 @@ final class MariadbServer {
         return rootPassword;
     }
 
-    /** Lets our user have a database that a definition of several makes; those of the server itself are not to be had. */
+    /**
+     * Lets our user have a database that a definition of several makes; those of the server itself are not to be had.
+     */
     boolean allow(String statement) throws SQLException {
         Matcher creation = CREATION.matcher(statement);
         if (creation.lookingAt() && !SYSTEM.contains(creation.group(1).toLowerCase(Locale.ROOT))) {
             try (Connection connection = DriverManager.getConnection(url(), "root", rootPassword);
                     Statement grant = connection.createStatement()) {
-                grant.execute("GRANT ALL PRIVILEGES ON `" + creation.group(1).replaceAll("[_%\\\\]", "\\\\$0") + "`.* TO "
+                grant.execute("GRANT ALL PRIVILEGES ON `" + creation.group(1).replaceAll("[_%\\\\]", "\\\\$0")
+                        + "`.* TO "
                         + USER + "@'127.0.0.1'");
             }
         }
         return false;
     }
 
-    /** Only two users, who come with a password from this machine; ours has no right to files, users or other databases. */
+    /**
+     * Only two users, who come with a password from this machine; ours has no right to files, users or other databases.
+     */
     private static Path firstStatements(Path directory, String password, String rootPassword) throws IOException {
         return Files.writeString(directory.resolve("first.sql"), """
                 DELETE FROM mysql.global_priv WHERE User <> 'mariadb.sys';
@@ -117,7 +123,8 @@ final class MariadbServer {
             String password = ScratchFolder.password();
             String rootPassword = ScratchFolder.password();
             Process process = run(log, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
-                    "--init-file=" + firstStatements(directory, password, rootPassword), "--local-infile=0", "--skip-symbolic-links",
+                    "--init-file=" + firstStatements(directory, password, rootPassword), "--local-infile=0",
+                    "--skip-symbolic-links",
                     "--secure-file-priv=" + Files.createDirectory(directory.resolve("nothing")),
                     "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
                     "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",

@@ -21,8 +21,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
- * Tells which numbers of one digit are truth values, as {@code tinyint(1)} is meant as a rule: all but those that a default, a
- * check, a key, a reference or the rows that are there speak against.
+ * Tells which numbers of one digit are truth values, as {@code tinyint(1)} is meant as a rule: all but those that a
+ * default, a check, a key, a reference or the rows that are there speak against.
  */
 final class TruthValues {
     /** How many rows of a table are looked at. */
@@ -43,12 +43,16 @@ final class TruthValues {
         TruthValues values = new TruthValues(read);
         read.tables().forEach(values::define);
         Set<String> names = values.numbers.stream().map(Place::column).collect(Collectors.toSet());
-        read.tables().stream().filter(Table::isView).forEach(view -> view.columns().stream().filter(column -> names.contains(column.name()))
+        read.tables().stream().filter(Table::isView)
+                .forEach(view -> view.columns().stream().filter(column -> names.contains(column.name()))
                 .forEach(column -> values.numbers.add(new Place(view.name(), column.name()))));
         return values.numbered();
     }
 
-    /** A schema, with columns as numbers in which rows have others than 0 and 1; a statement for each table that has some in question. */
+    /**
+     * A schema, with columns as numbers in which rows have others than 0 and 1; a statement for each table that has
+     * some in question.
+     */
     static Schema byRows(Connection connection, Schema read) throws SQLException {
         TruthValues values = new TruthValues(read);
         for (Table table : read.tables()) {
@@ -71,7 +75,8 @@ final class TruthValues {
 
     private void define(Table table) {
         for (Column column : table.columns()) {
-            if (isTruth(column) && (column.isIdentity() || !hasTruthAsDefault(column) || isKey(table, column) || isLimited(table, column))) {
+            if (isTruth(column) && (column.isIdentity() || !hasTruthAsDefault(column) || isKey(table, column)
+                    || isLimited(table, column))) {
                 numbers.add(new Place(table.name(), column.name()));
             }
         }
@@ -82,7 +87,8 @@ final class TruthValues {
     }
 
     private static boolean hasTruthAsDefault(Column column) {
-        return column.defaultValue().map(value -> value.text().matches("(?is)'?[01]'?|NULL|TRUE|FALSE|[^\\d']*")).orElse(true);
+        return column.defaultValue().map(value -> value.text().matches("(?is)'?[01]'?|NULL|TRUE|FALSE|[^\\d']*"))
+                .orElse(true);
     }
 
     /** Whether it alone tells rows apart: a table of kinds, and not of two rows. */
@@ -92,23 +98,28 @@ final class TruthValues {
 
     /** Whether a check speaks of it and of another number than 0 and 1. */
     private static boolean isLimited(Table table, Column column) {
-        return table.checks().stream().filter(check -> SqlText.identifiers(check.expression(), word -> word).contains(column.name()))
+        return table.checks().stream()
+                .filter(check -> SqlText.identifiers(check.expression(), word -> word).contains(column.name()))
                 .anyMatch(check -> SqlText.numbers(check.expression()).stream().map(BigDecimal::new)
-                        .anyMatch(number -> number.compareTo(BigDecimal.ZERO) != 0 && number.compareTo(BigDecimal.ONE) != 0));
+                        .anyMatch(number -> number.compareTo(BigDecimal.ZERO) != 0
+                                && number.compareTo(BigDecimal.ONE) != 0));
     }
 
     private void look(Connection connection, Table table, List<Column> doubtful) throws SQLException {
         MariadbDialect dialect = new MariadbDialect();
         List<String> names = doubtful.stream().map(column -> dialect.identifier(column.name())).toList();
-        String sql = "SELECT " + names.stream().map(name -> "MAX(" + name + " NOT IN (0, 1))").collect(Collectors.joining(", "))
-                + " FROM (SELECT " + String.join(", ", names) + " FROM " + dialect.table(table.name(), "") + " LIMIT " + ROWS + ") AS some_rows";
+        String sql = "SELECT " + names.stream().map(name -> "MAX(" + name + " NOT IN (0, 1))")
+                .collect(Collectors.joining(", "))
+                + " FROM (SELECT " + String.join(", ", names) + " FROM " + dialect.table(table.name(), "") + " LIMIT "
+                + ROWS + ") AS some_rows";
         try (Statement statement = connection.createStatement(); ResultSet row = statement.executeQuery(sql)) {
             row.next();
             List<Boolean> others = new ArrayList<>();
             for (int i = 1; i <= names.size(); i++) {
                 others.add(row.getInt(i) == 1);
             }
-            IntStream.range(0, names.size()).filter(others::get).forEach(i -> numbers.add(new Place(table.name(), doubtful.get(i).name())));
+            IntStream.range(0, names.size()).filter(others::get)
+                    .forEach(i -> numbers.add(new Place(table.name(), doubtful.get(i).name())));
         }
     }
 

@@ -36,7 +36,8 @@ import java.util.stream.IntStream;
 /** Reads PostgreSQL's system catalogs in bulk: one statement for each kind of thing. */
 final class PostgresqlCatalog {
     private static final Pattern PLAIN_UNIQUE_INDEX =
-            Pattern.compile("CREATE UNIQUE INDEX .* USING btree \\((?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\")(?:, (?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\"))*\\)", Pattern.DOTALL);
+            Pattern.compile(
+                    "CREATE UNIQUE INDEX .* USING btree \\((?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\")(?:, (?:[a-z_][a-z0-9_]*|\"(?:[^\"]|\"\")+\"))*\\)", Pattern.DOTALL);
 
     private static final Pattern NUMBER = Pattern.compile("\\d+");
     private static final Pattern ELEMENT = Pattern.compile("'(?:[^']|'')*'::(?:character varying|bpchar)");
@@ -63,8 +64,10 @@ final class PostgresqlCatalog {
         List<String> schemas = requested.isEmpty() ? List.of(current) : requested;
         Catalog catalog = Catalog.of(connection, PostgresqlStatements.SCHEMAS, schemas);
         TableDrafts drafts = new TableDrafts(word -> word.toLowerCase(Locale.ROOT));
-        catalog.each(PostgresqlStatements.TABLES, row -> drafts.table(tableName(row), kind(row.getString("kind")), viewQuery(row),
-                Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row), parents(row)));
+        catalog.each(PostgresqlStatements.TABLES,
+                row -> drafts.table(tableName(row), kind(row.getString("kind")), viewQuery(row),
+                Catalog.text(row.getString("options")), Catalog.text(row.getString("comment")), access(row),
+                parents(row)));
         catalog.all(PostgresqlStatements.SERIALS, row -> serials.put(place(row), row.getBoolean("plain")));
         catalog.each(PostgresqlStatements.COLUMNS, row -> {
             columnNames.put(place(row), row.getString("column_name"));
@@ -77,7 +80,8 @@ final class PostgresqlCatalog {
             }
         });
         Map<String, Domain> domains = new LinkedHashMap<>();
-        catalog.each(PostgresqlStatements.DOMAINS, row -> domains.merge(row.getString("domain"), domain(row), PostgresqlCatalog::joined));
+        catalog.each(PostgresqlStatements.DOMAINS,
+                row -> domains.merge(row.getString("domain"), domain(row), PostgresqlCatalog::joined));
         List<Sequence> sequences = new ArrayList<>();
         catalog.each(PostgresqlStatements.SEQUENCES, row -> sequences.add(
                 new Sequence(tableName(row), row.getLong("first"), row.getLong("step"), row.getString("options"))));
@@ -116,7 +120,8 @@ final class PostgresqlCatalog {
                 : List.of(new Check(row.getString("constraint_name"), canonical(row.getString("definition")
                         .replaceFirst("^CHECK \\(", "").replaceFirst(" NOT VALID$", "").replaceFirst("\\)$", ""))));
         return new Domain(row.getString("domain"), PostgresqlTypes.type(row), !row.getBoolean("required"),
-                Optional.ofNullable(row.getString("default_value")), checks, Optional.ofNullable(row.getString("collation")));
+                Optional.ofNullable(row.getString("default_value")), checks,
+                Optional.ofNullable(row.getString("collation")));
     }
 
     private static Domain joined(Domain one, Domain more) {

@@ -23,8 +23,10 @@ final class PostgresqlChanges extends StandardChanges {
     /** Values can be added to an enumeration; all else needs a new type. */
     @Override
     protected void typeChanged(String name, String statement) {
-        Optional<SqlType> was = enumeration(difference.before().tables().stream().flatMap(table -> table.columns().stream()), name);
-        Optional<SqlType> now = enumeration(difference.after().tables().stream().flatMap(table -> table.columns().stream()), name);
+        Optional<SqlType> was = enumeration(difference.before().tables().stream()
+                .flatMap(table -> table.columns().stream()), name);
+        Optional<SqlType> now = enumeration(difference.after().tables().stream()
+                .flatMap(table -> table.columns().stream()), name);
         if (was.isEmpty() || now.isEmpty() || !now.get().labels().containsAll(was.get().labels())) {
             super.typeChanged(name, statement);
             return;
@@ -56,15 +58,18 @@ final class PostgresqlChanges extends StandardChanges {
     @Override
     protected List<String> drop(TableName table, boolean primary, TablePart part) {
         return part instanceof Index
-                ? List.of("DROP INDEX " + dialect.table(new TableName(table.schema(), part.name()), schema().defaultSchema()))
+                ? List.of("DROP INDEX " + dialect.table(new TableName(table.schema(), part.name()),
+                        schema().defaultSchema()))
                 : super.drop(table, primary, part);
     }
 
     @Override
     protected String drop(SchemaObject object) {
         String name = object.name().name();
-        return object.on().filter(table -> name.startsWith(table.name() + ".")).map(table -> "DROP " + object.kind() + " "
-                + dialect.identifier(name.substring(table.name().length() + 1)) + " ON " + name(table)).orElseGet(() -> super.drop(object));
+        return object.on().filter(table -> name.startsWith(table.name() + "."))
+                .map(table -> "DROP " + object.kind() + " "
+                + dialect.identifier(name.substring(table.name().length() + 1)) + " ON " + name(table))
+                .orElseGet(() -> super.drop(object));
     }
 
     @Override

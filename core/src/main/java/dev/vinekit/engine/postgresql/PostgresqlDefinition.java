@@ -41,7 +41,8 @@ final class PostgresqlDefinition extends StandardDefinition {
                         schema.tables().stream().flatMap(table -> table.columns().stream()).map(Column::type))
                 .flatMap(type -> Stream.concat(Stream.of(type), type.element().stream()))
                 .filter(type -> type.kind() == SqlType.Kind.ENUM && !type.labels().isEmpty())
-                .forEach(type -> statements.put(type.text(), "CREATE TYPE " + type.text() + " AS ENUM " + type.labels().stream()
+                .forEach(type -> statements.put(type.text(), "CREATE TYPE " + type.text() + " AS ENUM "
+                        + type.labels().stream()
                         .map(Dialect::quoteLiteral).collect(Collectors.joining(", ", "(", ")"))));
         return statements;
     }
@@ -81,7 +82,8 @@ final class PostgresqlDefinition extends StandardDefinition {
             String rows = table.options().startsWith("PARTITION BY HASH") ? "FOR VALUES WITH (MODULUS 1, REMAINDER 0)"
                     : "DEFAULT";
             statements.add("CREATE TABLE " + dialect.table(
-                            new TableName(table.name().schema(), "partition_" + Integer.toHexString(table.name().hashCode())),
+                            new TableName(table.name().schema(), "partition_"
+                                    + Integer.toHexString(table.name().hashCode())),
                             schema.defaultSchema())
                     + " PARTITION OF " + name(table) + " " + rows);
         }

@@ -121,7 +121,8 @@ final class PostgresqlDialect implements Dialect {
                 yield List.of("1" + "0".repeat(bits - 1), "1".repeat(bits));
             }
             case INTERVAL -> List.of("1 day", "2 years");
-            case ARRAY -> type.element().map(element -> element.isScalar() ? sampleTexts(element) : List.of("{}", "{NULL}")).orElse(List.of());
+            case ARRAY -> type.element().map(element -> element.isScalar() ? sampleTexts(element)
+                    : List.of("{}", "{NULL}")).orElse(List.of());
             case RANGE -> List.of("empty", "(,)");
             case NETWORK -> type.text().startsWith("mac")
                     ? List.of("08:00:2b:01:02:03".concat(type.text().endsWith("8") ? ":04:05" : ""),
@@ -163,7 +164,8 @@ final class PostgresqlDialect implements Dialect {
 
     @Override
     public boolean isComparable(SqlType type) {
-        return type.isScalar() && (type.kind() != SqlType.Kind.OTHER || !sampleTexts(type).isEmpty() && !type.text().equals("xml"));
+        return type.isScalar() && (type.kind() != SqlType.Kind.OTHER || !sampleTexts(type).isEmpty()
+                && !type.text().equals("xml"));
     }
 
     @Override
@@ -177,7 +179,8 @@ final class PostgresqlDialect implements Dialect {
                 case "tsrange" -> "[\"20##-01-01 00:00:00\",\"20##-02-01 00:00:00\")";
                 default -> null;
             };
-            case NETWORK -> last.equals("macaddr") ? "08:00:2b:01:02:##" : last.equals("macaddr8") ? "08:00:2b:01:02:03:04:##"
+            case NETWORK -> last.equals("macaddr") ? "08:00:2b:01:02:##" : last.equals("macaddr8")
+                    ? "08:00:2b:01:02:03:04:##"
                     : last.equals("cidr") ? "2001:db8::#/128" : "2001:db8::#";
             case OTHER -> switch (last) {
                 case "oid", "xid", "cid", "xid8" -> "1000#";
@@ -218,13 +221,16 @@ final class PostgresqlDialect implements Dialect {
             return standardRestart(table, column, next);
         }
         return Optional.of("DO " + Dialect.quoteLiteral("BEGIN PERFORM setval(pg_get_serial_sequence("
-                + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name()) + "), " + (next - 1) + "); END"));
+                + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name()) + "), " + (next - 1)
+                + "); END"));
     }
 
     @Override
     public Optional<String> restartLimitedIdentity(String table, Column column, long next) {
-        return Optional.of("DO " + Dialect.quoteLiteral("BEGIN PERFORM setval(q, greatest(" + (next - 1) + ", seqmin)) FROM pg_sequence, "
-                + "pg_get_serial_sequence(" + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name()) + ") q "
+        return Optional.of("DO " + Dialect.quoteLiteral("BEGIN PERFORM setval(q, greatest(" + (next - 1)
+                + ", seqmin)) FROM pg_sequence, "
+                + "pg_get_serial_sequence(" + Dialect.quoteLiteral(table) + ", " + Dialect.quoteLiteral(column.name())
+                + ") q "
                 + "WHERE seqrelid = q::regclass; END"));
     }
 

@@ -28,8 +28,11 @@ public final class PostgresqlEngine implements Engine {
     private static final Pattern ABOUT_ROLES = Pattern.compile("(?i)(?:GRANT|REVOKE)\\b"
             + "|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE|GROUP)\\b|ALTER\\s+DEFAULT\\s+PRIVILEGES\\b"
             + "|SET\\s+(?:SESSION\\s+AUTHORIZATION|ROLE)\\b|REASSIGN\\s+OWNED\\b");
-    private static final Pattern EXTENSION = Pattern.compile("extension \"([^\"]+)\" is not available|extension control file \".*/([^/\"]+)\\.control\"");
-    private static final Pattern OWNER = Pattern.compile("(?is)^ALTER\\b.*\\bOWNER\\s+TO\\s+(?:\"(?:[^\"]|\"\")*\"|\\S+)$");
+    private static final Pattern EXTENSION =
+            Pattern.compile(
+                    "extension \"([^\"]+)\" is not available|extension control file \".*/([^/\"]+)\\.control\"");
+    private static final Pattern OWNER =
+            Pattern.compile("(?is)^ALTER\\b.*\\bOWNER\\s+TO\\s+(?:\"(?:[^\"]|\"\")*\"|\\S+)$");
     private static final Pattern AUTHORIZATION = Pattern.compile(
             "(?i)^(CREATE\\s+SCHEMA\\s+(?:\"[^\"]+\"|\\w+))\\s+AUTHORIZATION\\s+(?:\"[^\"]+\"|\\w+)");
     private static final Pattern DISPENSABLE = Pattern.compile(
@@ -132,7 +135,8 @@ public final class PostgresqlEngine implements Engine {
     @Override
     public Optional<String> lacking(SQLException refusal) {
         Matcher extension = EXTENSION.matcher(String.valueOf(refusal.getMessage()));
-        return extension.find() ? Optional.of("the extension " + (extension.group(1) == null ? extension.group(2) : extension.group(1)))
+        return extension.find() ? Optional.of("the extension "
+                + (extension.group(1) == null ? extension.group(2) : extension.group(1)))
                 : Optional.empty();
     }
 

@@ -130,7 +130,8 @@ final class PostgresqlObjects {
             JOIN pg_namespace n ON n.oid = l.collnamespace
             WHERE n.nspname = ANY (?) AND l.oid >= 16384 AND @COLLATION
             """.replace("@OPERATOR", OWN.formatted("pg_operator", "o.oid")).replace("@CAST", OWN.formatted("pg_cast", "k.oid"))
-            .replace("@AGGREGATE", OWN.formatted("pg_proc", "p.oid")).replace("@COLLATION", OWN.formatted("pg_collation", "l.oid"));
+            .replace("@AGGREGATE", OWN.formatted("pg_proc", "p.oid"))
+            .replace("@COLLATION", OWN.formatted("pg_collation", "l.oid"));
 
     private static final String TRIGGERS = """
             SELECT 'TRIGGER', n.nspname, c.relname || '.' || t.tgname, n.nspname, c.relname,
@@ -274,9 +275,11 @@ final class PostgresqlObjects {
     /** In two statements, whatever there is. */
     static List<SchemaObject> of(Catalog catalog) throws SQLException {
         List<SchemaObject> objects = new ArrayList<>();
-        catalog.each(EXTENSIONS + "UNION ALL\n" + TYPES + "UNION ALL\n" + FUNCTIONS + "UNION ALL\n" + RARE, row -> objects.add(object(row)));
+        catalog.each(EXTENSIONS + "UNION ALL\n" + TYPES + "UNION ALL\n" + FUNCTIONS + "UNION ALL\n" + RARE,
+                row -> objects.add(object(row)));
         catalog.each("SELECT * FROM (" + TRIGGERS + "UNION ALL\n" + SETTINGS + "UNION ALL\n" + COMMENTS
-                + ") every (kind, schema, name, on_schema, on_name, definition, needed_schemas, needed_names)", row -> objects.add(object(row)));
+                + ") every (kind, schema, name, on_schema, on_name, definition, needed_schemas, needed_names)",
+                row -> objects.add(object(row)));
         return objects;
     }
 
@@ -293,7 +296,8 @@ final class PostgresqlObjects {
             }
         }
         return new SchemaObject(SchemaObject.Kind.valueOf(row.getString("kind")),
-                new TableName(Catalog.text(row.getString("schema")), row.getString("name")), on, row.getString("definition"),
+                new TableName(Catalog.text(row.getString("schema")), row.getString("name")), on,
+                row.getString("definition"),
                 needs.stream().sorted().distinct().toList());
     }
 }

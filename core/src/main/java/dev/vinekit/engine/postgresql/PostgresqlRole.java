@@ -97,7 +97,8 @@ final class PostgresqlRole {
             }
             if (answer(statement, "SELECT has_schema_privilege('public', "
                     + Dialect.quoteLiteral(schema.defaultSchema()) + ", 'CREATE')")) {
-                statements.add("REVOKE CREATE ON SCHEMA " + dialect.identifier(schema.defaultSchema()) + " FROM PUBLIC;");
+                statements.add("REVOKE CREATE ON SCHEMA " + dialect.identifier(schema.defaultSchema())
+                        + " FROM PUBLIC;");
             }
         }
         if (!statements.isEmpty()) {

@@ -30,8 +30,10 @@ final class PostgresqlScratch {
     }
 
     private static ScratchDatabase create(
-            Engine engine, String url, String user, String password, Function<String, ScratchDatabase.Help> help) throws SQLException {
-        return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s WITH (FORCE)").database(engine, name ->
+            Engine engine, String url, String user, String password,
+            Function<String, ScratchDatabase.Help> help) throws SQLException {
+        return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s WITH (FORCE)")
+                .database(engine, name ->
                 url.replaceFirst("^(jdbc:postgresql:(?://[^/?]*/)?)[^?]*", "$1" + name), help);
     }
 }

@@ -16,15 +16,18 @@ import java.sql.Statement;
 import java.util.regex.Pattern;
 
 /**
- * A server of our own, which comes from the class path, starts when it is first asked for and stops with the process. Nothing on
- * it has to outlive a crash. Scripts of others run on it: they have a role that owns its databases and may not touch files,
- * run programs or reach other servers. Nobody gets in without its passwords, which are made for this one run.
+ * A server of our own, which comes from the class path, starts when it is first asked for and stops with the process.
+ * Nothing on it has to outlive a crash. Scripts of others run on it: they have a role that owns its databases and may
+ * not touch files, run programs or reach other servers. Nobody gets in without its passwords, which are made for this
+ * one run.
  */
 final class PostgresqlServer {
     /** Owns the scratch databases; it is no superuser. */
     static final String ROLE = "vinekit";
 
-    private static final Pattern HARMLESS = Pattern.compile("(?is)CREATE\\s+EXTENSION\\s+(?:IF NOT EXISTS\\s+)?\"?(?:bloom|earthdistance|dict_xsyn|intagg)\"?"
+    private static final Pattern HARMLESS =
+            Pattern.compile(
+                    "(?is)CREATE\\s+EXTENSION\\s+(?:IF NOT EXISTS\\s+)?\"?(?:bloom|earthdistance|dict_xsyn|intagg)\"?"
             + "(?:\\s+(?:WITH\\s+)?SCHEMA\\s+(?:\\w+|\"[^\"]+\"))?(?:\\s+CASCADE)?");
 
     private static PostgresqlServer instance;
@@ -98,7 +101,8 @@ final class PostgresqlServer {
             return running;
         } catch (IOException e) {
             throw Fault.inWorld("The PostgreSQL server for scratch databases did not start: " + e.getMessage(),
-                    "Check that the temporary directory may be written to, and the user's cache folder executed from.", e);
+                    "Check that the temporary directory may be written to, and the user's cache folder executed from.",
+                    e);
         }
     }
 

@@ -1,6 +1,9 @@
 package dev.vinekit.engine.postgresql;
 
-/** The statements that read PostgreSQL's system catalogs (PostgreSQL manual, "System Catalogs"), each with the schemas' names. */
+/**
+ * The statements that read PostgreSQL's system catalogs (PostgreSQL manual, "System Catalogs"), each with the schemas'
+ * names.
+ */
 final class PostgresqlStatements {
     static final String SCHEMAS = """
             SELECT nspname FROM pg_namespace WHERE nspname NOT LIKE 'pg\\_%' AND nspname <> 'information_schema'
@@ -31,7 +34,8 @@ final class PostgresqlStatements {
                 CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END AS modifier,
                 CASE WHEN t.typtype = 'd' THEN format_type(t.oid, NULL) END AS domain,
                 e.typname AS element_name, format_type(e.oid, CASE WHEN t.typtype = 'd' THEN t.typtypmod ELSE a.atttypmod END) AS element_text,
-                e.typtype AS element_kind, a.attnotnull OR t.typnotnull AS required, a.attidentity AS identity, a.attgenerated AS generated,
+                e.typtype AS element_kind, a.attnotnull OR t.typnotnull AS required,
+                a.attidentity AS identity, a.attgenerated AS generated,
                 COALESCE(pg_get_expr(d.adbin, d.adrelid), t.typdefault) AS default_value,
                 CASE WHEN a.attcollation <> t.typcollation THEN
                     (SELECT quote_ident(cn.nspname) || '.' || quote_ident(co.collname) FROM pg_collation co
@@ -82,7 +86,8 @@ final class PostgresqlStatements {
     static final String CONSTRAINTS = """
             SELECT n.nspname AS schema, c.relname AS name, k.conname AS constraint_name, k.contype AS kind,
                 k.conrelid AS relation, k.conkey AS columns, k.conindid AS index,
-                k.confrelid AS target, k.confkey AS target_columns, fn.nspname AS target_schema, f.relname AS target_name,
+                k.confrelid AS target, k.confkey AS target_columns,
+                fn.nspname AS target_schema, f.relname AS target_name,
                 CASE WHEN k.contype = 'f' AND fn.nspname <> n.nspname THEN
                     ARRAY(SELECT a.attname FROM unnest(k.confkey) WITH ORDINALITY u (num, place)
                         JOIN pg_attribute a ON a.attrelid = k.confrelid AND a.attnum = u.num ORDER BY u.place)

@@ -17,7 +17,8 @@ final class PostgresqlTypes {
         String element = row.getString("element_name");
         if (element != null) {
             return SqlType.of(SqlType.Kind.ARRAY, text).withElement(sized(
-                    SqlType.of(kind(element, row.getString("element_kind")), row.getString("element_text")), modifier, row));
+                    SqlType.of(kind(element, row.getString("element_kind")), row.getString("element_text")), modifier,
+                    row));
         }
         return sized(SqlType.of(kind(row.getString("type_name"), row.getString("type_kind")), text), modifier, row);
     }

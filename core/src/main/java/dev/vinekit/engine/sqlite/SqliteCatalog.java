@@ -31,7 +31,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Reads SQLite's schema table and the pragmas about it in bulk, and from the text of the definitions what no pragma tells.
+ * Reads SQLite's schema table and the pragmas about it in bulk, and from the text of the definitions what no pragma
+ * tells.
  */
 final class SqliteCatalog {
     private static final String TABLES = """
@@ -108,7 +109,8 @@ final class SqliteCatalog {
         List<SchemaObject> triggers = new ArrayList<>();
         each(TRIGGERS, row -> {
             TableName table = new TableName("", actualTable(row.getString("tbl_name")));
-            triggers.add(new SchemaObject(SchemaObject.Kind.TRIGGER, new TableName("", row.getString("name")), Optional.of(table),
+            triggers.add(new SchemaObject(SchemaObject.Kind.TRIGGER, new TableName("", row.getString("name")),
+                    Optional.of(table),
                     row.getString("sql"), List.of(table)));
         });
         return new Schema("sqlite", "", drafts.tables(), List.of(), List.of(), triggers);
@@ -131,7 +133,8 @@ final class SqliteCatalog {
         drafts.table(new TableName("", name), view ? Table.Kind.VIEW : Table.Kind.TABLE,
                 view ? Optional.of(SqlText.after(sql, "AS")) : Optional.empty(),
                 String.join(", ", options), "", Access.UNLIMITED);
-        text.checks().forEach(check -> drafts.check(new TableName("", name), new Check(check.name(), check.expression())));
+        text.checks().forEach(check -> drafts.check(new TableName("", name),
+                new Check(check.name(), check.expression())));
     }
 
     /** A column of type INTEGER that is the whole key is the row's number itself, unless the key is an index. */
@@ -186,7 +189,8 @@ final class SqliteCatalog {
                     List.of(row.getString("source_column")),
                     new TableName("", actualTable(target)),
                     List.of(Catalog.text(row.getString("target_column"))),
-                    ForeignKey.Action.of(row.getString("on_delete")), ForeignKey.Action.of(row.getString("on_update"))), ForeignKey::and);
+                    ForeignKey.Action.of(row.getString("on_delete")),
+                    ForeignKey.Action.of(row.getString("on_update"))), ForeignKey::and);
         });
         keys.forEach((id, key) -> drafts.foreignKey(new TableName("", id.get(0)), whole(id.get(0), key)));
     }

@@ -20,8 +20,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Changes as SQLite wants them: a table of which more than its columns' number or names changes is made anew, and its rows
- * are copied (SQLite, "ALTER TABLE", section 7).
+ * Changes as SQLite wants them: a table of which more than its columns' number or names changes is made anew, and its
+ * rows are copied (SQLite, "ALTER TABLE", section 7).
  */
 final class SqliteChanges extends StandardChanges {
     private final Set<TableName> anew = new HashSet<>();

@@ -33,8 +33,8 @@ final class SqliteDialect implements Dialect {
             current_time current_timestamp database default deferrable deferred delete desc detach distinct do drop each
             else end escape except exclude exclusive exists explain fail filter first following for foreign from full
             generated glob group groups having if ignore immediate in index indexed initially inner insert instead
-            intersect into is isnull join key last left like limit match materialized natural no not nothing notnull null
-            nulls of offset on or order others outer over partition plan pragma preceding primary query raise range
+            intersect into is isnull join key last left like limit match materialized natural no not nothing notnull
+            null nulls of offset on or order others outer over partition plan pragma preceding primary query raise range
             recursive references regexp reindex release rename replace restrict returning right rollback row rows
             savepoint select set table temp temporary then ties to transaction trigger unbounded union unique update
             using vacuum values view virtual when where window with without true false rowid strict stored
@@ -94,13 +94,17 @@ final class SqliteDialect implements Dialect {
                         .collect(Collectors.joining(", "));
     }
 
-    /** A check without a name is told by its text; of one that begins with a quoted name, SQLite takes that for the text. */
+    /**
+     * A check without a name is told by its text; of one that begins with a quoted name, SQLite takes that for the
+     * text.
+     */
     @Override
     public String reported(Check check) {
         String text = check.expression();
         boolean bracketed = text.startsWith("[") && text.indexOf(']') > 0;
         return !check.name().isEmpty() ? check.name() : bracketed ? text.substring(1, text.indexOf(']'))
-                : text.startsWith("\"") || text.startsWith("`") ? SqlText.identifiers(text, word -> word).iterator().next() : text;
+                : text.startsWith("\"") || text.startsWith("`")
+                ? SqlText.identifiers(text, word -> word).iterator().next() : text;
     }
 
     @Override

@@ -26,8 +26,10 @@ public final class SqliteEngine implements Engine {
     private static final String SCRATCH =
             "?foreign_keys=true&journal_mode=WAL&synchronous=OFF&transaction_mode=IMMEDIATE&busy_timeout=10000&limit_attached=0";
 
-    private static final Pattern REACHES_FILES = Pattern.compile("(?i)\\s*(?:(?:BACKUP|RESTORE)\\b|PRAGMA\\s+\\w+_store_directory)");
-    private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)\\s*(?:(?:ATTACH|DETACH|VACUUM|BACKUP|RESTORE)\\b|PRAGMA\\s+\\w+_store_directory)");
+    private static final Pattern REACHES_FILES =
+            Pattern.compile("(?i)\\s*(?:(?:BACKUP|RESTORE)\\b|PRAGMA\\s+\\w+_store_directory)");
+    private static final Pattern ABOUT_OTHERS =
+            Pattern.compile("(?i)\\s*(?:(?:ATTACH|DETACH|VACUUM|BACKUP|RESTORE)\\b|PRAGMA\\s+\\w+_store_directory)");
 
     /** Opens for reading and writing, and makes no file ({@code SQLITE_OPEN_READWRITE} alone). */
     private static final String EXISTING = "open_mode=2";
@@ -108,7 +110,9 @@ public final class SqliteEngine implements Engine {
     public List<String> brokenReferences(Connection connection) throws SQLException {
         List<String> broken = new ArrayList<>();
         try (Statement statement = connection.createStatement();
-                ResultSet row = statement.executeQuery("SELECT DISTINCT \"table\", parent FROM pragma_foreign_key_check ORDER BY 1, 2")) {
+                ResultSet row =
+                        statement.executeQuery(
+                                "SELECT DISTINCT \"table\", parent FROM pragma_foreign_key_check ORDER BY 1, 2")) {
             while (row.next()) {
                 broken.add(row.getString(1) + " to " + row.getString(2));
             }
@@ -125,7 +129,8 @@ public final class SqliteEngine implements Engine {
     public ScratchDatabase scratch() throws SQLException {
         try {
             ScratchFolder folder = ScratchFolder.ofFiles("vinekit-sqlite-");
-            return new ScratchDatabase(this, "jdbc:sqlite:" + folder.path().resolve("scratch.db") + SCRATCH, "", "", () -> remove(folder));
+            return new ScratchDatabase(this, "jdbc:sqlite:" + folder.path().resolve("scratch.db") + SCRATCH, "", "",
+                    () -> remove(folder));
         } catch (IOException e) {
             throw Fault.inWorld("A file for a scratch database could not be made: " + e.getMessage(),
                     "Check that the temporary directory may be written to.", e);
@@ -150,7 +155,10 @@ public final class SqliteEngine implements Engine {
         }
     }
 
-    /** The driver has commands of its own that copy databases from and to files, and SQLite one for where temporary files lie. */
+    /**
+     * The driver has commands of its own that copy databases from and to files, and SQLite one for where temporary
+     * files lie.
+     */
     @Override
     public Optional<String> refusal(String statement) {
         return REACHES_FILES.matcher(statement).lookingAt() ? Optional.of("it reaches files") : Optional.empty();

@@ -85,7 +85,8 @@ public final class MappingFile {
                     : JSON.treeToValue(shape.document(root.get()), Decisions.class);
             return new MappingFile(name, decisions, places, mistakes);
         } catch (JsonProcessingException e) {
-            throw new IllegalStateException("the schema of the mapping file lets through what decisions do not take", e);
+            throw new IllegalStateException("the schema of the mapping file lets through what decisions do not take",
+                    e);
         }
     }
 
@@ -143,7 +144,8 @@ public final class MappingFile {
             return;
         }
         String list = new LinkedHashSet<>(all).stream()
-                .sorted(Comparator.comparing((Mistake mistake) -> places.of(mistake.path())).thenComparing(Mistake::text))
+                .sorted(Comparator.comparing((Mistake mistake) -> places.of(mistake.path()))
+                        .thenComparing(Mistake::text))
                 .map(mistake -> "  " + name + ", " + places.of(mistake.path()) + ": " + mistake.text())
                 .collect(Collectors.joining("\n"));
         throw Fault.inCall((all.size() == 1 ? "The mapping file has a mistake:\n"

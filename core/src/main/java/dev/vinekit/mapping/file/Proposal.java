@@ -46,12 +46,14 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
                 """);
         if (!source.isEmpty()) {
             text.append("source:\n");
-            source.forEach((key, value) -> text.append(STEP).append(key).append(": ").append(YamlText.of(value)).append('\n'));
+            source.forEach((key, value) -> text.append(STEP).append(key).append(": ").append(YamlText.of(value))
+                    .append('\n'));
             text.append('\n');
         }
         text.append("tables:\n  # include: [\"*\"]\n  # exclude: [\"tmp_*\"]\n");
         CommonPrefix.of(mapping.schema()).ifPresent(prefix -> text.append("  # All names begin with ").append(prefix)
-                .append("; to leave that out of the classes' names:\n  # drop-prefix: ").append(YamlText.of(prefix)).append('\n'));
+                .append("; to leave that out of the classes' names:\n  # drop-prefix: ").append(YamlText.of(prefix))
+                .append('\n'));
         text.append("""
 
                 project:
@@ -132,7 +134,8 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
     private static void complete(
             MappingNode entities, String key, TableName table, List<Remark> about, YamlLines lines, List<String> added,
             List<String> byHand) {
-        Optional<MappingNode> entry = YamlLines.child(entities, key).or(() -> YamlLines.child(entities, table.toString()));
+        Optional<MappingNode> entry = YamlLines.child(entities, key)
+                .or(() -> YamlLines.child(entities, table.toString()));
         List<Remark> pins = about.stream().filter(remark -> !remark.value().isEmpty() && !remark.offered()).toList();
         for (Remark pin : pins) {
             String head = pin.keys().get(0);
@@ -146,7 +149,8 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
                     added.add(key);
                 }
             } else {
-                byHand.add(key + ": " + pin.text() + " In the file: " + String.join(".", pin.keys()) + ": " + pin.value());
+                byHand.add(key + ": " + pin.text() + " In the file: " + String.join(".", pin.keys()) + ": "
+                        + pin.value());
             }
         }
     }
@@ -160,7 +164,8 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
 
     private static String key(Schema schema, TableName table) {
         long sameName = schema.tables().stream().filter(other -> other.name().name().equals(table.name())).count();
-        long alike = schema.tables().stream().filter(other -> other.name().name().equalsIgnoreCase(table.name())).count();
+        long alike = schema.tables().stream().filter(other -> other.name().name().equalsIgnoreCase(table.name()))
+                .count();
         String name = table.name();
         return sameName > 1 ? table.toString()
                 : alike == 1 && name.equals(name.toUpperCase(Locale.ROOT)) ? name.toLowerCase(Locale.ROOT) : name;
@@ -174,8 +179,10 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
         StringBuilder text = new StringBuilder();
         remarks.stream().filter(remark -> remark.keys().size() == 1).forEach(remark -> {
             comment(remark, indent, text);
-            text.append(indent).append(remark.value().isEmpty() ? "# " + remark.keys().get(0) + ": [columns, that, tell, rows, apart]"
-                    : (remark.offered() ? "# " : "") + remark.keys().get(0) + ": " + YamlText.of(remark.value())).append('\n');
+            text.append(indent).append(remark.value().isEmpty() ? "# " + remark.keys().get(0)
+                    + ": [columns, that, tell, rows, apart]"
+                    : (remark.offered() ? "# " : "") + remark.keys().get(0) + ": " + YamlText.of(remark.value()))
+                    .append('\n');
         });
         List<Remark> fields = remarks.stream().filter(remark -> remark.keys().size() > 1).toList();
         boolean allOffered = fields.stream().allMatch(Remark::offered);
@@ -185,7 +192,8 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
         for (Remark remark : fields) {
             comment(remark, indent + STEP, text);
             String hidden = allOffered ? indent + "# " + STEP : remark.offered() ? indent + STEP + "# " : indent + STEP;
-            text.append(hidden).append(YamlText.of(remark.keys().get(1))).append(": { ").append(remark.keys().get(2)).append(": ")
+            text.append(hidden).append(YamlText.of(remark.keys().get(1))).append(": { ").append(remark.keys().get(2))
+                    .append(": ")
                     .append(YamlText.of(remark.value())).append(" }\n");
         }
         return text.toString();

@@ -27,8 +27,8 @@ import org.yaml.snakeyaml.nodes.SequenceNode;
 import org.yaml.snakeyaml.nodes.Tag;
 
 /**
- * Holds a YAML tree against the JSON Schema that ships with the tool, and makes JSON of what fits. Of the schema language
- * (draft 2020-12) it knows what that schema uses.
+ * Holds a YAML tree against the JSON Schema that ships with the tool, and makes JSON of what fits. Of the schema
+ * language (draft 2020-12) it knows what that schema uses.
  */
 final class Shape {
     private static final String TEXT = read();

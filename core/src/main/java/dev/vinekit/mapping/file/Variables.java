@@ -23,7 +23,8 @@ record Variables(Map<String, String> environment, boolean needsSource) {
         Matcher variable = VARIABLE.matcher(text);
         StringBuilder filled = new StringBuilder();
         while (variable.find()) {
-            String value = variable.group(1) == null ? "${" : environment.getOrDefault(variable.group(1), variable.group(2));
+            String value = variable.group(1) == null ? "${"
+                    : environment.getOrDefault(variable.group(1), variable.group(2));
             if (value == null && (needsSource || !path.get(0).equals("source"))) {
                 throw new IllegalArgumentException("The environment variable " + variable.group(1)
                         + " is not set; set it, or give it a default: ${" + variable.group(1) + ":-default}.");

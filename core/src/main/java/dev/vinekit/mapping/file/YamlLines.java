@@ -30,7 +30,8 @@ final class YamlLines {
     }
 
     static List<String> keys(Node node) {
-        return node instanceof MappingNode mapping ? mapping.getValue().stream().map(YamlLines::name).toList() : List.of();
+        return node instanceof MappingNode mapping ? mapping.getValue().stream().map(YamlLines::name).toList()
+                : List.of();
     }
 
     static boolean isInBraces(MappingNode node) {
@@ -55,7 +56,8 @@ final class YamlLines {
     /** Puts lines behind a key that has no value, and the comments below it. */
     void insertAfterKey(MappingNode node, String key, String text) {
         NodeTuple entry = node.getValue().stream().filter(tuple -> name(tuple).equals(key)).findFirst().orElseThrow();
-        insert(afterComments(entry.getKeyNode().getEndMark().getLine(), entry.getKeyNode().getStartMark().getColumn() + 1), text);
+        insert(afterComments(entry.getKeyNode().getEndMark().getLine(), entry.getKeyNode().getStartMark().getColumn()
+                + 1), text);
     }
 
     void append(String text) {
@@ -93,7 +95,8 @@ final class YamlLines {
         }
         if (node instanceof ScalarNode scalar && scalar.getScalarStyle() != DumperOptions.ScalarStyle.DOUBLE_QUOTED
                 && scalar.getScalarStyle() != DumperOptions.ScalarStyle.SINGLE_QUOTED
-                && scalar.getEndMark().getColumn() == 0 && scalar.getEndMark().getLine() > scalar.getStartMark().getLine()) {
+                && scalar.getEndMark().getColumn() == 0
+                && scalar.getEndMark().getLine() > scalar.getStartMark().getLine()) {
             return scalar.getEndMark().getLine() - 1;
         }
         return node.getEndMark().getLine();

@@ -23,7 +23,8 @@ final class YamlText {
     private static String escaped(String text) {
         StringBuilder escaped = new StringBuilder();
         for (char c : String.valueOf(JsonStringEncoder.getInstance().quoteAsString(text)).toCharArray()) {
-            escaped.append(c < 0x7f || Character.isLetterOrDigit(c) ? String.valueOf(c) : String.format(Locale.ROOT, "\\u%04x", (int) c));
+            escaped.append(c < 0x7f || Character.isLetterOrDigit(c) ? String.valueOf(c)
+                    : String.format(Locale.ROOT, "\\u%04x", (int) c));
         }
         return escaped.toString();
     }

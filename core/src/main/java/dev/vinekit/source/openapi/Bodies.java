@@ -57,7 +57,8 @@ final class Bodies {
 
     private ObjectNode body(List<Field> fields, Predicate<Field> isRequired) {
         ObjectNode schema = OpenApi.MAPPER.createObjectNode().put("type", "object").put("additionalProperties", false);
-        String rules = entity.rowRules().stream().filter(RowRule.Compare.class::isInstance).map(RowRule.Compare.class::cast)
+        String rules = entity.rowRules().stream().filter(RowRule.Compare.class::isInstance)
+                .map(RowRule.Compare.class::cast)
                 .map(rule -> rule.left().jsonName() + " " + words(rule) + " " + rule.right().jsonName())
                 .collect(Collectors.joining("; "));
         if (!rules.isEmpty()) {
@@ -94,7 +95,8 @@ final class Bodies {
     static void describe(ObjectNode property, Field field) {
         if (!field.column().comment().isBlank()) {
             property.put("description", property.has("description")
-                    ? field.column().comment() + " " + property.get("description").textValue() : field.column().comment());
+                    ? field.column().comment() + " " + property.get("description").textValue()
+                    : field.column().comment());
         }
     }
 

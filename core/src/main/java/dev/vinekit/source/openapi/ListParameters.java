@@ -29,8 +29,11 @@ final class ListParameters {
         String name = entity.name().value();
         List<String> sortable = Stream.concat(
                 (entity.key().isEmpty() ? entity.sortable() : entity.key()).stream(),
-                        filterFields().stream().filter(field -> field.type() != JavaType.FLOAT)).map(Field::jsonName).distinct().toList();
-        names(parameters, name + ".sort", "sort", "What to order by, with a minus for descending order; no value comes first", sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
+                        filterFields().stream().filter(field -> field.type() != JavaType.FLOAT)).map(Field::jsonName)
+                        .distinct().toList();
+        names(parameters, name + ".sort", "sort",
+                "What to order by, with a minus for descending order; no value comes first",
+                sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
         names(parameters, name + ".fields", "fields", "The answer has these fields only",
                 entity.fields().stream().map(Field::jsonName).toList());
         if (isIncluding()) {
@@ -38,16 +41,20 @@ final class ListParameters {
                     entity.relations().stream().filter(Relation::followed).map(Relation::jsonName).toList());
         }
         for (Field field : filterFields()) {
-            ObjectNode parameter = OpenApi.MAPPER.createObjectNode().put("name", field.jsonName()).put("in", "query").put("style", "deepObject");
-            parameters.set(filterName(field), parameter.set("schema", OpenApi.reference("schemas", comparisons(schemas, field))));
+            ObjectNode parameter = OpenApi.MAPPER.createObjectNode().put("name", field.jsonName()).put("in", "query")
+                    .put("style", "deepObject");
+            parameters.set(filterName(field),
+                    parameter.set("schema", OpenApi.reference("schemas", comparisons(schemas, field))));
         }
     }
 
-    private static void names(ObjectNode parameters, String component, String name, String description, List<String> options) {
+    private static void names(ObjectNode parameters, String component, String name, String description,
+            List<String> options) {
         ObjectNode many = OpenApi.MAPPER.createObjectNode().put("type", "array");
         ArrayNode names = many.putObject("items").put("type", "string").putArray("enum");
         options.forEach(names::add);
-        parameters.set(component, OpenApi.parameter(name, "query", description, many).put("style", "form").put("explode", false));
+        parameters.set(component, OpenApi.parameter(name, "query", description, many).put("style", "form")
+                .put("explode", false));
     }
 
     /** Whether rows can be asked for with those that they refer to. */
@@ -75,7 +82,8 @@ final class ListParameters {
         ObjectNode comparisons = comparisons(field);
         ObjectNode value = TypeSchemas.inUrl(field);
         String kind = "by." + (field.enumeration().isPresent() ? field.enumeration().get().name().value()
-                : value.path("format").asText(value.path("contentEncoding").asText(value.path("type").asText("value"))));
+                : value.path("format").asText(value.path("contentEncoding")
+                        .asText(value.path("type").asText("value"))));
         String name = kind;
         for (int i = 2; schemas.has(name) && !schemas.get(name).equals(comparisons); i++) {
             name = kind + i;
@@ -89,9 +97,11 @@ final class ListParameters {
         ObjectNode words = schema.putObject("properties");
         words.set("is", value(field, "This value"));
         words.set("not", value(field, "Another value"));
-        ObjectNode many = words.putObject("in").put("type", "string").put("description", "One of these, with commas between them, at most 100");
+        ObjectNode many = words.putObject("in").put("type", "string")
+                .put("description", "One of these, with commas between them, at most 100");
         example(field).ifPresent(example -> many.putArray("examples").add(example.asText()));
-        words.putObject("isNull").put("type", "boolean").put("description", "No value, or any").putArray("examples").add(true);
+        words.putObject("isNull").put("type", "boolean").put("description", "No value, or any").putArray("examples")
+                .add(true);
         if (field.type().isOrdered() && field.enumeration().isEmpty() || field.type() == JavaType.STRING) {
             words.set("atLeast", value(field, "This value or more"));
             words.set("atMost", value(field, "This value or less"));
@@ -99,8 +109,10 @@ final class ListParameters {
             words.set("less", value(field, "Less than this value"));
         }
         if (field.type() == JavaType.STRING && field.column().type().isText()) {
-            words.putObject("contains").put("type", "string").put("description", "This anywhere").putArray("examples").add("a");
-            words.putObject("startsWith").put("type", "string").put("description", "This at the beginning").putArray("examples").add("a");
+            words.putObject("contains").put("type", "string").put("description", "This anywhere").putArray("examples")
+                    .add("a");
+            words.putObject("startsWith").put("type", "string").put("description", "This at the beginning")
+                    .putArray("examples").add("a");
         }
         return schema.put("additionalProperties", false);
     }
@@ -121,7 +133,9 @@ final class ListParameters {
             case INTEGER, LONG -> IntNode.valueOf(3);
             case BIG_DECIMAL, FLOAT, DOUBLE -> DecimalNode.valueOf(new BigDecimal("7.5"));
             case STRING -> field.column().type().isText() ? TextNode.valueOf("A") : null;
-            case ENUM -> field.enumeration().map(enumeration -> TextNode.valueOf(enumeration.constants().values().iterator().next())).orElse(null);
+            case ENUM -> field.enumeration()
+                    .map(enumeration -> TextNode.valueOf(enumeration.constants().values().iterator().next()))
+                    .orElse(null);
             case BINARY -> TextNode.valueOf("AQID");
             case DATE -> TextNode.valueOf("2024-09-21");
             case TIME -> TextNode.valueOf("08:30:00");

@@ -61,11 +61,13 @@ public final class OpenApi {
         }
         ObjectNode paths = document.putObject("paths");
         paths.set("/", MAPPER.createObjectNode().set("get", open("entryPoint", "The collections and their links",
-                json("The collections by name", MAPPER.createObjectNode().put("type", "object").set("additionalProperties",
+                json("The collections by name",
+                        MAPPER.createObjectNode().put("type", "object").set("additionalProperties",
                         MAPPER.createObjectNode().put("type", "string").put("format", "uri"))), "503")));
         paths.set("/health", MAPPER.createObjectNode().set("get", open("health", "Whether the service can do its work",
                 json("It can", status("up")), "503")));
-        paths.withObject("/~1health").withObject("/get").withObject("/responses").set("503", json("The database does not answer", status("down")));
+        paths.withObject("/~1health").withObject("/get").withObject("/responses")
+                .set("503", json("The database does not answer", status("down")));
         paths.set("/openapi.json", MAPPER.createObjectNode().set("get", open("openapi", "This description",
                 json("OpenAPI 3.1", MAPPER.createObjectNode().put("type", "object")))));
         commonParameters();
@@ -119,7 +121,8 @@ public final class OpenApi {
         properties.putObject("status").put("type", "integer");
         properties.putObject("detail").put("type", "string");
         properties.putObject("request").put("type", "string").put("description", "Identifier that is also in the log");
-        ObjectNode violation = properties.putObject("violations").put("type", "array").putObject("items").put("type", "object");
+        ObjectNode violation = properties.putObject("violations").put("type", "array").putObject("items")
+                .put("type", "object");
         ObjectNode of = violation.putObject("properties");
         of.putObject("field").put("type", "string");
         of.putObject("rule").put("type", "string");
@@ -153,7 +156,8 @@ public final class OpenApi {
     }
 
     static ObjectNode parameter(String name, String in, String description, ObjectNode schema) {
-        ObjectNode parameter = MAPPER.createObjectNode().put("name", name).put("in", in).put("description", description);
+        ObjectNode parameter = MAPPER.createObjectNode().put("name", name).put("in", in)
+                .put("description", description);
         parameter.set("schema", schema);
         return parameter;
     }
@@ -201,7 +205,8 @@ public final class OpenApi {
         }
         if (entity.can(Operation.REPLACE)) {
             schemas.set(name + "Replacement", new Bodies(entity, examples).replaced());
-            item.set("put", write(entity, "replace", "Replaces " + article(entity), "application/json", name + "Replacement"));
+            item.set("put", write(entity, "replace", "Replaces " + article(entity), "application/json", name
+                    + "Replacement"));
         }
         if (entity.can(Operation.PATCH)) {
             schemas.set(name + "Change", new Bodies(entity, examples).changed());
@@ -279,7 +284,8 @@ public final class OpenApi {
     /** Says which fields of an answer make up the key of a row (OpenAPI 3.1, link object and runtime expressions). */
     private static void link(ObjectNode links, String name, Entity target, List<Field> key) {
         if (target.can(Operation.READ)) {
-            String segment = key.stream().map(field -> "$response.body#/" + field.jsonName().replace("~", "~0").replace("/", "~1"))
+            String segment = key.stream().map(field -> "$response.body#/"
+                    + field.jsonName().replace("~", "~0").replace("/", "~1"))
                     .collect(Collectors.joining("},{", key.size() > 1 ? "{" : "", key.size() > 1 ? "}" : ""));
             ObjectNode link = links.putObject(name).put("operationId", "read" + target.name().value());
             link.putObject("parameters").put("key", segment);
@@ -353,7 +359,8 @@ public final class OpenApi {
         return write;
     }
 
-    private static void requestBody(ObjectNode operation, String mediaType, ObjectNode schema, Optional<ObjectNode> example) {
+    private static void requestBody(ObjectNode operation, String mediaType, ObjectNode schema,
+            Optional<ObjectNode> example) {
         ObjectNode body = operation.putObject("requestBody").put("required", true);
         ObjectNode content = body.putObject("content").putObject(mediaType);
         content.set("schema", schema);
@@ -395,7 +402,8 @@ public final class OpenApi {
         for (Relation relation : entity.relations()) {
             if (relation.followed()) {
                 ObjectNode included = MAPPER.createObjectNode();
-                included.putArray("anyOf").add(reference("schemas", mapping.entity(relation.foreignKey().target()).name().value()))
+                included.putArray("anyOf").add(reference("schemas",
+                        mapping.entity(relation.foreignKey().target()).name().value()))
                         .add(MAPPER.createObjectNode().put("type", "null"));
                 properties.set(relation.jsonName(), included.put("description", "With include only"));
             }
@@ -405,14 +413,16 @@ public final class OpenApi {
 
     private ObjectNode key(Entity entity) {
         boolean single = entity.key().size() == 1;
-        ObjectNode schema = single ? TypeSchemas.type(entity.key().get(0)) : MAPPER.createObjectNode().put("type", "string");
+        ObjectNode schema = single ? TypeSchemas.type(entity.key().get(0))
+                : MAPPER.createObjectNode().put("type", "string");
         ObjectNode key = parameter("key", "path", single ? "The key of a row"
                 : "The key of a row: " + entity.key().stream().map(Field::jsonName).collect(Collectors.joining(", "))
                         + ", each percent-encoded, joined by commas", schema).put("required", true);
         examples.key(entity).ifPresent(parts -> key.set("example", single
                 ? TypeSchemas.value(entity.key().get(0), parts.get(0))
                 : MAPPER.getNodeFactory().textNode(parts.stream().map(part ->
-                        URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20")).collect(Collectors.joining(",")))));
+                        URLEncoder.encode(part, StandardCharsets.UTF_8).replace("+", "%20"))
+                        .collect(Collectors.joining(",")))));
         return key;
     }
 

@@ -21,7 +21,10 @@ final class Responses {
         MEANINGS.put("422", "A reference names no row");
     }
 
-    /** What may come of any request: the answer can be JSON only, the body is too large or no JSON, something is out of order. */
+    /**
+     * What may come of any request: the answer can be JSON only, the body is too large or no JSON, something is out of
+     * order.
+     */
     private static final Set<String> COMMON = Set.of("406", "413", "415", "500", "503");
 
     private final boolean secured;
@@ -45,14 +48,17 @@ final class Responses {
                             .set("schema", OpenApi.reference("schemas", "Problem"));
                 }
                 if (aboutTokens) {
-                    response.putObject("headers").set("WWW-Authenticate", OpenApi.reference("headers", "WWW-Authenticate"));
+                    response.putObject("headers").set("WWW-Authenticate",
+                            OpenApi.reference("headers", "WWW-Authenticate"));
                 }
             }
         });
-        ObjectNode common = responses.putObject("common").put("description", "Not acceptable (406), a body that is too large (413) or of another "
+        ObjectNode common = responses.putObject("common")
+                .put("description", "Not acceptable (406), a body that is too large (413) or of another "
                 + "kind (415), an error that the log has under the incident number (500), or a service that cannot do it now (503)");
         common.putObject("headers").set("Retry-After", OpenApi.reference("headers", "Retry-After"));
-        common.putObject("content").putObject("application/problem+json").set("schema", OpenApi.reference("schemas", "Problem"));
+        common.putObject("content").putObject("application/problem+json")
+                .set("schema", OpenApi.reference("schemas", "Problem"));
         return responses;
     }
 

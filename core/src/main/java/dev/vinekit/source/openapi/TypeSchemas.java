@@ -23,7 +23,8 @@ final class TypeSchemas {
     static final JsonNodeFactory JSON = new JsonNodeFactory(true);
 
     /** Regular expressions that mean the same in Java and in ECMA-262, which JSON Schema refers to. */
-    private static final Pattern PLAIN_REGEX = Pattern.compile("(?:[A-Za-z0-9 _,;:@%&=!<>\"'#~/-]|\\\\[dwstnr.\\\\/^$*+?()\\[\\]{}|-]"
+    private static final Pattern PLAIN_REGEX =
+            Pattern.compile("(?:[A-Za-z0-9 _,;:@%&=!<>\"'#~/-]|\\\\[dwstnr.\\\\/^$*+?()\\[\\]{}|-]"
             + "|[\\[\\]^$|()*+?{}.]|\\(\\?[:=!])*");
 
     private TypeSchemas() {
@@ -82,7 +83,8 @@ final class TypeSchemas {
         if (field.member().isPresent()) {
             ObjectNode items = type(field.member().get());
             field.memberRules().forEach(rule -> rule(items, field, rule));
-            schema.put("type", "array").set("items", nullable(items, field.column().type().kind() == SqlType.Kind.ARRAY));
+            schema.put("type", "array").set("items",
+                    nullable(items, field.column().type().kind() == SqlType.Kind.ARRAY));
             return schema;
         }
         return type(field.type());
@@ -127,7 +129,8 @@ final class TypeSchemas {
                 schema.put("minLength", Math.max(base64(bytes.least()), schema.path("minLength").asInt(0)));
             }
             if (bytes.most() < Integer.MAX_VALUE / 2) {
-                schema.put("maxLength", Math.min(base64(bytes.most()), schema.path("maxLength").asInt(Integer.MAX_VALUE)));
+                schema.put("maxLength", Math.min(base64(bytes.most()),
+                        schema.path("maxLength").asInt(Integer.MAX_VALUE)));
             }
         } else if (rule instanceof FieldRule.Least least) {
             schema.put(least.inclusive() ? "minimum" : "exclusiveMinimum", least.bound());
@@ -158,7 +161,8 @@ final class TypeSchemas {
         }
         if (field.member().isPresent()) {
             ArrayNode list = JSON.arrayNode();
-            ArrayText.elements(text).forEach(element -> list.add(element.map(part -> value(field.member().get(), part)).orElse(JSON.nullNode())));
+            ArrayText.elements(text).forEach(element ->
+                    list.add(element.map(part -> value(field.member().get(), part)).orElse(JSON.nullNode())));
             return list;
         }
         return value(field.type(), text);

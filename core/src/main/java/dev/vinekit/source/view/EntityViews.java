@@ -120,7 +120,8 @@ final class EntityViews {
     private JavaCode order(Entity entity) {
         List<Field> order = entity.key().isEmpty() ? entity.sortable() : entity.key();
         if (order.isEmpty()) {
-            return JavaCode.list(entity.fields().stream().map(field -> JavaCode.of("Filters.on(%s, %s, String.class)", JavaString.of(field.jsonName()),
+            return JavaCode.list(entity.fields().stream()
+                    .map(field -> JavaCode.of("Filters.on(%s, %s, String.class)", JavaString.of(field.jsonName()),
                     JavaString.of(dialect.asText(field.column().type(), field.sqlName())))).toList());
         }
         if (!entity.key().isEmpty() && filters(entity).toList().containsAll(order)) {
@@ -129,14 +130,18 @@ final class EntityViews {
         return JavaCode.list(order.stream().map(FieldViews::filter).toList());
     }
 
-    /** A column as tests look at it: floats of one size stay what they are, though some engines tell them whole only as larger ones. */
+    /**
+     * A column as tests look at it: floats of one size stay what they are, though some engines tell them whole only as
+     * larger ones.
+     */
     private static String asTested(Field field) {
         return field.type() == JavaType.FLOAT ? field.sqlName() : field.selected();
     }
 
     private EntityView.StatementView statements(Entity entity) {
         List<Field> key = entity.key();
-        List<Field> told = key.isEmpty() ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
+        List<Field> told = key.isEmpty()
+                ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
         List<Field> whole = told.isEmpty() ? entity.fields() : List.of();
         boolean plain = entity.fields().stream().allMatch(field -> asTested(field).equals(field.sqlName()));
         String match = key.stream().map(field -> field.sqlName() + " = " + field.parameter())
@@ -153,10 +158,13 @@ final class EntityViews {
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
                         .map(field -> asTested(field).equals(field.sqlName()) ? field.sqlName()
                                 : asTested(field) + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
-                Stream.concat(told.stream().map(Field::selected), whole.stream().map(field -> dialect.asText(field.column().type(), field.sqlName())))
+                Stream.concat(told.stream().map(Field::selected),
+                        whole.stream().map(field -> dialect.asText(field.column().type(), field.sqlName())))
                         .map(JavaString::of).toList(),
-                JavaString.of(!key.isEmpty() ? match : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
-                        dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?"))).collect(Collectors.joining(" AND "))));
+                JavaString.of(!key.isEmpty() ? match
+                        : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
+                        dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?")))
+                        .collect(Collectors.joining(" AND "))));
     }
 
     /** Whether rows of other tables would be found in this one too. */

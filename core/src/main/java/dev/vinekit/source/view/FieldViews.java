@@ -29,7 +29,8 @@ final class FieldViews {
                 field.name(),
                 type(field, mayBeNull),
                 boxed,
-                field.converter().isPresent() ? boxed : field.member().map(member -> list(member, annotations(field.memberRules(), member))).orElse(boxed),
+                field.converter().isPresent() ? boxed
+                : field.member().map(member -> list(member, annotations(field.memberRules(), member))).orElse(boxed),
                 DocText.of(field.column().comment()),
                 DocText.of(field.column().name()),
                 JavaString.of(field.column().name()),
@@ -41,7 +42,8 @@ final class FieldViews {
                 entity.key().size() > 1
                         ? JavaCode.of("key.%s()", field.name())
                         : JavaCode.of("%s", KeyViews.variable(entity)),
-                field.made() ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name()) : bound(field),
+                field.made() ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name())
+                : bound(field),
                 bound(field),
                 stored(field),
                 JavaString.of(field.name().value()),
@@ -63,7 +65,8 @@ final class FieldViews {
             arguments.add(JavaCode.of("%s", JavaString.of(field.parameter())));
         }
         boolean whole = field.type() == JavaType.STRING && !field.column().type().isText();
-        return JavaCode.of("Filters.on(%s, %s.class)" + (whole ? ".asWhole()" : "") + (field.column().nullable() ? ".orNull()" : ""),
+        return JavaCode.of("Filters.on(%s, %s.class)" + (whole ? ".asWhole()" : "")
+                + (field.column().nullable() ? ".orNull()" : ""),
                 JavaCode.list(arguments), type(field, true));
     }
 
@@ -83,7 +86,8 @@ final class FieldViews {
     }
 
     private static JavaName constant(Field field) {
-        return JavaName.of(field.name().value().replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_").toUpperCase(Locale.ROOT)
+        return JavaName.of(field.name().value().replaceAll("(?<=[\\p{Ll}\\p{N}])(?=\\p{Lu})", "_")
+                .toUpperCase(Locale.ROOT)
                 + "_CONVERTER");
     }
 
@@ -104,12 +108,15 @@ final class FieldViews {
         } else if (isAsText(field)) {
             return JavaCode.of("assertThat(row.text(%s)).isEqualTo(%s);", column, value);
         } else if (field.isUuidInBytes()) {
-            return JavaCode.of("assertThat(String.valueOf(%s).replace(\"-\", \"\")).isEqualTo(String.valueOf(%s).replace(\"-\", \"\"));", row, value);
-        } else if (field.overridden() || field.type() == JavaType.INTEGER && !field.selected().equals(field.sqlName())) {
+            return JavaCode.of(
+                    "assertThat(String.valueOf(%s).replace(\"-\", \"\")).isEqualTo(String.valueOf(%s).replace(\"-\", \"\"));", row, value);
+        } else if (field.overridden() || field.type() == JavaType.INTEGER
+                && !field.selected().equals(field.sqlName())) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }
         if (field.member().isPresent()) {
-            return JavaCode.of("assertThat(TestValues.list(%s, %s.class)).isEqualTo(%s);", row, JavaCode.type(field.member().get(), true), value);
+            return JavaCode.of("assertThat(TestValues.list(%s, %s.class)).isEqualTo(%s);", row,
+                    JavaCode.type(field.member().get(), true), value);
         }
         return JavaCode.of(field.type() == JavaType.ENUM
                 ? "assertThat(%s).isEqualTo(Sql.databaseValue(%s));" : "assertThat(%s).isEqualTo(%s);", row, value);
@@ -121,7 +128,8 @@ final class FieldViews {
         }
         return field.enumeration().isPresent()
                 ? JavaCode.of("%s", field.enumeration().get().name().inCode())
-                : field.member().map(member -> list(member, List.of())).orElseGet(() -> JavaCode.type(field.type(), boxed));
+                : field.member().map(member -> list(member, List.of()))
+                .orElseGet(() -> JavaCode.type(field.type(), boxed));
     }
 
     private static JavaCode list(JavaType member, List<JavaCode> annotations) {
@@ -138,7 +146,8 @@ final class FieldViews {
 
     private JavaCode read(Field field, JavaCode boxed, boolean mayBeNull, int position) {
         if (field.converter().isPresent()) {
-            return JavaCode.of("%s.read(%s)", constant(field), stored(field, JavaCode.type(field.type(), true), true, position));
+            return JavaCode.of("%s.read(%s)", constant(field),
+                    stored(field, JavaCode.type(field.type(), true), true, position));
         }
         return stored(field, boxed, mayBeNull, position);
     }
@@ -160,13 +169,16 @@ final class FieldViews {
             return nullable ? JavaCode.of("Sql.nullable(row, %s)", plain) : plain;
         }
         return switch (field.type()) {
-            case BIG_DECIMAL -> readsTyped && isFloating(field) ? JavaCode.of("Sql.plain(row.getBigDecimal(%s))", position) : readsTyped ? JavaCode.of("row.getBigDecimal(%s)", position)
+            case BIG_DECIMAL -> readsTyped && isFloating(field)
+                    ? JavaCode.of("Sql.plain(row.getBigDecimal(%s))", position) : readsTyped
+                    ? JavaCode.of("row.getBigDecimal(%s)", position)
                     : JavaCode.of("Columns.decimal(row, %s, %s)", position, field.column().type().scale());
             case STRING -> JavaCode.of("row." + field.type().getter() + "(%s)", position);
             case BINARY -> JavaCode.of("Binary.of(row.getBytes(%s))", position);
             case JSON -> JavaCode.of("Json.parse(row.getString(%s))", position);
             case ENUM -> JavaCode.of("%s.fromString(row.getString(%s))", boxed, position);
-            case LIST -> JavaCode.of("Lists.get(row, %s, %s.class)", position, JavaCode.type(field.member().orElseThrow(), true));
+            case LIST -> JavaCode.of("Lists.get(row, %s, %s.class)", position,
+                    JavaCode.type(field.member().orElseThrow(), true));
             default -> field.type().isPrimitive() && !nullable
                     ? JavaCode.of("row." + field.type().getter() + "(%s)", position)
                     : JavaCode.of(readsTyped ? "row.getObject(%s, %s.class)" : "Columns.get(row, %s, %s.class)",
@@ -198,7 +210,8 @@ final class FieldViews {
                 annotations.add(JavaCode.of(
                         "@Digits(integer = %s, fraction = %s)", digits.integer(), digits.fraction()));
             } else if (rule instanceof FieldRule.Pattern pattern) {
-                annotations.add(JavaCode.of(pattern.hasPoint() ? "@Pattern(regexp = %s, flags = Pattern.Flag.DOTALL)" : "@Pattern(regexp = %s)",
+                annotations.add(JavaCode.of(pattern.hasPoint() ? "@Pattern(regexp = %s, flags = Pattern.Flag.DOTALL)"
+                        : "@Pattern(regexp = %s)",
                         JavaString.of(pattern.regex())));
             }
         }

@@ -39,7 +39,8 @@ public final class JavaString {
     /** A string literal, with its quotes. */
     @Override
     public String toString() {
-        return '"' + String.join("\n", lines).codePoints().mapToObj(JavaString::escapedInLiteral).collect(Collectors.joining()) + '"';
+        return '"' + String.join("\n", lines).codePoints().mapToObj(JavaString::escapedInLiteral)
+                .collect(Collectors.joining()) + '"';
     }
 
     /** Part of a text block, of which later lines are indented by so many spaces. */

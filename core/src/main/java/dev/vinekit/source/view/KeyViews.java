@@ -13,9 +13,11 @@ import java.util.Set;
 final class KeyViews {
     /** Names that the methods with a key parameter use for something else. */
     private static final Set<String> LOCALS = Set.of(
-            "after", "before", "changed", "connection", "created", "current", "deleted", "fields", "input", "limit", "page", "patch",
+            "after", "before", "changed", "connection", "created", "current", "deleted", "fields", "input", "limit",
+            "page", "patch",
             "repository", "row", "service", "transactions", "uri", "location", "offset", "key",
-            "condition", "found", "included", "parent", "headers", "wanted", "precondition", "body", "inputs", "caller");
+            "condition", "found", "included", "parent", "headers", "wanted", "precondition", "body", "inputs",
+            "caller");
 
     private KeyViews() {
     }

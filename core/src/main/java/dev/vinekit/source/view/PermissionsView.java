@@ -38,7 +38,8 @@ public record PermissionsView(
 
     static List<AccessTest> tests(Mapping mapping, Entity entity) {
         return !mapping.hasAccess() ? List.of()
-                : entity.operations().stream().map(operation -> test(operation, entity.roles(operation), mapping.roles())).toList();
+                : entity.operations().stream()
+                .map(operation -> test(operation, entity.roles(operation), mapping.roles())).toList();
     }
 
     private static AccessTest test(Operation operation, List<String> roles, List<String> all) {

@@ -46,7 +46,8 @@ final class RelationTestViews {
             return List.of();
         }
         return entity.relations().stream().filter(Relation::followed).filter(relation -> isFollowed(relation, sample))
-                .filter(relation -> leadsToKey(relation) && mapping.entity(relation.foreignKey().target()).can(Operation.READ))
+                .filter(relation -> leadsToKey(relation)
+                        && mapping.entity(relation.foreignKey().target()).can(Operation.READ))
                 .map(relation -> new RelationView.IncludeTest(
                         FieldViews.capitalised(relation.name()),
                         JavaString.of(relation.jsonName()),
@@ -83,7 +84,8 @@ final class RelationTestViews {
 
     /** Whether a reference goes to the key by which its target has a path. */
     private boolean leadsToKey(Relation relation) {
-        return mapping.entity(relation.foreignKey().target()).keyColumns().equals(relation.foreignKey().targetColumns());
+        return mapping.entity(relation.foreignKey().target()).keyColumns()
+                .equals(relation.foreignKey().targetColumns());
     }
 
     private static JavaCode segment(Relation relation) {

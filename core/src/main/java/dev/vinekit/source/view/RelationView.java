@@ -73,7 +73,8 @@ public final class RelationView {
      * @param linked the entity of the rows, if it is not the tested one, which links them
      */
     public record ChildTest(
-            JavaName method, JavaString collection, JavaCode segment, JavaString path, JavaName finder, JavaCode arguments,
+            JavaName method, JavaString collection, JavaCode segment, JavaString path, JavaName finder,
+            JavaCode arguments,
             Optional<JavaName> linked, JavaName repositoryClass, JavaCode predicate, boolean alone) {
     }
 
@@ -84,7 +85,8 @@ public final class RelationView {
      * @param query the parameters that filter likewise
      * @param explicit the last of them as a comparison in brackets, which are percent-encoded
      */
-    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query, JavaCode explicit) {
+    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query,
+            JavaCode explicit) {
     }
 
     /** A converter in use. */

@@ -21,7 +21,8 @@ import java.util.stream.Collectors;
 final class RelationViews {
     /** Names that the methods of finders use for something else. */
     private static final Set<String> LOCALS =
-            Set.of("connection", "condition", "page", "repository", "row", "service", "transactions", "stored", "found");
+            Set.of("connection", "condition", "page", "repository", "row", "service", "transactions", "stored",
+                    "found");
 
     private final Mapping mapping;
     private final Map<TableName, List<Child>> byParent;
@@ -98,7 +99,8 @@ final class RelationViews {
     }
 
     private static String joined(List<Field> fields) {
-        return fields.stream().map(field -> FieldViews.capitalised(field.name()).value()).collect(Collectors.joining("And"));
+        return fields.stream().map(field -> FieldViews.capitalised(field.name()).value())
+                .collect(Collectors.joining("And"));
     }
 
     List<RelationView.LookupView> lookups(Entity entity) {
@@ -143,9 +145,11 @@ final class RelationViews {
         List<Field> own = targets(link.relation(), child.entity());
         List<Field> parent = child.relation().fields();
         String sql = row(own) + " IN (SELECT " + link.relation().fields().stream().map(Field::sqlName)
-                .collect(Collectors.joining(", ")) + " FROM " + link.entity().sqlTable() + " WHERE " + equal(parent) + ")";
+                .collect(Collectors.joining(", ")) + " FROM " + link.entity().sqlTable() + " WHERE " + equal(parent)
+                + ")";
         return new RelationView.FinderView(child.finder(), parameters(parent), arguments(parent),
-                DocText.of("that " + link.entity().path().replace('-', ' ') + " join to this " + child.parent().title()),
+                DocText.of("that " + link.entity().path().replace('-', ' ') + " join to this "
+                        + child.parent().title()),
                 JavaCode.of(".and(%s, %s)", JavaString.of(sql), arguments(parent)));
     }
 
@@ -208,7 +212,8 @@ final class RelationViews {
             case LESS -> last + " is less than this";
             case GREATER -> last + " is greater than this";
         };
-        String those = equal.isEmpty() ? "" : equal + (finder.equal().size() == 1 ? " has this value, and whose " : " have these values, and whose ");
+        String those = equal.isEmpty() ? "" : equal
+                + (finder.equal().size() == 1 ? " has this value, and whose " : " have these values, and whose ");
         return "whose " + those + match;
     }
 

@@ -16,7 +16,8 @@ import java.util.Optional;
  * @param toItself whether some of these references are to rows of the same table
  */
 public record RuleView(
-        List<RefusalView> refusals, List<UncheckedView> unchecked, List<FieldTestView> cleared, List<DefaultView> defaults, List<ReferredView> referred,
+        List<RefusalView> refusals, List<UncheckedView> unchecked, List<FieldTestView> cleared,
+        List<DefaultView> defaults, List<ReferredView> referred,
         List<ReleasedView> released, boolean toItself) {
     public RuleView {
         refusals = List.copyOf(refusals);
@@ -64,7 +65,8 @@ public record RuleView(
      * @param stored one that refers to it
      */
     public record ReferredView(
-            JavaName method, DocText rule, JavaCode stored, JavaName field, JavaString collection, JavaString children) {
+            JavaName method, DocText rule, JavaCode stored, JavaName field, JavaString collection,
+            JavaString children) {
     }
 
     /**
@@ -73,6 +75,7 @@ public record RuleView(
      * @param stored the row that follows
      * @param gone whether it goes, or else loses the reference
      */
-    public record ReleasedView(JavaName method, DocText rule, JavaCode stored, JavaName field, JavaString collection, boolean gone) {
+    public record ReleasedView(JavaName method, DocText rule, JavaCode stored, JavaName field, JavaString collection,
+            boolean gone) {
     }
 }

@@ -82,8 +82,10 @@ final class RuleViews {
                     JavaCode.of("Api.exchanging(input, %s, %s)", json(exchanged.left()), json(exchanged.right())), 400,
                     List.of(exchanged.left()));
         } else if (trial instanceof Trial.Repeated repeated) {
-            return refused(doc, repeated.from().name().value() + "EqualTo" + capital(repeated.to()) + "IsRefused", false,
-                    JavaCode.of("Api.with(input, %s, Json.tree(input).get(%s))", json(repeated.to()), json(repeated.from())),
+            return refused(doc, repeated.from().name().value() + "EqualTo" + capital(repeated.to()) + "IsRefused",
+                    false,
+                    JavaCode.of("Api.with(input, %s, Json.tree(input).get(%s))", json(repeated.to()),
+                            json(repeated.from())),
                     400, List.of(repeated.from()));
         } else if (trial instanceof Trial.Duplicated duplicated) {
             return refused(doc, "duplicate" + FieldViews.capitalised(joined(duplicated.fields())) + "IsRefused", true,
@@ -104,21 +106,25 @@ final class RuleViews {
             return method.value();
         } else if (trial instanceof Trial.LeftOut left) {
             JavaName method = unique(left.field().name().value() + "TakesItsDefault");
-            defaults.add(new RuleView.DefaultView(method, doc, json(left.field()), left.constant().map(JavaString::of)));
+            defaults.add(new RuleView.DefaultView(method, doc, json(left.field()),
+                    left.constant().map(JavaString::of)));
             return method.value();
         }
         if (trial instanceof Trial.Released released) {
             Field field = released.relation().fields().get(0);
-            JavaName method = unique((released.gone() ? "rowGoesWithItsRowOf" : "rowLosesADeletedRowOf") + capital(field));
+            JavaName method = unique((released.gone() ? "rowGoesWithItsRowOf" : "rowLosesADeletedRowOf")
+                    + capital(field));
             this.released.add(new RuleView.ReleasedView(method, doc, referring(released.relation()), field.name(),
-                    JavaString.of("/" + mapping.entity(released.relation().foreignKey().target()).path() + "/"), released.gone()));
+                    JavaString.of("/" + mapping.entity(released.relation().foreignKey().target()).path() + "/"),
+                    released.gone()));
             return method.value();
         }
         Relation relation = ((Trial.Abandoned) trial).relation();
         Field field = relation.fields().get(0);
         JavaName method = unique("rowReferredToBy" + capital(field) + "CannotBeDeleted");
         referred.add(new RuleView.ReferredView(method, doc, referring(relation), field.name(),
-                JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path() + "/"), JavaString.of(entity.path())));
+                JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path() + "/"),
+                JavaString.of(entity.path())));
         return method.value();
     }
 
@@ -169,7 +175,8 @@ final class RuleViews {
         } else if (value instanceof BigDecimal number) {
             boolean whole = number.scale() <= 0 && number.precision() - number.scale() < 19;
             return !whole ? JavaCode.of("new BigDecimal(%s)", JavaString.of(number.toPlainString()))
-                    : Math.abs(number.longValueExact()) <= Integer.MAX_VALUE ? JavaCode.of("%s", number.longValueExact())
+                    : Math.abs(number.longValueExact()) <= Integer.MAX_VALUE
+                    ? JavaCode.of("%s", number.longValueExact())
                     : JavaCode.of("%sL", number.longValueExact());
         }
         if (value instanceof Sample.Document document) {
@@ -177,7 +184,8 @@ final class RuleViews {
         } else if (value instanceof List<?> items) {
             return JavaCode.of("Json.parse(%s)", JavaString.of(MAPPER.valueToTree(items).toString()));
         }
-        return value instanceof Boolean truth ? JavaCode.of("%s", truth) : JavaCode.of("%s", JavaString.of(value.toString()));
+        return value instanceof Boolean truth ? JavaCode.of("%s", truth)
+                : JavaCode.of("%s", JavaString.of(value.toString()));
     }
 
     private static JavaString json(Field field) {

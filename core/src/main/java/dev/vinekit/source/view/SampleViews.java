@@ -66,7 +66,8 @@ final class SampleViews {
         Sample sample = samples.row(entity, other).values().get(field);
         if (sample instanceof Sample.Reference reference) {
             Entity target = mapping.entity(reference.relation().foreignKey().target());
-            return isParentCreated(entity, reference.relation()) && (target.equals(entity) || differs(target, false, reference.target()));
+            return isParentCreated(entity, reference.relation())
+                    && (target.equals(entity) || differs(target, false, reference.target()));
         }
         boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1;
         return sample != null && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
@@ -108,10 +109,13 @@ final class SampleViews {
     /** A row by itself: it refers to rows that nobody has inserted. */
     EntityView.UnitView alone(Entity entity) {
         SampleRow row = samples.row(entity, false);
-        List<JavaCode> input = entity.inputs().stream().map(field -> argument(field, constant(entity, row.values().get(field), 1, 0))).toList();
-        Optional<Field> needed = entity.inputs().stream().filter(field -> field.requiredOnCreate() && row.has(field)).findFirst();
+        List<JavaCode> input = entity.inputs().stream()
+                .map(field -> argument(field, constant(entity, row.values().get(field), 1, 0))).toList();
+        Optional<Field> needed = entity.inputs().stream().filter(field -> field.requiredOnCreate() && row.has(field))
+                .findFirst();
         List<JavaCode> lacking = needed.map(field -> entity.inputs().stream().map(other ->
-                other.equals(field) ? JavaCode.of("null") : input.get(entity.inputs().indexOf(other))).toList()).orElse(List.of());
+                other.equals(field) ? JavaCode.of("null") : input.get(entity.inputs().indexOf(other))).toList())
+                .orElse(List.of());
         return new EntityView.UnitView(input, lacking,
                 entity.fields().stream().map(field -> argument(field, stored(entity, field, 1, 0))).toList());
     }
@@ -119,7 +123,8 @@ final class SampleViews {
     private Sample constant(Entity entity, Sample sample, int n, int steps) {
         if (sample instanceof Sample.Reference reference) {
             TableName target = reference.relation().foreignKey().target();
-            int other = entity.relations().stream().filter(relation -> relation.foreignKey().target().equals(target)).toList()
+            int other = entity.relations().stream().filter(relation -> relation.foreignKey().target().equals(target))
+                    .toList()
                     .indexOf(reference.relation());
             return stored(mapping.entity(target), reference.target(), n + other, steps + 1);
         }
@@ -129,23 +134,28 @@ final class SampleViews {
     /** What a stored row may have in a field; rows that refer to each other in a circle have no value of their own. */
     private Sample stored(Entity entity, Field field, int n, int steps) {
         Sample sample = samples.row(entity, false).values().getOrDefault(field, new Sample.Nothing());
-        boolean filled = sample instanceof Sample.Nothing && !field.column().nullable() || steps > mapping.entities().size();
+        boolean filled = sample instanceof Sample.Nothing && !field.column().nullable()
+                || steps > mapping.entities().size();
         return filled ? samples.free(entity, field, false).ofRow(n) : constant(entity, sample, n, steps);
     }
 
     private static JavaCode argument(Field field, Sample sample) {
         JavaCode code = code(field, sample);
         boolean converted = field.converter().isPresent() && !(sample instanceof Sample.Nothing);
-        return !converted ? code : JavaCode.of("new %s().fromDatabase(%s)", Converter.simple(field.converter().get().by()), code);
+        return !converted ? code : JavaCode.of("new %s().fromDatabase(%s)",
+                Converter.simple(field.converter().get().by()), code);
     }
 
     static JavaCode code(Field field, Sample sample) {
-        return code(field.member().filter(member -> !(sample instanceof Sample.Items)).orElse(field.type()), field, sample);
+        return code(field.member().filter(member -> !(sample instanceof Sample.Items)).orElse(field.type()), field,
+                sample);
     }
 
     private static JavaCode code(JavaType type, Field field, Sample sample) {
         if (sample instanceof Sample.Items items) {
-            return JavaCode.of("List.of(%s)", JavaCode.list(items.values().stream().map(value -> code(field.member().orElseThrow(), field, value)).toList()));
+            return JavaCode.of("List.of(%s)",
+                    JavaCode.list(items.values().stream().map(value -> code(field.member().orElseThrow(), field, value))
+                            .toList()));
         } else if (sample instanceof Sample.Text text) {
             return JavaCode.of("%s", JavaString.of(text.value()));
         } else if (sample instanceof Sample.NumberedText text) {
@@ -174,7 +184,8 @@ final class SampleViews {
         } else if (sample instanceof Sample.NumberedUuid) {
             return JavaCode.of("Numbers.uuid(n)");
         } else if (sample instanceof Sample.NumberedBytes bytes) {
-            return bytes.length() < Integer.BYTES ? JavaCode.of("Binary.of(Arrays.copyOf(new byte[] {(byte) n}, %s))", bytes.length())
+            return bytes.length() < Integer.BYTES
+                    ? JavaCode.of("Binary.of(Arrays.copyOf(new byte[] {(byte) n}, %s))", bytes.length())
                     : JavaCode.of("Binary.of(ByteBuffer.allocate(%s).putInt(n).array())", bytes.length());
         } else if (sample instanceof Sample.NumberedBits bits) {
             return JavaCode.of("Numbers.digits(Integer.parseInt(Integer.toBinaryString(n)), %s)", bits.length());
@@ -225,9 +236,11 @@ final class SampleViews {
     }
 
     private static JavaCode digit(JavaType type, Sample.NumberedDigit digit) {
-        JavaCode n = digit.divisor() == 1 ? JavaCode.of("n %% %s", digit.room()) : JavaCode.of("n / %s %% %s", digit.divisor(), digit.room());
+        JavaCode n = digit.divisor() == 1 ? JavaCode.of("n %% %s", digit.room())
+                : JavaCode.of("n / %s %% %s", digit.divisor(), digit.room());
         return type == JavaType.BIG_DECIMAL
-                ? JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(%s))", JavaString.of(digit.least().toPlainString()), n)
+                ? JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(%s))",
+                        JavaString.of(digit.least().toPlainString()), n)
                 : JavaCode.of("%s + %s", number(type, digit.least()), n);
     }
 
@@ -239,7 +252,8 @@ final class SampleViews {
             case LONG -> JavaCode.of("%sL + %s", base.longValueExact(), n);
             case FLOAT -> JavaCode.of("%sF + %s", base.floatValue(), n);
             case DOUBLE -> JavaCode.of("%s + %s", base.doubleValue(), n);
-            default -> JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(%s))", JavaString.of(base.toPlainString()), n);
+            default -> JavaCode.of("new BigDecimal(%s).add(BigDecimal.valueOf(%s))",
+                    JavaString.of(base.toPlainString()), n);
         };
     }
 

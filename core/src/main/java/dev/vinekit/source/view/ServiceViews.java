@@ -99,6 +99,7 @@ public final class ServiceViews {
     }
 
     private static boolean uses(Mapping mapping, JavaType type) {
-        return fields(mapping).anyMatch(field -> field.type() == type || field.member().filter(type::equals).isPresent());
+        return fields(mapping).anyMatch(field -> field.type() == type
+                || field.member().filter(type::equals).isPresent());
     }
 }

@@ -70,15 +70,19 @@ final class TestViews {
                 tied.finderTests(entity, sample),
                 tied.filterTests(entity, sample),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
-                entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field)).map(views::get).toList(),
+                entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field))
+                .map(views::get).toList(),
                 divided(entity, sample).map(views::get),
-                entity.filters().stream().filter(field -> RelationTestViews.isSearched(field) && sample.has(field)).findFirst().map(views::get),
+                entity.filters().stream().filter(field -> RelationTestViews.isSearched(field) && sample.has(field))
+                .findFirst().map(views::get),
                 shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
                 samples.isReferredInCircle(entity),
                 patched.stream().map(views::get).toList(),
-                patched.stream().limit(1).filter(field -> !(other.values().get(field) instanceof Sample.Reference)).findFirst().map(views::get),
-                entity.key().stream().filter(field -> samples.differs(entity, false, field) && !isCountedWithin(entity, field)).map(views::get).toList(),
+                patched.stream().limit(1).filter(field -> !(other.values().get(field) instanceof Sample.Reference))
+                .findFirst().map(views::get),
+                entity.key().stream().filter(field -> samples.differs(entity, false, field)
+                        && !isCountedWithin(entity, field)).map(views::get).toList(),
                 JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
                 sorted(entity).map(views::get),
@@ -102,7 +106,8 @@ final class TestViews {
         return entity.key().size() < 2 || entity.checks().stream().anyMatch(check -> !check.understood()) ? List.of()
                 : entity.key().stream().filter(field -> !bound.contains(field.column().name()))
                         .filter(field -> field.input() == Field.Input.WRITABLE && !samples.isDigit(entity, field))
-                        .filter(field -> keys.stream().map(UniqueKey::columns).filter(key -> key.contains(field.column().name()))
+                        .filter(field -> keys.stream().map(UniqueKey::columns)
+                                .filter(key -> key.contains(field.column().name()))
                                 .allMatch(key -> key.stream().filter(column -> !column.equals(field.column().name()))
                                         .anyMatch(column -> samples.differs(entity, false, entity.field(column)))))
                         .toList();
@@ -111,13 +116,16 @@ final class TestViews {
     /** Whether numbers may come again with another value in the parts of the key before them, as MyISAM counts. */
     private static boolean isCountedWithin(Entity entity, Field field) {
         return field.input() == Field.Input.ASSIGNED && entity.key().indexOf(field) > 0
-                && entity.table().keys().stream().noneMatch(key -> key.columns().equals(List.of(field.column().name())));
+                && entity.table().keys().stream()
+                .noneMatch(key -> key.columns().equals(List.of(field.column().name())));
     }
 
     /** A column by whose order every row is before, beside or after a sample. */
     private static Optional<Field> divided(Entity entity, SampleRow sample) {
-        return entity.filters().stream().filter(field -> !field.column().nullable() && (sample.has(field) || field.inKey()))
-                .filter(field -> field.type().isComparable() && field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
+        return entity.filters().stream()
+                .filter(field -> !field.column().nullable() && (sample.has(field) || field.inKey()))
+                .filter(field -> field.type().isComparable() && field.type() != JavaType.FLOAT
+                        && field.type() != JavaType.DOUBLE)
                 .filter(field -> !RelationTestViews.isParameter(field)).findFirst();
     }
 
@@ -160,7 +168,10 @@ final class TestViews {
         return RuleViews.of(mapping, entity, samples.proofs(entity)).rules();
     }
 
-    /** The fields that can take the value of the other sample, one after the other, without the rest of the row following. */
+    /**
+     * The fields that can take the value of the other sample, one after the other, without the rest of the row
+     * following.
+     */
     private List<Field> patched(Entity entity, SampleRow sample, SampleRow other) {
         Set<Field> bound = new HashSet<>();
         for (RowRule rule : entity.rowRules()) {
@@ -169,11 +180,13 @@ final class TestViews {
                 bound.add(compare.right());
             }
         }
-        entity.relations().stream().filter(relation -> relation.fields().size() > 1).forEach(relation -> bound.addAll(relation.fields()));
+        entity.relations().stream().filter(relation -> relation.fields().size() > 1)
+                .forEach(relation -> bound.addAll(relation.fields()));
         entity.checks().stream().filter(check -> !check.understood() && check.fields().size() > 1)
                 .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
-                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field) && !triggers.overwrites(entity, field)
+                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field)
+                        && !triggers.overwrites(entity, field)
                         && !isOnUpdate(field))
                 .filter(field -> samples.differs(entity, true, field)
                         || !sample.values().get(field).equals(other.values().get(field)))

@@ -90,7 +90,8 @@ class MappingFileTest {
         String text = "source:\n  password: ${NOT_SET}\n";
 
         assertThatThrownBy(() -> MappingFile.parse("m.yaml", text, Map.of(), true).verifySource())
-                .isInstanceOf(Fault.class).hasMessageContaining("m.yaml, line 2, column 3").hasMessageContaining("NOT_SET");
+                .isInstanceOf(Fault.class).hasMessageContaining("m.yaml, line 2, column 3")
+                .hasMessageContaining("NOT_SET");
         MappingFile.parse("m.yaml", text, Map.of(), false).verify(List.of());
     }
 
@@ -145,7 +146,8 @@ class MappingFileTest {
     @Test
     void allMistakesAreSaidAtOnceInTheirOrder() throws SQLException {
         Schema schema = schema();
-        MappingFile file = parse("entities:\n  vesel:\n    name: A\n  note:\n    nam: B\nproject: {layout: no}\n").inPackage("a.b");
+        MappingFile file = parse("entities:\n  vesel:\n    name: A\n  note:\n    nam: B\nproject: {layout: no}\n")
+                .inPackage("a.b");
 
         assertThatThrownBy(() -> VineKit.map(schema, file, Set.of())).hasMessageContaining("3 mistakes")
                 .hasMessageMatching("(?s).*line 2, .*line 5, .*line 6, .*");
@@ -184,7 +186,8 @@ class MappingFileTest {
             String text = Proposal.fresh(VineKit.map(schema, "com.example.a"), Map.of()).text();
 
             Mapping offered = VineKit.map(schema, parse(text), Set.of());
-            Mapping taken = VineKit.map(schema, parse(text.replaceAll("(?m)^    # (version:|fields:|  UUID:)", "    $1")), Set.of());
+            Mapping taken = VineKit.map(schema, parse(
+                    text.replaceAll("(?m)^    # (version:|fields:|  UUID:)", "    $1")), Set.of());
 
             assertThat(offered.entities().get(0).version()).isEmpty();
             assertThat(offered.entities().get(0).field("UUID").type()).isEqualTo(JavaType.BINARY);
@@ -224,7 +227,8 @@ class MappingFileTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"''", "'entities:\n'", "'project: {package: a.b}'", "'entities:\n  # nothing yet\nhttp: {base-path: /a}\n'"})
+    @CsvSource({"''", "'entities:\n'", "'project: {package: a.b}'",
+            "'entities:\n  # nothing yet\nhttp: {base-path: /a}\n'"})
     void refreshFindsAPlaceInAnyFile(String text) throws SQLException {
         Proposal proposal = Proposal.refreshed("m", text, map(text));
 

@@ -14,9 +14,12 @@ import org.yaml.snakeyaml.constructor.SafeConstructor;
 class YamlTextTest {
     @ParameterizedTest
     @ValueSource(strings = {
-        "vessel", "wine vessel", "true", "NO", "null", "~", "12", "1.5", "0x1F", "2024-01-01", "a: b", "a:", "- a", "# a", "a #b", "\"", "'", "\\", "{a}",
-        "[a]", "*a", "&a", "!a", "%a", "@a", "`a`", "?", "|", ">", "<<", "=", "", " ", "a\nb", "a\tb", "\u0000", "\u0007", "\u202e", "gr\u00fcn", "\ud83c\udf47", "\u2028",
-        "a,b", "jdbc:h2:mem:a;MODE=x", "$x", "a%b", "a~b", "a+b", "y", "off", "-1", ".5", "1e3", "1_000", "0o7", "12:30:45"})
+        "vessel", "wine vessel", "true", "NO", "null", "~", "12", "1.5", "0x1F", "2024-01-01", "a: b", "a:", "- a",
+                "# a", "a #b", "\"", "'", "\\", "{a}",
+        "[a]", "*a", "&a", "!a", "%a", "@a", "`a`", "?", "|", ">",
+        "<<", "=", "", " ", "a\nb", "a\tb", "\u0000", "\u0007", "\u202e", "gr\u00fcn", "\ud83c\udf47", "\u2028",
+        "a,b", "jdbc:h2:mem:a;MODE=x", "$x", "a%b", "a~b", "a+b", "y", "off", "-1", ".5", "1e3", "1_000", "0o7",
+        "12:30:45"})
     void anyTextIsReadAsItself(String text) {
         Yaml yaml = new Yaml(new SafeConstructor(new LoaderOptions()));
 
@@ -25,7 +28,8 @@ class YamlTextTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"vessel, vessel", "jdbc:h2:./cellar, jdbc:h2:./cellar", "Vessel_2, Vessel_2", "yes, '\"yes\"'", "a b, '\"a b\"'"})
+    @CsvSource({"vessel, vessel", "jdbc:h2:./cellar, jdbc:h2:./cellar", "Vessel_2, Vessel_2", "yes, '\"yes\"'",
+            "a b, '\"a b\"'"})
     void quotesStandOnlyWhereTheyAreNeeded(String text, String written) {
         assertThat(YamlText.of(text)).isEqualTo(written);
     }

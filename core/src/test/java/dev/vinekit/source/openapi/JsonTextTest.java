@@ -10,14 +10,17 @@ import org.junit.jupiter.params.provider.ValueSource;
 class JsonTextTest {
     @ParameterizedTest
     @ValueSource(strings = {
-        "{}", "[]", "null", "1.5", "\"x\"", "{\"a\":[1,{\"b\":null}],\"c\":\"\\\"\\\\\\n\\u0001\"}", "[[[[]]]]", "{\"a b\":{\"\":true}}"})
+        "{}", "[]", "null", "1.5", "\"x\"", "{\"a\":[1,{\"b\":null}],\"c\":\"\\\"\\\\\\n\\u0001\"}", "[[[[]]]]",
+                "{\"a b\":{\"\":true}}"})
     void whatIsWrittenReadsTheSame(String json) throws IOException {
-        assertThat(OpenApi.MAPPER.readTree(JsonText.of(OpenApi.MAPPER.readTree(json)))).isEqualTo(OpenApi.MAPPER.readTree(json));
+        assertThat(OpenApi.MAPPER.readTree(JsonText.of(OpenApi.MAPPER.readTree(json))))
+                .isEqualTo(OpenApi.MAPPER.readTree(json));
     }
 
     @Test
     void whatFitsStandsOnOneLine() throws IOException {
-        assertThat(JsonText.of(OpenApi.MAPPER.readTree("{\"a\":[1,2,3],\"b\":{\"c\":true}}"))).isEqualTo("{\"a\":[1,2,3],\"b\":{\"c\":true}}\n");
+        assertThat(JsonText.of(OpenApi.MAPPER.readTree("{\"a\":[1,2,3],\"b\":{\"c\":true}}")))
+                .isEqualTo("{\"a\":[1,2,3],\"b\":{\"c\":true}}\n");
     }
 
     @Test

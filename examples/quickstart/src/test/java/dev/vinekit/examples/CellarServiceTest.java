@@ -47,7 +47,8 @@ class CellarServiceTest {
 
         List<String> lines = Files.readAllLines(log);
         assertThat(exit).as(String.join("\n", lines)).isZero();
-        assertThat(lines).anyMatch(line -> line.matches(".*Tests run: [5-9]\\d\\d, Failures: 0, Errors: 0, Skipped: 0.*"));
+        assertThat(lines).anyMatch(line -> line.matches(
+                ".*Tests run: [5-9]\\d\\d, Failures: 0, Errors: 0, Skipped: 0.*"));
         assertThat(lines).noneMatch(line -> line.contains("[WARNING]") && line.contains(".java"));
         assertThat(elsewhere.resolve("target")).isDirectoryContaining("glob:**.jar");
     }
