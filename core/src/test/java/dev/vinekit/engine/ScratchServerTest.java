@@ -10,6 +10,7 @@ import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -36,6 +37,16 @@ class ScratchServerTest {
             assertThat(names(statement, databases)).noneMatch(name -> scratch.url().contains("/" + name));
             statement.execute("DROP DATABASE " + young);
             statement.execute("DROP DATABASE " + somebodys);
+        }
+    }
+
+    /** A server that starts deletes the temporary tables of all others in the directory that they share. */
+    @Test
+    void temporaryFilesOfServersAreApart() throws SQLException {
+        try (TestDatabases own = TestDatabases.on("mariadb", "");
+                Connection connection = own.database().connect();
+                Statement statement = connection.createStatement()) {
+            assertThat(names(statement, "SELECT CONCAT(@@tmpdir, '/data/') = @@datadir")).containsExactly("1");
         }
     }
 

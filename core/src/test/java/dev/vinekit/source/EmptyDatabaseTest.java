@@ -52,7 +52,10 @@ class EmptyDatabaseTest {
         VineKit.compile(project);
         Path classes = project.directory().resolve("target/classes");
 
+        Path anothers = Path.of(System.getProperty("java.io.tmpdir"), "#sql-temptable-of-" + directory.getFileName());
+        Files.createFile(anothers);
         assertThat(tested(project)).as("with its own scripts").isEqualTo("found 8, failed 0\n");
+        assertThat(Files.deleteIfExists(anothers)).as("another server's temporary tables are left alone").isTrue();
 
         Path script = classes.resolve("db/schema.sql");
         Files.writeString(script, ";\n" + attack.replace("{out}", out.toString()) + ";\n", StandardOpenOption.APPEND);

@@ -110,19 +110,18 @@ final class MariadbServer {
         try {
             ScratchFolder folder = ScratchFolder.ofServer("vinekit-mariadb-");
             Path directory = folder.path();
-            Path log = directory.resolve("log");
             String data = "--datadir=" + directory.resolve("data");
             String user = "--user=" + System.getProperty("user.name");
-            Process install = run(log, program("mariadb-install-db"), "--no-defaults", data, user,
+            Process install = run(directory, program("mariadb-install-db"), "--no-defaults", data, user,
                     "--auth-root-authentication-method=normal", "--skip-test-db");
             if (!install.waitFor(SECONDS, TimeUnit.SECONDS) || install.exitValue() != 0) {
                 install.destroyForcibly();
-                throw failure("It could not make its data directory", log);
+                throw failure("It could not make its data directory", directory);
             }
             int port = freePort();
             String password = ScratchFolder.password();
             String rootPassword = ScratchFolder.password();
-            Process process = run(log, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
+            Process process = run(directory, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
                     "--init-file=" + firstStatements(directory, password, rootPassword), "--local-infile=0",
                     "--skip-symbolic-links",
                     "--secure-file-priv=" + Files.createDirectory(directory.resolve("nothing")),
@@ -131,7 +130,7 @@ final class MariadbServer {
                     "--character-set-server=utf8mb4", "--collation-server=utf8mb4_general_ci",
                     "--innodb-flush-log-at-trx-commit=0", "--innodb-fast-shutdown=2");
             MariadbServer server = new MariadbServer(folder, port, process, password, rootPassword);
-            server.await(log);
+            server.await(directory);
             return server;
         } catch (IOException e) {
             throw Fault.inWorld("The MariaDB server for scratch databases did not start: " + e.getMessage(),
@@ -151,9 +150,19 @@ final class MariadbServer {
                 .toString();
     }
 
-    private static Process run(Path log, String... command) throws IOException {
-        return new ProcessBuilder(command).redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile())).start();
+    /**
+     * Its temporary files are in its own directory: a server that starts deletes those of all others in the directory
+     * that they share, tables in use among them.
+     */
+    private static Process run(Path directory, String... command) throws IOException {
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log(directory).toFile()));
+        builder.environment().put("TMPDIR", directory.toString());
+        return builder.start();
+    }
+
+    private static Path log(Path directory) {
+        return directory.resolve("log");
     }
 
     private static int freePort() throws IOException {
@@ -162,7 +171,7 @@ final class MariadbServer {
         }
     }
 
-    private void await(Path log) throws InterruptedException, IOException {
+    private void await(Path directory) throws InterruptedException, IOException {
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
         while (System.nanoTime() < end && process.isAlive()) {
             try (Connection connection = DriverManager.getConnection(url(), USER, password)) {
@@ -174,10 +183,11 @@ final class MariadbServer {
             }
         }
         stop();
-        throw failure("It does not answer", log);
+        throw failure("It does not answer", directory);
     }
 
-    private static Fault failure(String what, Path log) throws IOException {
+    private static Fault failure(String what, Path directory) throws IOException {
+        Path log = log(directory);
         String last = Files.exists(log) ? Files.readString(log).strip().replaceAll("(?s).*\\R", "") : "";
         return Fault.inWorld("The MariaDB server for scratch databases did not start. " + what + ": " + last,
                 "Check that mariadbd runs here, or name a server with --url.", null);

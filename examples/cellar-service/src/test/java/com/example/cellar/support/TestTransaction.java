@@ -32,6 +32,9 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
 
     @Override
     public void afterEach(ExtensionContext context) throws SQLException {
+        if (connection == null) {
+            return; // it did not begin, and the test has not run
+        }
         connection.rollback();
         connection.setAutoCommit(true);
         TestDatabase.of(context).restore(withoutTransactions);

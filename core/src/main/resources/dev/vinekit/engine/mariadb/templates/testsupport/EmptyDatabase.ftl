@@ -20,7 +20,7 @@ final class EmptyDatabase implements AutoCloseable {
             int installed = run("mariadb-install-db", "--no-defaults", data, user,
                     "--auth-root-authentication-method=normal", "--skip-test-db").waitFor();
             if (installed != 0) {
-                throw new IllegalStateException("mariadb-install-db failed, see " + log());
+                throw new IllegalStateException("mariadb-install-db failed: " + Files.readString(log().toPath()));
             }
             try (ServerSocket socket = new ServerSocket(0)) {
                 port = socket.getLocalPort();
@@ -46,13 +46,19 @@ final class EmptyDatabase implements AutoCloseable {
         }
     }
 
+    /**
+     * Its temporary files are in its own directory: a server that starts deletes those of all others in the directory
+     * that they share, tables in use among them.
+     */
     private Process run(String... command) throws IOException {
         File program = Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/opt/homebrew/bin")
                 .map(folder -> new File(folder, command[0])).filter(File::canExecute).findFirst()
                 .orElseThrow(() -> new IllegalStateException("The tests need a MariaDB server: no " + command[0] + " here."));
         command[0] = program.toString();
-        return new ProcessBuilder(command).redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log())).start();
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log()));
+        builder.environment().put("TMPDIR", directory.toString());
+        return builder.start();
     }
 
     private File log() {
