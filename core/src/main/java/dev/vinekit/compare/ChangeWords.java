@@ -52,7 +52,7 @@ public record ChangeWords(TableName table, String what, String name, String chan
             return new ChangeWords(change.table(), "column", changed.now().name(), "changed",
                     difference(changed.was(), changed.now()));
         } else if (change instanceof SchemaChange.DomainChanged changed) {
-            return new ChangeWords(change.table(), "domain", changed.domain().name(),
+            return new ChangeWords(change.table(), "domain", change.table().name(),
                     verb(changed.was(), changed.now()),
                     detail(changed.was().map(ChangeWords::text), changed.now().map(ChangeWords::text)));
         } else if (change instanceof SchemaChange.SequenceChanged changed) {

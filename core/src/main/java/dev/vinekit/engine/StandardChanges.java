@@ -90,16 +90,12 @@ public class StandardChanges {
 
     /** What comes before the tables: sequences, domains, types. */
     private void prelude() {
-        List<String> before = definition.preludeOf(difference.before());
-        definition.prelude().stream().filter(statement -> !before.contains(statement)).forEach(statement -> {
-            String head = statement.substring(0, Math.min(statement.length(),
-                    statement.indexOf(' ', statement.indexOf(' ') + 1) + 1));
-            String name = statement.substring(head.length()).split(" ", 2)[0];
-            boolean replaces = statement.startsWith("CREATE OR REPLACE ") || statement.contains(" IF NOT EXISTS ");
-            if (!replaces && before.stream().anyMatch(old -> old.startsWith(head + name + " "))) {
-                typeChanged(name, statement);
+        List<Preliminary> before = definition.of(difference.before()).prelude();
+        definition.prelude().stream().filter(now -> !before.contains(now)).forEach(now -> {
+            if (!now.isRepeatable() && before.stream().anyMatch(now::makesSameAs)) {
+                typeChanged(now.spelled(), now.statement());
             } else {
-                add(statement);
+                add(now.statement());
             }
         });
     }

@@ -44,7 +44,7 @@ public class StandardDefinition {
         schema.tables().stream().map(table -> table.name().schema()).distinct()
                 .filter(name -> !name.equals(schema.defaultSchema()))
                 .forEach(name -> script.append(newSchema(name)).append(";\n\n"));
-        prelude().forEach(statement -> script.append(statement).append(";\n\n"));
+        prelude().forEach(made -> script.append(made.statement()).append(";\n\n"));
         List<SchemaObject> open = new ArrayList<>(schema.objects().stream().filter(object -> !isPreliminary(object))
                 .toList());
         Set<TableName> defined = new HashSet<>();
@@ -111,24 +111,21 @@ public class StandardDefinition {
         return "CREATE SCHEMA " + dialect.identifier(name);
     }
 
-    /** What {@link #prelude()} is for another state of the schema. */
-    protected List<String> preludeOf(Schema other) {
-        return new StandardDefinition(dialect, other).prelude();
+    /** The definition of another state of the schema. */
+    protected StandardDefinition of(Schema other) {
+        return new StandardDefinition(dialect, other);
     }
 
-    /**
-     * Statements that must come before the tables, each after those that make what it names: sequences, types, domains,
-     * functions.
-     */
-    protected List<String> prelude() {
-        List<Named> open = new ArrayList<>();
+    /** What must come before the tables, each after those that make what it names. */
+    final List<Preliminary> prelude() {
+        List<Preliminary> open = new ArrayList<>();
         for (Sequence sequence : schema.sequences()) {
-            open.add(new Named(sequence.name().name(), "CREATE SEQUENCE "
-                    + dialect.table(sequence.name(), schema.defaultSchema())
+            String name = dialect.table(sequence.name(), schema.defaultSchema());
+            open.add(new Preliminary("sequence", sequence.name().toString(), name, "CREATE SEQUENCE " + name
                     + sequence.options() + " START WITH " + sequence.start() + " INCREMENT BY "
                     + sequence.increment()));
         }
-        types().forEach((name, statement) -> open.add(new Named(name, statement)));
+        types().forEach((name, statement) -> open.add(new Preliminary("type", name, name, statement)));
         for (Domain domain : schema.domains()) {
             StringBuilder line = new StringBuilder("CREATE DOMAIN ").append(domain.name())
                     .append(" AS ").append(domain.base().text());
@@ -136,52 +133,17 @@ public class StandardDefinition {
             domain.defaultValue().ifPresent(value -> line.append(" DEFAULT ").append(value));
             line.append(domain.nullable() ? "" : " NOT NULL");
             domain.checks().forEach(check -> line.append(' ').append(check(check)));
-            open.add(new Named(domain.name(), line.toString()));
+            open.add(new Preliminary("domain", domain.name(), domain.name(), line.toString()));
         }
         schema.objects().stream().filter(StandardDefinition::isPreliminary)
-                .forEach(object -> open.add(new Named(bareName(object), statement(object))));
-        return Named.ordered(open);
+                .forEach(object -> open.add(new Preliminary(object.kind().words(), object.name().toString(),
+                        object.name().name(), statement(object))));
+        return Preliminary.ordered(open);
     }
 
     /** Statements that make the types which columns have beside domains, by their names. */
     protected Map<String, String> types() {
         return Map.of();
-    }
-
-    /** A statement, and what it makes. */
-    private record Named(String name, String statement) {
-        /** Each after those whose names it mentions; extensions first, for they bring whatever they bring. */
-        static List<String> ordered(List<Named> statements) {
-            List<Named> open = new ArrayList<>(statements);
-            List<String> ordered = new ArrayList<>();
-            while (!open.isEmpty()) {
-                Named next = open.stream().filter(each -> open.stream().noneMatch(other -> each.waitsFor(other)))
-                        .findFirst()
-                        .orElse(open.get(0));
-                ordered.add(next.statement);
-                open.remove(next);
-            }
-            return ordered;
-        }
-
-        private boolean waitsFor(Named other) {
-            return other != this && !isExtension() && (other.isExtension() || mentions(other.simpleName()));
-        }
-
-        private boolean isExtension() {
-            return statement.contains("CREATE EXTENSION");
-        }
-
-        /** A body in quotes is not looked at: what it names need not be there yet. */
-        private boolean mentions(String word) {
-            return SqlText.identifiers(statement.replaceAll("(?s)\\$(\\w*)\\$.*\\$\\1\\$", ""), found -> found)
-                    .contains(word);
-        }
-
-        /** The name without its schema and quotes. */
-        private String simpleName() {
-            return name.substring(name.lastIndexOf('.') + 1).replace("\"", "");
-        }
     }
 
     private void table(Table table, Set<TableName> defined, List<String> later) {

@@ -77,21 +77,11 @@ public sealed interface SchemaChange {
     /**
      * A domain that is another.
      *
+     * @param table where the domain stands, for it belongs to no table
      * @param was empty if it is new
      * @param now empty if it is gone
      */
-    record DomainChanged(Optional<Domain> was, Optional<Domain> now) implements SchemaChange {
-        /** The domain, as it is or was. */
-        public Domain domain() {
-            return now.or(() -> was).orElseThrow();
-        }
-
-        /** The domain by its name, for it belongs to no table. */
-        @Override
-        public TableName table() {
-            return new TableName("", domain().name());
-        }
-    }
+    record DomainChanged(TableName table, Optional<Domain> was, Optional<Domain> now) implements SchemaChange { }
 
     /**
      * A sequence that is another.

@@ -84,8 +84,9 @@ public record SchemaDifference(Schema before, Schema after, List<SchemaChange> c
         }
 
         private void objects(List<SchemaChange> changes) {
-            pairs(before.domains(), after.domains(), Domain::name,
-                    (was, now) -> changes.add(new SchemaChange.DomainChanged(was, now)));
+            pairs(before.domains(), after.domains(), Domain::name, (was, now) -> changes.add(
+                    new SchemaChange.DomainChanged(now.or(() -> was).orElseThrow().place(after.defaultSchema()),
+                            was, now)));
             pairs(before.sequences(), after.sequences(), Sequence::name,
                     (was, now) -> changes.add(new SchemaChange.SequenceChanged(was, now)));
             pairs(before.objects(), after.objects(), object -> List.of(object.kind(), object.name()),

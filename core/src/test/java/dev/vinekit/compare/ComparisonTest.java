@@ -23,6 +23,7 @@ import java.io.IOException;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -177,15 +178,15 @@ class ComparisonTest {
      */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain changed",
-        "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade SET DEFAULT 3 | domain changed",
-        "h2 | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence changed",
-        "h2 | CREATE SEQUENCE ticket | DROP SEQUENCE ticket | sequence removed",
-        "postgresql | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain changed",
-        "postgresql | CREATE DOMAIN grade AS INT | ALTER DOMAIN grade SET NOT NULL | domain changed",
-        "postgresql | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket MAXVALUE 99 | sequence changed",
-        "postgresql | CREATE SEQUENCE ticket | CREATE SEQUENCE other | sequence added",
-        "mariadb | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence changed"})
+        "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain grade changed",
+        "h2 | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade SET DEFAULT 3 | domain grade changed",
+        "h2 | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence ticket changed",
+        "h2 | CREATE SEQUENCE ticket | DROP SEQUENCE ticket | sequence ticket removed",
+        "postgresql | CREATE DOMAIN grade AS INT CHECK (VALUE > 0) | ALTER DOMAIN grade ADD CONSTRAINT small CHECK (VALUE < 9) | domain grade changed",
+        "postgresql | CREATE DOMAIN grade AS INT | ALTER DOMAIN grade SET NOT NULL | domain grade changed",
+        "postgresql | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket MAXVALUE 99 | sequence ticket changed",
+        "postgresql | CREATE SEQUENCE ticket | CREATE SEQUENCE other | sequence other added",
+        "mariadb | CREATE SEQUENCE ticket | ALTER SEQUENCE ticket INCREMENT BY 5 | sequence ticket changed"})
     void whatStandsBesideTablesIsComparedToo(String engine, String before, String change,
             String said) throws SQLException {
         String table = "; CREATE TABLE press (id INT PRIMARY KEY" + (before.contains("grade") ? ", grade grade)" : ")");
@@ -198,7 +199,8 @@ class ComparisonTest {
 
             assertThat(VineKit.definition(now)).isNotEqualTo(VineKit.definition(was));
             assertThat(difference.changes()).extracting(one -> ChangeWords.of(one))
-                    .extracting(words -> words.what() + " " + words.change()).contains(said);
+                    .extracting(words -> words.what() + " " + words.table().name().toLowerCase(Locale.ROOT)
+                            + " " + words.change()).contains(said);
             assertThat(VineKit.changes(difference)).isNotEmpty();
         }
     }

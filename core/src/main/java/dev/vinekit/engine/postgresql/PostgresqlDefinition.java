@@ -23,8 +23,8 @@ final class PostgresqlDefinition extends StandardDefinition {
     }
 
     @Override
-    protected List<String> preludeOf(Schema other) {
-        return new PostgresqlDefinition(dialect, other).prelude();
+    protected StandardDefinition of(Schema other) {
+        return new PostgresqlDefinition(dialect, other);
     }
 
     /** Without this, functions would have to come after all that their bodies name. */
