@@ -212,7 +212,7 @@ public final class VineKit {
         EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
-                .toList(), engine.support(), engine.getClass());
+                .toList(), engine.getClass());
         ScratchPlace place = new ScratchPlace(engine, source);
         Optional<String> lacking = lacking(mapping, place);
         SampleRows plain = lacking.isPresent() ? new SampleRows(mapping) : samples(mapping, place);

@@ -74,7 +74,7 @@ class DecisionsTest {
                   - { by: [name], match: starts-with }
                   - { by: [variety_code, slope_percent], match: greater }
                 fields:
-                  area_ha: { name: area, type: com.example.house.own.Area, converter: com.example.house.own.AreaConverter }
+                  area_ha: { name: area, type: com.example.house.own.Size, converter: com.example.house.own.SizeConverter }
               wine_lot: { operations: [read, patch, create], fields: { vintage: { type: long } } }
               cellar_stock: { key: [code] }
               grape_variety: { operations: [list, read] }
@@ -92,9 +92,9 @@ class DecisionsTest {
             import com.fasterxml.jackson.annotation.JsonValue;
             import java.math.BigDecimal;
 
-            public record Area(@JsonValue BigDecimal hectares) {
+            public record Size(@JsonValue BigDecimal hectares) {
                 @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
-                public Area {
+                public Size {
                 }
             }
             """;
@@ -105,15 +105,15 @@ class DecisionsTest {
             import com.example.house.support.ColumnConverter;
             import java.math.BigDecimal;
 
-            public final class AreaConverter implements ColumnConverter<BigDecimal, Area> {
+            public final class SizeConverter implements ColumnConverter<BigDecimal, Size> {
                 @Override
-                public Area fromDatabase(BigDecimal stored) {
-                    return new Area(stored);
+                public Size fromDatabase(BigDecimal stored) {
+                    return new Size(stored);
                 }
 
                 @Override
-                public BigDecimal toDatabase(Area area) {
-                    return area.hectares();
+                public BigDecimal toDatabase(Size size) {
+                    return size.hectares();
                 }
             }
             """;
@@ -135,8 +135,8 @@ class DecisionsTest {
                     directory.resolve("p")));
         }
         Path own = Files.createDirectories(project.directory().resolve("src/main/java/com/example/house/own"));
-        Files.writeString(own.resolve("Area.java"), OWN_TYPE);
-        Files.writeString(own.resolve("AreaConverter.java"), OWN_CONVERTER);
+        Files.writeString(own.resolve("Size.java"), OWN_TYPE);
+        Files.writeString(own.resolve("SizeConverter.java"), OWN_CONVERTER);
 
         VineKit.compile(project);
         TestReport report = VineKit.test(project);

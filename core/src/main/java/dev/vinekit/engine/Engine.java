@@ -85,11 +85,6 @@ public interface Engine {
         return List.of();
     }
 
-    /** Classes of a generated service that only this engine has, by the names of their templates. */
-    default List<String> support() {
-        return List.of();
-    }
-
     /** Whether {@link #scratch} can make one. */
     default boolean makesScratch() {
         return true;

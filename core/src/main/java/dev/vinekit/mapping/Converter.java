@@ -6,9 +6,4 @@ package dev.vinekit.mapping;
  * @param type the type, with its package
  * @param by the class that converts, with its package
  */
-public record Converter(JavaName type, JavaName by) {
-    /** The name of a class without its package. */
-    public static JavaName simple(JavaName qualified) {
-        return JavaName.of(qualified.value().substring(qualified.value().lastIndexOf('.') + 1));
-    }
-}
+public record Converter(JavaName type, JavaName by) { }

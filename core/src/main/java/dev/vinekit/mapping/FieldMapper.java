@@ -274,10 +274,7 @@ final class FieldMapper {
                         + "com.example.house.Litres and com.example.house.LitresConverter."
                 : inKey || keyTypes.isInReference(table, column)
                 ? "The column is part of a key or a reference, whose values are not converted."
-                : !dialect.isWritable(column.type()) ? "The column can be read as text only."
-                : ReservedTypes.contains(Converter.simple(JavaName.of(type)).value())
-                || ReservedTypes.contains(Converter.simple(JavaName.of(field.converter().get())).value())
-                ? "The generated code uses a type of that name." : "";
+                : !dialect.isWritable(column.type()) ? "The column can be read as text only." : "";
         if (!problem.isEmpty()) {
             decided.mistakeInField(column, "converter", problem);
             return Optional.empty();

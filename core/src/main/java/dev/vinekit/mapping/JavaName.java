@@ -16,6 +16,9 @@ public record JavaName(String value, boolean ofDomain) implements Comparable<Jav
      */
     public static final char MARK = '\ufdd0';
 
+    /** Stands for the dots of a name with its package that has a mark; no character either. */
+    private static final char DOT = '\ufdd1';
+
     public JavaName {
         if (!isValid(value)) {
             throw new IllegalArgumentException("not a Java name: " + value);
@@ -32,9 +35,19 @@ public record JavaName(String value, boolean ofDomain) implements Comparable<Jav
         return new JavaName(value, false);
     }
 
-    /** This name, with a mark before it in code. */
+    /** This name, with a mark before it in code; one with its package is shortened there if it can be. */
     public JavaName inCode() {
         return new JavaName(value, true);
+    }
+
+    /** Whether a name goes on with this character in code that is being written. */
+    public static boolean isPart(char c) {
+        return Character.isJavaIdentifierPart(c) || c == DOT;
+    }
+
+    /** A name as Java has it, of one that stands behind a mark. */
+    public static String written(String marked) {
+        return marked.replace(DOT, '.');
     }
 
     /** This name with letters or digits put behind. */
@@ -49,6 +62,6 @@ public record JavaName(String value, boolean ofDomain) implements Comparable<Jav
 
     @Override
     public String toString() {
-        return ofDomain ? MARK + value : value;
+        return ofDomain ? MARK + value.replace('.', DOT) : value;
     }
 }

@@ -8,14 +8,12 @@ import java.util.List;
  * @param title the engine's name as its makers write it
  * @param exampleUrl a JDBC URL of the engine's form
  * @param libraries what the service and its tests need of it
- * @param support classes of the service that only this engine has
  * @param templates a class beside whose folder {@code templates} the engine's own templates lie; they come before ours
  */
 public record EngineTraits(
         String title,
         String exampleUrl,
         List<Library> libraries,
-        List<String> support,
         Class<?> templates) {
     /**
      * A library of the generated project.

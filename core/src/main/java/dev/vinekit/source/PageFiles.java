@@ -5,23 +5,17 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 
 /** The files of the service's page, the same for every service. */
 final class PageFiles {
-    private static final List<String> NAMES = List.of(
-            "index.html", "style.css", "app.js", "access.js", "address.js", "api.js", "cells.js", "collections.js",
-            "description.js", "draftlist.js", "drafts.js", "form.js", "inputs.js", "lastrow.js", "problem.js",
-            "requests.js", "row.js", "rows.js", "values.js");
-
     private PageFiles() {
     }
 
     /** Each with its text, by its name. */
     static Map<String, String> all() {
         Map<String, String> files = new LinkedHashMap<>();
-        for (String name : NAMES) {
+        for (String name : ResourceFolder.names(PageFiles.class, "page")) {
             try (InputStream file = PageFiles.class.getResourceAsStream("page/" + name)) {
                 files.put(name, new String(file.readAllBytes(), StandardCharsets.UTF_8));
             } catch (IOException e) {

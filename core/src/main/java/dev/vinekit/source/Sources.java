@@ -3,11 +3,9 @@ package dev.vinekit.source;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.fault.Visible;
 import dev.vinekit.mapping.Conventions;
-import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
-import dev.vinekit.mapping.ReservedTypes;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.openapi.OpenApi;
 import dev.vinekit.source.view.EntityView;
@@ -22,36 +20,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import javax.lang.model.SourceVersion;
 
 /** Writes every file of a service. */
 public final class Sources {
-    static final List<String> SUPPORT = List.of(
-            "Application", "Coded", "Condition", "Constraint", "Cursor", "Dispatch", "Endpoints", "EntryPoint",
-            "Filters", "Health", "Includes", "InputReader", "Insert", "Json", "Lists", "JsonProvider", "FoundRows",
-            "Gate", "Main", "MergePatch", "OnCreate", "OnReplace", "OneOrMany", "OpenApi", "OrderBy", "Page",
-            "PageRequest", "PathKeys", "Precondition", "Problem", "ProblemException", "ProblemMapper", "RequestIds",
-            "RowState", "RowRequest", "Rules", "RowSelection", "Server", "Settings", "Sql", "StoredRow", "Update",
-            "SqlError", "SqlErrors", "Transactions", "Violation", "Versioned", "Workers", "AccessFilter", "AccessRight",
-            "AccessTokens", "Requires", "Binary", "Bytes", "LinearPattern", "Framing", "Connections", "PageFiles",
-            "ColumnConverter", "KeyParameters");
-
-    static final List<String> TEST_SUPPORT = List.of(
-            "Api", "ApiAnswer", "ContractTest", "EmptyDatabase", "Exchanges", "Numbers", "ServiceUnderTest", "Tables",
-            "TestDatabase", "TestRow", "TestTokens", "TestTransaction", "TestValues", "UnitTransactions");
-
-    /**
-     * Files that work with mocks, by their roles, and what they use for it: words that others use for something else.
-     */
-    private static final Set<String> MOCKED = Set.of("test/serviceTest", "testsupport/UnitTransactions");
-    private static final Set<String> MOCKING =
-            Set.of("any", "eq", "mock", "never", "times", "verify", "verifyNoInteractions", "when");
-
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
             Pattern.compile("<dependency>\\s*<groupId>([^<]+)</groupId>\\s*<artifactId>([^<]+)</artifactId>");
@@ -60,15 +35,13 @@ public final class Sources {
 
     private final Mapping mapping;
     private final ServiceView service;
-    private final List<String> engineSupport;
     private final Templates templates;
     private final List<SourceFile> files = new ArrayList<>();
     private final List<JavaFile> java = new ArrayList<>();
 
-    private Sources(Mapping mapping, ServiceView service, List<String> engineSupport, Templates templates) {
+    private Sources(Mapping mapping, ServiceView service, Templates templates) {
         this.mapping = mapping;
         this.service = service;
-        this.engineSupport = engineSupport;
         this.templates = templates;
     }
 
@@ -82,7 +55,7 @@ public final class Sources {
     public static SourceTree of(
             Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, String seed,
             Optional<Path> ownTemplates) {
-        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect, samples), engine.support(),
+        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect, samples),
                 new Templates(engine.templates(), ownTemplates));
         sources.java.addAll(IntStream.range(0, mapping.entities().size()).parallel()
                 .mapToObj(i -> sources.table(mapping.entities().get(i), sources.service.entities().get(i)))
@@ -131,30 +104,20 @@ public final class Sources {
         return SourceVersion.isName(name, SourceVersion.RELEASE_17) && !name.equals("support") ? name : name + "row";
     }
 
+    /** The classes that are the same for all tables: one for each template that has something to write. */
     private void support() {
-        Map<String, Object> model = Map.of("s", service, "v", Versions.all());
-        Stream.concat(SUPPORT.stream().filter(this::isNeeded), engineSupport.stream().filter(this::isNeeded))
-                .forEach(name ->
-                java.add(new JavaFile("main", "support/" + name, Optional.empty(), "support", "support", name,
-                        templates.render("support/" + name, model))));
-        TEST_SUPPORT.stream().filter(this::isNeeded)
-                .forEach(name -> java.add(new JavaFile("test", "testsupport/" + name, Optional.empty(), "support",
-                "support", name, templates.render("testsupport/" + name, model))));
+        support("main", "support");
+        support("test", "testsupport");
     }
 
-    private boolean isNeeded(String support) {
-        return switch (support) {
-            case "Binary" -> service.binary();
-            case "Bytes" -> service.bytes();
-            case "Columns" -> service.ownReads();
-            case "Lists" -> service.lists();
-            case "AccessFilter", "AccessRight", "AccessTokens", "Requires", "TestTokens" -> service.secured();
-            case "PageFiles" -> service.withPage();
-            case "Versioned" -> service.versioned();
-            case "ColumnConverter" -> service.converted();
-            case "UnitTransactions" -> mapping.conventions().interfaces();
-            default -> true;
-        };
+    private void support(String side, String folder) {
+        Map<String, Object> model = Map.of("s", service, "v", Versions.all());
+        for (String name : templates.classes(folder)) {
+            String text = templates.render(folder + "/" + name, model);
+            if (!text.isBlank()) {
+                java.add(new JavaFile(side, folder + "/" + name, Optional.empty(), "support", "support", name, text));
+            }
+        }
     }
 
     /** Writes the files beside the sources, and returns the libraries that the project names. */
@@ -188,27 +151,15 @@ public final class Sources {
 
     private void writeJava() {
         String base = mapping.basePackage().value();
-        Map<String, String> known = new HashMap<>(ReservedTypes.libraryTypes());
-        mapping.entities().stream().flatMap(entity -> entity.fields().stream())
-                .flatMap(field -> field.converter().stream())
-                .flatMap(converter -> Stream.of(converter.type(), converter.by()))
-                .forEach(name -> known.put(Converter.simple(name).value(), name.value()));
+        Map<String, String> known = new HashMap<>();
         Map<String, String> domain = new HashMap<>();
         java.forEach(file -> (file.table.isPresent() ? domain : known)
                 .put(file.name, base + "." + file.folder + "." + file.name));
-        Map<String, String> knownInDto = new HashMap<>(known);
-        knownInDto.put("Pattern", "jakarta.validation.constraints.Pattern");
-        Map<String, String> knownInMocked = new HashMap<>(known);
-        MOCKING.forEach(name -> knownInMocked.put(name, "static org.mockito.Mockito." + name));
         Imports imports = new Imports(known, domain);
-        Imports importsInDto = new Imports(knownInDto, domain);
-        Imports importsInMocked = new Imports(knownInMocked, domain);
         JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
         files.addAll(java.parallelStream().map(file -> {
             String ownPackage = base + "." + file.folder;
-            Imports.Resolved resolved = (file.layer.equals("dto") ? importsInDto : MOCKED.contains(file.role)
-                    ? importsInMocked : imports)
-                    .of(file.body, ownPackage);
+            Imports.Resolved resolved = imports.of(file.body, ownPackage);
             return new SourceFile(
                     "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",
                     layout.of(ownPackage, resolved.statements(), resolved.body()), file.role, file.table);

@@ -31,6 +31,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentSkipListSet;
 import java.util.stream.Collectors;
@@ -118,6 +119,17 @@ final class Templates {
             throw new UncheckedIOException("template " + name, e);
         }
         return text.toString();
+    }
+
+    /** The names of the classes that a folder has templates for; parts of templates begin with a small letter. */
+    Set<String> classes(String folder) {
+        Set<String> names = new TreeSet<>();
+        for (Class<?> place : List.of(Templates.class, engine)) {
+            ResourceFolder.names(place, "templates/" + folder).stream()
+                    .filter(name -> name.endsWith(SUFFIX) && Character.isUpperCase(name.charAt(0)))
+                    .forEach(name -> names.add(name.substring(0, name.length() - SUFFIX.length())));
+        }
+        return names;
     }
 
     private RuntimeException mistake(String template, Integer line, Integer column, String message, Exception cause) {

@@ -8,7 +8,6 @@ import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.JavaName;
-import dev.vinekit.mapping.ReservedTypes;
 import dev.vinekit.source.view.DocText;
 import dev.vinekit.source.view.JavaCode;
 import dev.vinekit.source.view.JavaString;
@@ -28,7 +27,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TimeZone;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javax.tools.DiagnosticCollector;
 import javax.tools.JavaCompiler;
 import javax.tools.JavaFileObject;
@@ -93,14 +91,6 @@ class GeneratedSourcesTest {
         assertThat(unsafe(ServiceView.class, seen)).isEmpty();
 
         assertThat(seen.size()).isGreaterThan(10);
-    }
-
-    @Test
-    void entitiesCannotTakeTheNameOfATypeThatTemplatesUse() {
-        List<String> names = Stream.concat(Sources.SUPPORT.stream(), Sources.TEST_SUPPORT.stream()).toList();
-
-        assertThat(names).hasSizeGreaterThan(30).allMatch(ReservedTypes::contains);
-        assertThat(List.of("Connection", "Path", "DELETE", "Record")).allMatch(ReservedTypes::contains);
     }
 
     @Test

@@ -4,17 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.mapping.JavaName;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** {@code ~} stands for the mark of a domain's own names. */
 class ImportsTest {
     private static final Imports IMPORTS = new Imports(
-            Map.of("List", "java.util.List", "Function", "java.util.function.Function", "NotNull",
-                    "validation.NotNull", "@Size", "@validation.Size",
-                    "assertThat", "static asserts.Assertions.assertThat", "Page", "cellar.support.Page"),
+            Map.of("Page", "cellar.support.Page", "List", "cellar.support.List"),
             Map.of("Vessel", "cellar.entity.Vessel", "Function", "cellar.entity.Function", "Object",
                     "cellar.entity.Object", "Size", "cellar.entity.Size"));
+
+    private static final String DECLARED = """
+            import static asserts.Assertions.assertThat;
+
+            import java.util.List;
+            import java.util.function.Function;
+            import validation.NotNull;
+            import validation.Size;
+
+            """;
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '^', value = {
@@ -36,12 +45,16 @@ class ImportsTest {
         "~Object o; Object p;                | cellar.entity.Object                      | Object o; java.lang.Object p;",
         "@Size ~Vessel v;                    | cellar.entity.Vessel validation.Size      | @Size Vessel v;",
         "~Size s;                            | cellar.entity.Size                        | Size s;",
+        "~house:Litres l; ~house:Litres m;   | house.Litres                              | Litres l; Litres m;",
+        "~house:Vessel v; ~Vessel w;         | cellar.entity.Vessel                      | house.Vessel v; Vessel w;",
+        "~house:List l; List<String> m;      | house.List                                | List l; java.util.List<String> m;",
+        "~house:Litres l; ~other:Litres m;   | house.Litres                              | Litres l; other.Litres m;",
         "~Size s; @Size int t;               | cellar.entity.Size                        | Size s; @validation.Size int t;",
         "List<@NotNull Vessel> all;          | cellar.entity.Vessel java.util.List validation.NotNull | List<@NotNull Vessel> all;",
         "List<@NotNull Function> all; ~Function f; | cellar.entity.Function java.util.List validation.NotNull"
             + " | List<java.util.function.@NotNull Function> all; Function f;"})
     void aFileImportsWhatItUsesAndTheDomainKeepsItsNames(String java, String imports, String body) {
-        Imports.Resolved resolved = IMPORTS.of(java.replace('~', JavaName.MARK), "cellar.service");
+        Imports.Resolved resolved = IMPORTS.of(DECLARED + marked(java), "cellar.service");
 
         assertThat(resolved.statements().lines().map(line -> line.replaceAll("^import |;$", "")))
                 .containsExactly(imports == null ? new String[0] : imports.split(" "));
@@ -55,8 +68,13 @@ class ImportsTest {
         "cellar.support | Page p;               | ''",
         "cellar.service | assertThat(List.of()) | import static asserts.Assertions.assertThat;,import java.util.List;"})
     void whatThePackageHasNeedsNoImport(String ownPackage, String java, String imports) {
-        assertThat(IMPORTS.of(java.replace('~', JavaName.MARK), ownPackage).statements().lines()
+        assertThat(IMPORTS.of(DECLARED + marked(java), ownPackage).statements().lines()
                 .filter(line -> !line.isEmpty()))
                 .containsExactly(imports.isEmpty() ? new String[0] : imports.split(","));
+    }
+
+    private static String marked(String java) {
+        return Pattern.compile("~((\\w+:)?\\w+)").matcher(java).replaceAll(found ->
+                JavaName.of(found.group(1).replace(':', '.')).inCode().toString());
     }
 }

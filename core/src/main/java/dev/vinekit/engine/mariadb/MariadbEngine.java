@@ -174,11 +174,6 @@ public final class MariadbEngine implements Engine {
     }
 
     @Override
-    public List<String> support() {
-        return List.of("Columns");
-    }
-
-    @Override
     public ScratchDatabase scratch() throws SQLException {
         MariadbServer server = MariadbServer.running();
         return create(server.url(), MariadbServer.USER, server.password(), server::allow);

@@ -121,11 +121,6 @@ public final class SqliteEngine implements Engine {
     }
 
     @Override
-    public List<String> support() {
-        return List.of("Columns");
-    }
-
-    @Override
     public ScratchDatabase scratch() throws SQLException {
         try {
             ScratchFolder folder = ScratchFolder.ofFiles("vinekit-sqlite-");

@@ -1,6 +1,5 @@
 package dev.vinekit.source.view;
 
-import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Enumeration;
 import dev.vinekit.mapping.Field;
@@ -82,7 +81,7 @@ final class FieldViews {
     Optional<RelationView.ConverterView> converter(Field field) {
         return field.converter().map(converter -> new RelationView.ConverterView(
                 constant(field), JavaCode.type(field.type(), true),
-                Converter.simple(converter.type()), Converter.simple(converter.by())));
+                converter.type().inCode(), converter.by().inCode()));
     }
 
     private static JavaName constant(Field field) {
@@ -104,7 +103,7 @@ final class FieldViews {
         JavaCode value = JavaCode.of(fromRow ? "stored.%s()" : "input.%s()", field.name());
         if (field.converter().isPresent()) {
             return JavaCode.of("assertThat(%s).isEqualTo(new %s().write(%s));",
-                    row, Converter.simple(field.converter().get().by()), value);
+                    row, field.converter().get().by().inCode(), value);
         } else if (isAsText(field)) {
             return JavaCode.of("assertThat(row.text(%s)).isEqualTo(%s);", column, value);
         } else if (field.isUuidInBytes()) {
@@ -124,7 +123,7 @@ final class FieldViews {
 
     static JavaCode type(Field field, boolean boxed) {
         if (field.converter().isPresent()) {
-            return JavaCode.of("%s", Converter.simple(field.converter().get().type()));
+            return JavaCode.of("%s", field.converter().get().type().inCode());
         }
         return field.enumeration().isPresent()
                 ? JavaCode.of("%s", field.enumeration().get().name().inCode())

@@ -5,7 +5,6 @@ import dev.vinekit.data.Proofs;
 import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
 import dev.vinekit.data.SampleRows;
-import dev.vinekit.mapping.Converter;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
@@ -143,7 +142,7 @@ final class SampleViews {
         JavaCode code = code(field, sample);
         boolean converted = field.converter().isPresent() && !(sample instanceof Sample.Nothing);
         return !converted ? code : JavaCode.of("new %s().fromDatabase(%s)",
-                Converter.simple(field.converter().get().by()), code);
+                field.converter().get().by().inCode(), code);
     }
 
     static JavaCode code(Field field, Sample sample) {

@@ -1,3 +1,15 @@
+<#if s.secured>
+import jakarta.ws.rs.Priorities;
+import jakarta.ws.rs.container.ContainerRequestContext;
+import jakarta.ws.rs.container.ContainerRequestFilter;
+import jakarta.ws.rs.container.DynamicFeature;
+import jakarta.ws.rs.container.ResourceInfo;
+import jakarta.ws.rs.core.FeatureContext;
+import jakarta.ws.rs.core.HttpHeaders;
+import jakarta.ws.rs.core.SecurityContext;
+import jakarta.ws.rs.ext.Provider;
+import java.util.List;
+
 /** Lets nobody through to a method that {@link Requires} rights but those who have them. */
 @Provider
 public final class AccessFilter implements DynamicFeature {
@@ -39,3 +51,4 @@ public final class AccessFilter implements DynamicFeature {
         }
     }
 }
+</#if>

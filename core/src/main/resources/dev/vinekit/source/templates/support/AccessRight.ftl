@@ -1,3 +1,7 @@
+<#if s.secured>
+import jakarta.ws.rs.core.SecurityContext;
+import java.util.List;
+
 /** What can be done with each table, and the roles that may do it; {@code *} stands for everybody with a valid token. */
 public enum AccessRight {
 <#list s.rights as r>
@@ -15,3 +19,4 @@ public enum AccessRight {
         return roles.stream().anyMatch(role -> role.equals("*") || caller.isUserInRole(role));
     }
 }
+</#if>

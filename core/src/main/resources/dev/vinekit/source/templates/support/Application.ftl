@@ -1,3 +1,7 @@
+import java.util.List;
+import java.util.concurrent.Semaphore;
+import javax.sql.DataSource;
+
 /** The parts of the service, put together. */
 public final class Application {
     private final List<Object> controllers;

@@ -1,3 +1,9 @@
+<#if s.binary>
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.Arrays;
+import java.util.Base64;
+
 /** Bytes that compare by content; Base64 in JSON. */
 public final class Binary {
     private final byte[] bytes;
@@ -56,3 +62,4 @@ public final class Binary {
         return "Binary[" + bytes.length + " bytes]";
     }
 }
+</#if>

@@ -1,3 +1,13 @@
+<#if s.bytes>
+import jakarta.validation.ConstraintValidator;
+import jakarta.validation.ConstraintValidatorContext;
+import jakarta.validation.Payload;
+import java.lang.annotation.Documented;
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+
 /** A binary value has at least and at most so many bytes; null is fine. */
 @Documented
 @jakarta.validation.Constraint(validatedBy = Bytes.Count.class)
@@ -34,3 +44,4 @@ public @interface Bytes {
         }
     }
 }
+</#if>

@@ -1,3 +1,4 @@
+<#if s.converted>
 /**
  * Makes values of a type of the house's own of what a column stores, and back.
  *
@@ -25,3 +26,4 @@ public interface ColumnConverter<S, T> {
         return value == null ? null : toDatabase(value);
     }
 }
+</#if>

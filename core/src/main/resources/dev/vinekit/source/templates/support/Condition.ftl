@@ -1,3 +1,9 @@
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.List;
+import java.util.stream.Stream;
+
 /**
  * What rows must fulfil: the parts of a WHERE clause, all of which hold, and the values of their parameters in order.
  *

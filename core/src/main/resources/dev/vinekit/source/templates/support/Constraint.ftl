@@ -1,3 +1,5 @@
+import java.util.List;
+
 /**
  * A constraint of the database, in the words of the API.
  *

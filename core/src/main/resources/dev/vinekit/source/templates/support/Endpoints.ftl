@@ -1,3 +1,14 @@
+import jakarta.ws.rs.HttpMethod;
+import jakarta.ws.rs.Path;
+import java.lang.annotation.Annotation;
+import java.lang.reflect.Method;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+
 /** Lists the paths of controllers and the methods that each takes, as their annotations say. */
 public final class Endpoints {
     private static final List<String> ORDER = List.of("GET", "POST", "PUT", "PATCH", "DELETE");

@@ -1,3 +1,15 @@
+import java.time.temporal.Temporal;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
 /** What the rows of a table can be filtered and sorted by. */
 public final class Filters {
     private static final int MOST_OPTIONS = 100;

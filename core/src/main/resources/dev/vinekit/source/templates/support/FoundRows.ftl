@@ -1,3 +1,6 @@
+import java.util.List;
+import java.util.OptionalLong;
+
 /**
  * The rows of a page.
  *

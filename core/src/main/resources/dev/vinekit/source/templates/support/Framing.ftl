@@ -1,3 +1,10 @@
+import io.undertow.util.StatusCodes;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.regex.Pattern;
+
 /**
  * Follows the bytes of a connection through its requests (RFC 9112), and finds what no request is made of: where two
  * readers of the same bytes could differ on where one ends, none of them gets through.

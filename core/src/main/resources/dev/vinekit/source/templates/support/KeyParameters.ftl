@@ -1,3 +1,12 @@
+import jakarta.ws.rs.ext.ParamConverter;
+import jakarta.ws.rs.ext.ParamConverterProvider;
+import jakarta.ws.rs.ext.Provider;
+import java.lang.annotation.Annotation;
+import java.lang.invoke.MethodType;
+import java.lang.reflect.Type;
+import java.time.temporal.Temporal;
+import java.util.UUID;
+
 /** Path parameters: each value has one form, so that each row has one path. */
 @Provider
 public final class KeyParameters implements ParamConverterProvider {

@@ -1,3 +1,10 @@
+import jakarta.validation.ConstraintValidator;
+import jakarta.validation.ConstraintValidatorContext;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
 /**
  * Holds texts to {@link jakarta.validation.constraints.Pattern} in time that grows with their length only: by an automaton, without going back. What it does
  * not know, such as a look ahead, is matched by Java's own expressions, which may take very long for some texts.

@@ -1,3 +1,6 @@
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
 /** Runs the service until the process is told to stop. */
 public final class Main {
     private static final Logger LOG = LoggerFactory.getLogger(Main.class);

@@ -1,3 +1,6 @@
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+
 /** JSON merge patches (RFC 7396). */
 public final class MergePatch {
     public static final String MEDIA_TYPE = "application/merge-patch+json";

@@ -1,3 +1,5 @@
+import java.util.List;
+
 /**
  * A body that has a row, or an array of rows.
  *

@@ -1,3 +1,12 @@
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import jakarta.ws.rs.GET;
+import jakarta.ws.rs.Path;
+import jakarta.ws.rs.Produces;
+import jakarta.ws.rs.core.MediaType;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+
 /** The description of this interface (OpenAPI 3.1). */
 @Path("openapi.json")
 @Produces(MediaType.APPLICATION_JSON)

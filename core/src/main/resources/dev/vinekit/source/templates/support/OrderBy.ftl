@@ -1,3 +1,10 @@
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
 /**
  * A column that rows are ordered by. A row without a value comes before every other one, in descending order after it.
  */

@@ -1,3 +1,12 @@
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.OptionalLong;
+import java.util.function.UnaryOperator;
+
 /**
  * Which rows of a table are wanted.
  *

@@ -1,3 +1,12 @@
+<#if s.withPage>
+import io.undertow.Handlers;
+import io.undertow.server.HttpHandler;
+import io.undertow.server.handlers.AllowedMethodsHandler;
+import io.undertow.server.handlers.PathHandler;
+import io.undertow.server.handlers.resource.ClassPathResourceManager;
+import io.undertow.util.HttpString;
+import io.undertow.util.Methods;
+
 /** The page for people: files of the class path, which read all else that they show from the service itself. */
 final class PageFiles {
     private static final String LIBRARY = "META-INF/resources/webjars/lit-html/${v["lit-html"]}";
@@ -37,3 +46,4 @@ final class PageFiles {
         }, Methods.GET, Methods.HEAD);
     }
 }
+</#if>

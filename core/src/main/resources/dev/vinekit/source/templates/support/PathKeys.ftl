@@ -1,3 +1,13 @@
+import java.math.BigDecimal;
+import java.net.URLDecoder;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
 /** Keys as one path segment: the parts, percent-encoded, joined by commas. */
 public final class PathKeys {
     private static final Pattern PLAIN = Pattern.compile("-?(?:0|[1-9][0-9]*+)(?:\\.[0-9]++)?");

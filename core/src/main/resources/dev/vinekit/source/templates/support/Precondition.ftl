@@ -1,3 +1,9 @@
+import jakarta.ws.rs.core.HttpHeaders;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /**
  * Which state of a row a client means to change (RFC 9110, section 13).
  *

@@ -1,3 +1,6 @@
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+
 /**
  * The body of an answer that reports an error (RFC 9457).
  *

@@ -1,3 +1,6 @@
+import java.util.List;
+import java.util.stream.Collectors;
+
 /** A request that cannot be carried out, with the answer that says why. */
 public final class ProblemException extends RuntimeException {
     private static final long serialVersionUID = 1L;

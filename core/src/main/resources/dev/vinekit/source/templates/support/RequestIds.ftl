@@ -1,3 +1,11 @@
+import io.undertow.server.HttpHandler;
+import io.undertow.server.HttpServerExchange;
+import io.undertow.util.HttpString;
+import java.security.SecureRandom;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.regex.Pattern;
+import org.slf4j.MDC;
+
 /** Gives each request an identifier, unless it brings one: it is in the log, in the answer and in problems. */
 final class RequestIds implements HttpHandler {
     static final HttpString HEADER = new HttpString("X-Request-Id");

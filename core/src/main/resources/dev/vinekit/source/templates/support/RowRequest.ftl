@@ -1,3 +1,11 @@
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import jakarta.ws.rs.core.HttpHeaders;
+import jakarta.ws.rs.core.Response;
+import jakarta.ws.rs.core.SecurityContext;
+import jakarta.ws.rs.core.UriInfo;
+import java.util.List;
+import java.util.function.BiFunction;
+
 /** What a client wants of a row. */
 public record RowRequest(HttpHeaders headers, RowSelection selection) {
     /**

@@ -1,3 +1,10 @@
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import jakarta.ws.rs.core.SecurityContext;
+import jakarta.ws.rs.core.UriInfo;
+import java.util.List;
+import java.util.function.BiFunction;
+import java.util.stream.Stream;
+
 /**
  * What a client wants of rows.
  *

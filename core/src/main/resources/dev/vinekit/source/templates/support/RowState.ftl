@@ -1,3 +1,9 @@
+import com.fasterxml.jackson.core.JsonProcessingException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Arrays;
+import java.util.Base64;
+
 /**
  * A row as clients see it.
  *

@@ -1,3 +1,8 @@
+import java.time.Duration;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
 /** What the environment says. Each setting has a default but the database's URL<#if s.secured> and what tokens are verified by</#if>. */
 public record Settings(Database database, Http http<#if s.secured>, Access access</#if>) {
     /** Names that this machine alone calls itself by. */

@@ -1,3 +1,17 @@
+import com.fasterxml.jackson.databind.JsonNode;
+import java.math.BigDecimal;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
 /** Runs statements: binds values in order, maps rows, and closes what it opened. */
 public final class Sql {
     private static final Logger LOG = LoggerFactory.getLogger(Sql.class);

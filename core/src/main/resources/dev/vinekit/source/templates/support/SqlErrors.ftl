@@ -1,3 +1,13 @@
+import java.sql.SQLException;
+import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLRecoverableException;
+import java.sql.SQLTimeoutException;
+import java.sql.SQLTransientConnectionException;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
 /** Turns errors of the database into problems for the client. Nothing that the driver says reaches an answer. */
 public final class SqlErrors {
     private final List<Constraint> own;

@@ -1,3 +1,17 @@
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import javax.sql.DataSource;
+
 /** Lends a connection for a piece of work, and turns what the database refuses into an answer for the client. */
 public final class Transactions {
     /** How long work is begun again that others have got in the way of. */

@@ -1,3 +1,10 @@
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.Predicate;
+
 /** An UPDATE of one row that gives a value to the columns of some fields, and leaves all others as they are. */
 public final class Update {
     /** Every field. */

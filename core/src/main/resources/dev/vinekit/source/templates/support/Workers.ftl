@@ -1,3 +1,7 @@
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+
 /** The threads that requests are worked on. */
 final class Workers {
     private Workers() {

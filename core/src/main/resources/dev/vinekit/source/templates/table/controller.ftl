@@ -1,3 +1,21 @@
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import jakarta.ws.rs.Consumes;
+import jakarta.ws.rs.DELETE;
+import jakarta.ws.rs.Encoded;
+import jakarta.ws.rs.GET;
+import jakarta.ws.rs.PATCH;
+import jakarta.ws.rs.POST;
+import jakarta.ws.rs.PUT;
+import jakarta.ws.rs.Path;
+import jakarta.ws.rs.PathParam;
+import jakarta.ws.rs.Produces;
+import jakarta.ws.rs.core.Context;
+import jakarta.ws.rs.core.HttpHeaders;
+import jakarta.ws.rs.core.MediaType;
+import jakarta.ws.rs.core.Response;
+import jakarta.ws.rs.core.SecurityContext;
+import jakarta.ws.rs.core.UriInfo;
+<#include "/types.ftl">
 <#assign caller = e.permissions.all?has_content?then(", @Context SecurityContext caller", "")>
 <#assign passed = e.permissions.all?has_content?then(", caller", "")>
 /** The HTTP face of ${e.title.plural}. */

@@ -1,3 +1,5 @@
+import com.fasterxml.jackson.annotation.JsonProperty;
+<#include "/types.ftl">
 /**
 <#if "${e.doc}"?has_content>
 <#list e.doc.lines(112) as line>

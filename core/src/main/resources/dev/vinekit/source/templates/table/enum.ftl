@@ -1,3 +1,6 @@
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+<#include "/types.ftl">
 /** The values of column ${f.columnDoc.code} of ${e.table.code}. */
 public enum ${f.enumeration.name} implements Coded {
 <#list f.enumeration.constants as c>

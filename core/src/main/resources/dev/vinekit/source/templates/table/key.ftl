@@ -1,3 +1,4 @@
+<#include "/types.ftl">
 /** The primary key of {@link ${e.name}}. In a path it is one segment: the parts, percent-encoded, joined by commas. */
 public record ${e.keyName}(<#list e.key as f>${f.boxed} ${f.name}<#sep>, </#list>) {
     /** The path segment. */

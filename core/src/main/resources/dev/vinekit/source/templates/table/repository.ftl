@@ -1,4 +1,10 @@
 <#import "/shapes.ftl" as shape>
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Optional;
+import java.util.function.Predicate;
+<#include "/types.ftl">
 <#if part == "implementation">
 /** The SQL for ${e.table.code}. */
 public final class ${e.repositoryClass} implements ${e.name}Repository {

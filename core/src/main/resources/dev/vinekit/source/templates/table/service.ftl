@@ -1,4 +1,9 @@
 <#import "/shapes.ftl" as shape>
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.function.Predicate;
+<#include "/types.ftl">
 <#if part == "implementation">
 /** {@link ${e.name}Service}, each method in a transaction of its own. */
 public final class ${e.serviceClass} implements ${e.name}Service {

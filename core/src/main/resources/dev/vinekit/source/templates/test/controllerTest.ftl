@@ -1,3 +1,13 @@
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collections;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+<#include "/types.ftl">
 class ${e.name}ControllerTest {
     private static final String PATH = ${e.collection};
 

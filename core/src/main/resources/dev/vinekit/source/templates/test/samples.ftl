@@ -1,3 +1,6 @@
+import java.sql.Connection;
+import java.sql.SQLException;
+<#include "/types.ftl">
 <#if !e.test.creates>
 /** Rows of ${e.table.code}: those of the seed, for tests make no others. */
 public final class ${e.name}Samples {

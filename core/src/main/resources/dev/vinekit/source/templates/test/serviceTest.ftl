@@ -1,3 +1,24 @@
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.Mockito.any;
+import static org.mockito.Mockito.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.verifyNoInteractions;
+import static org.mockito.Mockito.when;
+
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.Optional;
+import java.util.OptionalLong;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+<#include "/types.ftl">
 /** What the service adds to its repository, which is a mock here: rules, transactions, and answers for rows that are not there. */
 class ${e.name}ServiceTest {
     private final Connection connection = mock(Connection.class);

@@ -1,3 +1,9 @@
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
+
 /** What the service answered. */
 public record ApiAnswer(int status, java.net.http.HttpHeaders headers, String text) {
     ApiAnswer(HttpResponse<String> response) {

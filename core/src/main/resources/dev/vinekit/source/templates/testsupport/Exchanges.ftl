@@ -1,3 +1,15 @@
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.spi.ILoggingEvent;
+import ch.qos.logback.core.AppenderBase;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import org.slf4j.LoggerFactory;
+
 /** What a test has asked the service, and the SQL that ran for it: told when the test fails. */
 final class Exchanges extends AppenderBase<ILoggingEvent> {
     private static final int LONGEST = 2000;

@@ -1,3 +1,9 @@
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+
 /** Numbers that make the sample rows of a table differ from each other, within one test, and from the seed rows. */
 public final class Numbers {
     private static final int FIRST = 11;

@@ -1,3 +1,14 @@
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.TestExecutionExceptionHandler;
+
 /** The running service on the test database; takes away the rows that each test adds. */
 public final class ServiceUnderTest
         implements BeforeAllCallback, BeforeEachCallback, TestExecutionExceptionHandler, AfterEachCallback, AfterAllCallback {

@@ -1,3 +1,5 @@
+import java.util.List;
+
 /** The tables that tests write to, each after those that it refers to. */
 public enum Tables {
 <#list s.tables as t>

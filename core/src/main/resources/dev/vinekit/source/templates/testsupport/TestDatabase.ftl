@@ -1,3 +1,23 @@
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.OffsetTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Properties;
+import java.util.Set;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
 /**
  * A database for tests only: made from {@code db/schema.sql} and filled from {@code db/seed.sql}, once for all tests, and
  * gone when the last has ended.

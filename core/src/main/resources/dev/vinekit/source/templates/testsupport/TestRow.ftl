@@ -1,3 +1,12 @@
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.ResultSetMetaData;
+import java.sql.SQLException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
 /** A row as plain JDBC reads it, without any of the service's own code. */
 public final class TestRow {
     private final Map<String, Object> values = new LinkedHashMap<>();

@@ -1,3 +1,16 @@
+<#if s.secured>
+import com.nimbusds.jose.JOSEException;
+import com.nimbusds.jose.JWSAlgorithm;
+import com.nimbusds.jose.JWSHeader;
+import com.nimbusds.jose.crypto.MACSigner;
+import com.nimbusds.jwt.JWTClaimsSet;
+import com.nimbusds.jwt.SignedJWT;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Date;
+import java.util.List;
+
 /** Makes the tokens that tests send. */
 public final class TestTokens {
     /** What the tokens are signed with, and the service under test verifies them by. */
@@ -23,3 +36,4 @@ public final class TestTokens {
         }
     }
 }
+</#if>

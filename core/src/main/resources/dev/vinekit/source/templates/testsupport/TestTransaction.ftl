@@ -1,3 +1,10 @@
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
 /** Gives each test a transaction, and takes back whatever the test did in it. */
 public final class TestTransaction implements BeforeEachCallback, AfterEachCallback {
     private final List<Tables> withoutTransactions;

@@ -1,3 +1,12 @@
+<#if s.interfaces>
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import javax.sql.DataSource;
+
 /** Transactions without a database, for tests of services by themselves. */
 public final class UnitTransactions {
     private UnitTransactions() {
@@ -10,3 +19,4 @@ public final class UnitTransactions {
         return new Transactions(dataSource, new SqlErrors(List.of()));
     }
 }
+</#if>

@@ -1,3 +1,11 @@
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+
 /** An INSERT of one row. Columns without a value are left out, so that the database's defaults apply. */
 public final class Insert {
     private final String table;

@@ -1,3 +1,5 @@
+import java.sql.SQLException;
+
 /**
  * What an error of the database is about.
  *

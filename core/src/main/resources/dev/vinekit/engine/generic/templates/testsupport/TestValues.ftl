@@ -1,3 +1,11 @@
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Types;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.util.UUID;
+
 /** Values as plain JDBC reads them, in the Java types that the service uses. */
 final class TestValues {
     private TestValues() {

@@ -1,3 +1,10 @@
+<#if s.lists>
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+
 /** Lists as H2's driver takes and gives arrays. */
 public final class Lists {
     private Lists() {
@@ -26,3 +33,4 @@ public final class Lists {
         return Collections.unmodifiableList(list);
     }
 }
+</#if>

@@ -1,3 +1,9 @@
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.UUID;
+
 /**
  * An empty database in memory, gone when it is closed. Scripts run in it as a user who may make tables, but not call
  * Java, read or write files, or reach other databases.

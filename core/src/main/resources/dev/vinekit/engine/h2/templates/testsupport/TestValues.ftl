@@ -1,3 +1,10 @@
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.util.Arrays;
+
 /** Values as plain JDBC reads them, in the Java types that the service uses. */
 <#if s.lists>public </#if>final class TestValues {
     private TestValues() {

@@ -1,3 +1,9 @@
+<#if s.ownReads>
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
+
 /** Reads dates and times as they are stored: MariaDB has days that are none, such as 0000-00-00, and times of many days. */
 public final class Columns {
     private Columns() {
@@ -29,3 +35,4 @@ public final class Columns {
         }
     }
 }
+</#if>

@@ -1,3 +1,10 @@
+<#if s.lists>
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+
 /** Lists of labels as MariaDB writes sets: with commas between them. */
 public final class Lists {
     private Lists() {
@@ -18,3 +25,4 @@ public final class Lists {
         return text == null ? null : text.isEmpty() ? List.of() : Arrays.stream(text.split(",")).map(type::cast).toList();
     }
 }
+</#if>

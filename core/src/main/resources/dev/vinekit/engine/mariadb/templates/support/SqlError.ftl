@@ -1,3 +1,7 @@
+import java.sql.SQLException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /**
  * What an error of the database is about.
  *

@@ -1,3 +1,16 @@
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.Comparator;
+import java.util.UUID;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+
 /**
  * An empty database on a MariaDB server of the tests' own, which runs on a temporary directory and is stopped when it
  * is closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}. Scripts run

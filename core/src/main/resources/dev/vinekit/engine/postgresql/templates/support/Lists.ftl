@@ -1,3 +1,13 @@
+<#if s.lists>
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.temporal.Temporal;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.stream.Collectors;
+
 /** Lists as PostgreSQL writes arrays: in braces, with quotes where they are needed (manual, section 8.15.6). */
 public final class Lists {
     private Lists() {
@@ -69,3 +79,4 @@ public final class Lists {
         return PathKeys.parse(timed ? text.replace(' ', 'T').replaceFirst("(:[0-9.]+[+-][0-9]{2})$", "$1:00") : text, type);
     }
 }
+</#if>

@@ -1,3 +1,7 @@
+import java.sql.SQLException;
+import org.postgresql.util.PSQLException;
+import org.postgresql.util.ServerErrorMessage;
+
 /**
  * What an error of the database is about.
  *

@@ -1,3 +1,14 @@
+import io.zonky.test.db.postgres.embedded.EmbeddedPostgres;
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.UUID;
+
 /**
  * An empty database on a PostgreSQL server of the tests' own, which is stopped when it is closed. Scripts run in it as a
  * role that owns it, but may not touch files, run programs or reach other servers. Nobody else gets in: the passwords

@@ -1,3 +1,12 @@
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.time.OffsetTime;
+import java.util.List;
+
 /** Values as plain JDBC reads them, in the Java types that the service uses. */
 <#if s.lists>public </#if>final class TestValues {
     private TestValues() {

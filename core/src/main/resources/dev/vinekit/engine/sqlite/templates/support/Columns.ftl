@@ -1,3 +1,15 @@
+<#if s.ownReads>
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.UUID;
+
 /** Reads and writes what SQLite has no type for: times as text of ISO 8601, with a blank between date and time. */
 public final class Columns {
     private Columns() {
@@ -62,3 +74,4 @@ public final class Columns {
         return DateTimeFormatter.ISO_LOCAL_DATE.format(moment) + " " + DateTimeFormatter.ISO_LOCAL_TIME.format(moment);
     }
 }
+</#if>

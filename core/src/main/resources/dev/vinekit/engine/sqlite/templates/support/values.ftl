@@ -1,3 +1,9 @@
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+
         if (value instanceof LocalDateTime moment) {
             return Columns.text(moment);
         }

@@ -1,3 +1,7 @@
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+
 /** An empty database in a temporary file, which is deleted when it is closed. */
 final class EmptyDatabase implements AutoCloseable {
     private final File file;

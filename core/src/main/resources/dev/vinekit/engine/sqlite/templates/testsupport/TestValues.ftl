@@ -1,3 +1,13 @@
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.util.Locale;
+import java.util.UUID;
+
 /** Values as plain JDBC reads them, in the Java types that the service uses. */
 final class TestValues {
     private TestValues() {
