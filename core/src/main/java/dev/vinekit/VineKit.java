@@ -161,7 +161,8 @@ public final class VineKit {
      */
     public static Mapping map(Schema schema, MappingFile file, Set<String> settled) {
         Mapper.Result result = Mapper.map(
-                schema, Engines.named(schema.engine()).dialect(schema), file.decisions(), settled);
+                schema, Engines.named(schema.engine()).dialect(schema), file.decisions(), Sources.classNames(),
+                settled);
         file.verify(result.mistakes());
         return result.mapping();
     }
@@ -299,7 +300,7 @@ public final class VineKit {
                 "The last run in " + project.directory() + " did not record its schema.", "Run generate once more."));
         Set<String> settled = Project.tablesBefore(project.directory());
         Dialect dialect = Engines.named(before.engine()).dialect(before);
-        return Comparison.of(Mapper.map(before, dialect, file.decisions(), settled).mapping(), now);
+        return Comparison.of(Mapper.map(before, dialect, file.decisions(), Sources.classNames(), settled).mapping(), now);
     }
 
     /**

@@ -35,7 +35,7 @@ public final class Mapper {
     private final Conventions conventions;
     private final DecisionLookup lookup;
     private final List<Mistake> mistakes = new ArrayList<>();
-    private final Names names = new Names();
+    private final Names names;
     private final Map<TableName, JavaName> classes = new HashMap<>();
     private final Map<TableName, String> paths = new HashMap<>();
     private final List<Remark> remarks = new ArrayList<>();
@@ -53,7 +53,8 @@ public final class Mapper {
         }
     }
 
-    private Mapper(Schema schema, Dialect dialect, Decisions decisions) {
+    private Mapper(Schema schema, Dialect dialect, Decisions decisions, List<String> classNames) {
+        this.names = new Names(classNames);
         this.dialect = dialect;
         this.decisions = decisions;
         this.conventions = Conventions.of(decisions);
@@ -71,10 +72,12 @@ public final class Mapper {
      * Maps a schema.
      *
      * @param decisions with the package that the generated packages will lie in
+     * @param classNames the names of the classes that a table gets, with {@code *} where that of its entity stands
      * @param settled tables that have been mapped before: of two that want one name, they keep it
      */
-    public static Result map(Schema schema, Dialect dialect, Decisions decisions, Set<String> settled) {
-        return new Mapper(schema, dialect, decisions).map(settled);
+    public static Result map(Schema schema, Dialect dialect, Decisions decisions, List<String> classNames,
+            Set<String> settled) {
+        return new Mapper(schema, dialect, decisions, classNames).map(settled);
     }
 
     private Result map(Set<String> settled) {

@@ -18,14 +18,16 @@ final class Names {
 
     private final Set<String> taken = new HashSet<>();
 
-    /** The derived classes that every entity has, beside those of its enums. */
-    private static final List<String> SUFFIXES = List.of(
-            "", "Key", "Input", "Repository", "Service", "Controller", "Samples", "RepositoryTest", "ServiceTest",
-            "ControllerTest");
+    private final List<String> patterns;
 
-    /** What stands before and behind in the names of implementations. */
-    private static final List<List<String>> AROUND =
-            List.of(List.of("Jdbc", "Repository"), List.of("Transactional", "Service"));
+    /**
+     * Names for the classes of tables.
+     *
+     * @param patterns the names of the classes that a table gets, with {@code *} where that of its entity stands
+     */
+    Names(List<String> patterns) {
+        this.patterns = patterns;
+    }
 
     /**
      * A class name for a table, of which no derived class clashes with another.
@@ -67,9 +69,8 @@ final class Names {
         return clashes ? "another table gives a class of that name" : "";
     }
 
-    private static Stream<String> derived(String name) {
-        return Stream.concat(SUFFIXES.stream().map(suffix -> name + suffix),
-                AROUND.stream().map(around -> around.get(0) + name + around.get(1)));
+    private Stream<String> derived(String name) {
+        return patterns.stream().map(pattern -> pattern.replace("*", name));
     }
 
     /** A class name for an enum. */

@@ -20,13 +20,18 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javax.lang.model.SourceVersion;
 
 /** Writes every file of a service. */
 public final class Sources {
+    /** Where the templates of each table lie, and among which sources what they make belongs. */
+    private static final Map<String, String> TABLE_FOLDERS = new TreeMap<>(Map.of("table", "main", "test", "test"));
+
     /** Coordinates of libraries in a {@code pom.xml}, once the parts that name others are taken out. */
     private static final Pattern COORDINATES =
             Pattern.compile("<dependency>\\s*<groupId>([^<]+)</groupId>\\s*<artifactId>([^<]+)</artifactId>");
@@ -71,30 +76,21 @@ public final class Sources {
                 libraries, sources.templates.own());
     }
 
+    /**
+     * The names of the classes that a table gets, with {@code *} where that of its entity stands; those of its
+     * enumerations aside.
+     */
+    public static List<String> classNames() {
+        Templates templates = new Templates(Sources.class, Optional.empty());
+        return TABLE_FOLDERS.keySet().stream().flatMap(folder -> templates.names(folder).stream())
+                .map(templates::head).flatMap(head -> Stream.concat(head.name().stream(),
+                        head.implementation().stream())).toList();
+    }
+
+    /** One file for each template that has something to write about the table. */
     private List<JavaFile> table(Entity entity, EntityView e) {
-        TableFiles table = new TableFiles(entity.table().name(), packageOf(entity), Map.of("e", e, "part", "class"));
-        String name = e.name().value();
-        table.main("entity", "entity", name);
-        e.keyName().ifPresent(key -> table.main("key", "entity", key.value()));
-        for (FieldView f : e.fields()) {
-            f.enumeration().ifPresent(enumeration ->
-                    table.add("main", "table/enum", "table/enum " + f.column(), "entity",
-                    enumeration.name().value(), Map.of("e", e, "f", f)));
-        }
-        if (e.writable()) {
-            table.main("input", "dto", name + "Input");
-        }
-        table.layer("repository", name + "Repository", e.repositoryClass(), e);
-        table.layer("service", name + "Service", e.serviceClass(), e);
-        table.main("controller", "controller", name + "Controller");
-        if (e.test().filled()) {
-            table.test("samples", "samples", name + "Samples");
-        }
-        table.test("repositoryTest", "repository", name + "RepositoryTest");
-        if (mapping.conventions().interfaces()) {
-            table.test("serviceTest", "service", name + "ServiceTest");
-        }
-        table.test("controllerTest", "controller", name + "ControllerTest");
+        TableFiles table = new TableFiles(entity, e);
+        TABLE_FOLDERS.forEach((folder, side) -> templates.names(folder).forEach(name -> table.add(side, name)));
         return table.files;
     }
 
@@ -112,10 +108,11 @@ public final class Sources {
 
     private void support(String side, String folder) {
         Map<String, Object> model = Map.of("s", service, "v", Versions.all());
-        for (String name : templates.classes(folder)) {
-            String text = templates.render(folder + "/" + name, model);
+        for (String name : templates.names(folder)) {
+            String text = templates.render(name, model);
             if (!text.isBlank()) {
-                java.add(new JavaFile(side, folder + "/" + name, Optional.empty(), "support", "support", name, text));
+                java.add(new JavaFile(side, name, Optional.empty(), "support",
+                        name.substring(folder.length() + 1), text));
             }
         }
     }
@@ -169,44 +166,51 @@ public final class Sources {
     /** Writes the files of one table. */
     private final class TableFiles {
         private final TableName table;
+        private final String entityName;
         private final String ownFolder;
-        private final Map<String, Object> model;
+        private final EntityView e;
         private final List<JavaFile> files = new ArrayList<>();
 
-        TableFiles(TableName table, String ownFolder, Map<String, Object> model) {
-            this.table = table;
-            this.ownFolder = ownFolder;
-            this.model = model;
-        }
-
-        void main(String template, String layer, String name) {
-            add("main", "table/" + template, "table/" + template, layer, name, model);
-        }
-
-        void test(String template, String layer, String name) {
-            add("test", "test/" + template, "test/" + template, layer, name, model);
+        TableFiles(Entity entity, EntityView e) {
+            this.table = entity.table().name();
+            this.entityName = entity.name().value();
+            this.ownFolder = packageOf(entity);
+            this.e = e;
         }
 
         /** A class, or where the house wants that an interface and its implementation. */
-        void layer(String layer, String name, JavaName implementation, EntityView e) {
-            if (!mapping.conventions().interfaces()) {
-                main(layer, layer, name);
-                return;
+        void add(String side, String template) {
+            Templates.Head head = templates.head(template);
+            boolean split = head.implementation().isPresent() && mapping.conventions().interfaces();
+            head.name().ifPresent(name -> add(side, template, template, head.layer(), named(name),
+                    Map.of("part", split ? "interface" : "class")));
+            head.implementation().filter(name -> split).ifPresent(name -> add(side, template,
+                    template + " implementation", head.layer(), named(name), Map.of("part", "implementation")));
+            if (head.eachEnumeration()) {
+                for (FieldView f : e.fields()) {
+                    f.enumeration().ifPresent(enumeration -> add(side, template, template + " " + f.column(),
+                            head.layer(), enumeration.name().value(), Map.of("f", f)));
+                }
             }
-            add("main", "table/" + layer, "table/" + layer, layer, name, Map.of("e", e, "part", "interface"));
-            add("main", "table/" + layer, "table/" + layer + " implementation", layer, implementation.value(),
-                    Map.of("e", e, "part", "implementation"));
         }
 
-        void add(String side, String template, String role, String layer, String name, Map<String, Object> with) {
-            String folder = mapping.conventions().layout() == Conventions.Layout.BY_TABLE ? ownFolder : layer;
-            files.add(new JavaFile(side, role, Optional.of(table), layer, folder, name,
-                    templates.render(template, with)));
+        private String named(String pattern) {
+            return pattern.replace("*", entityName);
+        }
+
+        private void add(String side, String template, String role, String layer, String name, Map<String, ?> more) {
+            Map<String, Object> model = new HashMap<>(more);
+            model.put("e", e);
+            model.put("s", service);
+            String text = templates.render(template, model);
+            if (!text.isBlank()) {
+                String folder = mapping.conventions().layout() == Conventions.Layout.BY_TABLE ? ownFolder : layer;
+                files.add(new JavaFile(side, role, Optional.of(table), folder, name, text));
+            }
         }
     }
 
     private record JavaFile(
-            String side, String role, Optional<TableName> table, String layer, String folder, String name,
-            String body) {
+            String side, String role, Optional<TableName> table, String folder, String name, String body) {
     }
 }

@@ -13,6 +13,7 @@ import freemarker.ext.beans.MemberAccessPolicy;
 import freemarker.template.Configuration;
 import freemarker.template.DefaultObjectWrapper;
 import freemarker.template.DefaultObjectWrapperBuilder;
+import freemarker.template.Template;
 import freemarker.template.TemplateException;
 import freemarker.template.TemplateExceptionHandler;
 import freemarker.template.TemplateModel;
@@ -40,6 +41,9 @@ import java.util.stream.Stream;
 /** The templates: those in the jar, and those of the house. They read their model and nothing else. */
 final class Templates {
     private static final String SUFFIX = ".ftl";
+
+    /** Begins the name of a template that others include, and that makes nothing by itself. */
+    private static final String PART = "_";
 
     /** Templates of the jar never change: those of each engine are read once. */
     private static final Map<Class<?>, Configuration> SHIPPED = new ConcurrentHashMap<>();
@@ -109,27 +113,61 @@ final class Templates {
         rendered.add(name + SUFFIX);
         StringWriter text = new StringWriter();
         try {
-            configuration.getTemplate(name + SUFFIX).process(model, text);
+            template(configuration, name).process(model, text);
         } catch (TemplateException e) {
             throw mistake(e.getTemplateSourceName(), e.getLineNumber(), e.getColumnNumber(),
                     e.getMessageWithoutStackTop(), e);
-        } catch (ParseException e) {
-            throw mistake(e.getTemplateName(), e.getLineNumber(), e.getColumnNumber(), e.getEditorMessage(), e);
         } catch (IOException e) {
             throw new UncheckedIOException("template " + name, e);
         }
         return text.toString();
     }
 
-    /** The names of the classes that a folder has templates for; parts of templates begin with a small letter. */
-    Set<String> classes(String folder) {
+    /**
+     * The templates of a folder that make classes, with the folder; parts of others have it in their name that they are
+     * (see {@link #PART}).
+     */
+    List<String> names(String folder) {
         Set<String> names = new TreeSet<>();
         for (Class<?> place : List.of(Templates.class, engine)) {
             ResourceFolder.names(place, "templates/" + folder).stream()
-                    .filter(name -> name.endsWith(SUFFIX) && Character.isUpperCase(name.charAt(0)))
-                    .forEach(name -> names.add(name.substring(0, name.length() - SUFFIX.length())));
+                    .filter(name -> name.endsWith(SUFFIX) && !name.startsWith(PART))
+                    .forEach(name -> names.add(folder + "/" + name.substring(0, name.length() - SUFFIX.length())));
         }
-        return names;
+        return List.copyOf(names);
+    }
+
+    /**
+     * What a template for each table says of the classes that it makes.
+     *
+     * @param layer the package that they lie in, in a layout by layer
+     * @param name with {@code *} where the entity's name stands; empty if each is of an enumeration
+     * @param implementation the class behind it, where the house wants interfaces
+     */
+    record Head(String layer, Optional<String> name, Optional<String> implementation) {
+        boolean eachEnumeration() {
+            return name.isEmpty();
+        }
+    }
+
+    /** The head of a template; one of the house that has none has that of ours. */
+    Head head(String name) {
+        Template template = template(configuration, name);
+        Template headed = template.getCustomAttribute("layer") == null
+                ? template(SHIPPED.computeIfAbsent(engine, key -> configuration(key, Stream.of())), name) : template;
+        return new Head(String.valueOf(headed.getCustomAttribute("layer")),
+                Optional.ofNullable((String) headed.getCustomAttribute("class")),
+                Optional.ofNullable((String) headed.getCustomAttribute("implementation")));
+    }
+
+    private Template template(Configuration from, String name) {
+        try {
+            return from.getTemplate(name + SUFFIX);
+        } catch (ParseException e) {
+            throw mistake(e.getTemplateName(), e.getLineNumber(), e.getColumnNumber(), e.getEditorMessage(), e);
+        } catch (IOException e) {
+            throw new UncheckedIOException("template " + name, e);
+        }
     }
 
     private RuntimeException mistake(String template, Integer line, Integer column, String message, Exception cause) {

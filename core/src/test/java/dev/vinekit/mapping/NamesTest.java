@@ -13,6 +13,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class NamesTest {
+    private static final List<String> PATTERNS = List.of("*", "*Key", "*Input", "Jdbc*Repository");
+
     @ParameterizedTest
     @CsvSource({
         "vessel, vessels", "grape_variety, grape_varieties", "analysis, analyses", "person, people", "day, days",
@@ -34,7 +36,7 @@ class NamesTest {
         "vessel transfer, VesselTransfer", "2020_harvests, Table2020Harvest", "Weingärten, Weingärten", "!!!, Table",
         "String, String", "record, Record"})
     void entitiesAreSingularAndTakenByNobodyElse(String table, String name) {
-        Names names = new Names();
+        Names names = new Names(PATTERNS);
 
         String given = names.entity(Words.of(table), (wanted, reason) -> { }).value();
 
@@ -43,7 +45,7 @@ class NamesTest {
 
     @Test
     void twoTablesOfOneNameGetTwoClassesAndAReason() {
-        Names names = new Names();
+        Names names = new Names(PATTERNS);
         List<String> reasons = new ArrayList<>();
 
         JavaName first = names.entity(Words.of("barrel"), (wanted, reason) -> reasons.add(reason));
@@ -56,7 +58,7 @@ class NamesTest {
 
     @Test
     void derivedClassesDoNotClashEither() {
-        Names names = new Names();
+        Names names = new Names(PATTERNS);
 
         names.entity(Words.of("barrel"), (wanted, reason) -> { });
 

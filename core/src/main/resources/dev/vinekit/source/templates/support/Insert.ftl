@@ -39,6 +39,6 @@ public final class Insert {
                 ? "INSERT INTO " + table + " " + ${s.insertOfDefaults}
                 : "INSERT INTO " + table + " (" + String.join(", ", columns) + ")\n"
                         + "VALUES (" + String.join(", ", markers) + ")";
-        return <#include "returning.ftl">;
+        return <#include "_returning.ftl">;
     }
 }

@@ -108,7 +108,7 @@ public final class Server implements AutoCloseable {
         config.setPassword(settings.password().isEmpty() ? null : settings.password());
         config.setMaximumPoolSize(settings.poolSize());
         config.setConnectionTimeout(settings.poolWait().toMillis());
-<#include "pool.ftl">
+<#include "_pool.ftl">
         return config;
     }
 

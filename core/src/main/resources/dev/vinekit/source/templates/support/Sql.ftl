@@ -155,7 +155,7 @@ public final class Sql {
             return json.toString();
         }
 </#if>
-<#include "values.ftl">
+<#include "_values.ftl">
         return value;
     }
 }

@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "controller", "class": "*Controller"}>
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;

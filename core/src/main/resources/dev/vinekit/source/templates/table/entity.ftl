@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "entity", "class": "*"}>
 import com.fasterxml.jackson.annotation.JsonProperty;
 <#include "/types.ftl">
 /**

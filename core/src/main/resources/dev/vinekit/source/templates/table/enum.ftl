@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "entity", "each": "enumeration"}>
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 <#include "/types.ftl">

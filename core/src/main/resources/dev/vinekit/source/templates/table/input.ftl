@@ -1,3 +1,5 @@
+<#ftl attributes={"layer": "dto", "class": "*Input"}>
+<#if e.writable>
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -32,3 +34,4 @@ public record ${e.name}Input(
 </#list>
     }
 }
+</#if>

@@ -1,3 +1,5 @@
+<#ftl attributes={"layer": "entity", "class": "*Key"}>
+<#if e.keyName??>
 <#include "/types.ftl">
 /** The primary key of {@link ${e.name}}. In a path it is one segment: the parts, percent-encoded, joined by commas. */
 public record ${e.keyName}(<#list e.key as f>${f.boxed} ${f.name}<#sep>, </#list>) {
@@ -19,3 +21,4 @@ public record ${e.keyName}(<#list e.key as f>${f.boxed} ${f.name}<#sep>, </#list
 </#list>
     }
 }
+</#if>

@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "repository", "class": "*Repository", "implementation": "Jdbc*Repository"}>
 <#import "/shapes.ftl" as shape>
 import java.sql.Connection;
 import java.sql.ResultSet;

@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "service", "class": "*Service", "implementation": "Transactional*Service"}>
 <#import "/shapes.ftl" as shape>
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;

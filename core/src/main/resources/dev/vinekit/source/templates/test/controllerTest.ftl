@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "controller", "class": "*ControllerTest"}>
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.sql.Connection;

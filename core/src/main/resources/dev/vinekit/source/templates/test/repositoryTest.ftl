@@ -1,3 +1,4 @@
+<#ftl attributes={"layer": "repository", "class": "*RepositoryTest"}>
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.sql.Connection;

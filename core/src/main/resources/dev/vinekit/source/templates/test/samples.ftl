@@ -1,3 +1,5 @@
+<#ftl attributes={"layer": "samples", "class": "*Samples"}>
+<#if e.test.filled>
 import java.sql.Connection;
 import java.sql.SQLException;
 <#include "/types.ftl">
@@ -53,4 +55,5 @@ public final class ${e.name}Samples {
         return new ${e.repositoryClass}().insert(connection, sample(connection));
     }
 }
+</#if>
 </#if>

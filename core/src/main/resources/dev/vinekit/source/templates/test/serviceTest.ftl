@@ -1,3 +1,5 @@
+<#ftl attributes={"layer": "service", "class": "*ServiceTest"}>
+<#if s.interfaces>
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.Mockito.any;
@@ -218,3 +220,4 @@ class ${e.name}ServiceTest {
     }
 </#if>
 }
+</#if>
