@@ -300,7 +300,8 @@ public final class VineKit {
                 "The last run in " + project.directory() + " did not record its schema.", "Run generate once more."));
         Set<String> settled = Project.tablesBefore(project.directory());
         Dialect dialect = Engines.named(before.engine()).dialect(before);
-        return Comparison.of(Mapper.map(before, dialect, file.decisions(), Sources.classNames(), settled).mapping(), now);
+        return Comparison.of(
+                Mapper.map(before, dialect, file.decisions(), Sources.classNames(), settled).mapping(), now);
     }
 
     /**

@@ -23,10 +23,9 @@ final class DemoCommand extends ToolCommand {
             description = "Where to write the project (default: ${DEFAULT-VALUE}).")
     private Path directory;
 
-    @Option(names = "--engine", paramLabel = "NAME", defaultValue = "h2",
-            description =
-                    "Database to make the cellar on: h2, postgresql, mariadb or sqlite (default: ${DEFAULT-VALUE}). "
-                    + "All but mariadb come with the tool; that wants an installed server, or --url.")
+    @Option(names = "--engine", paramLabel = "NAME", defaultValue = "h2", completionCandidates = CellarEngines.class,
+            description = "Database to make the cellar on: ${COMPLETION-CANDIDATES} (default: ${DEFAULT-VALUE}). "
+                    + "A server that does not come with the tool must be installed, or named with --url.")
     private String engine;
 
     @Option(names = "--url", paramLabel = "URL",

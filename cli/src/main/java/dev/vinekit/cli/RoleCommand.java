@@ -14,9 +14,8 @@ import picocli.CommandLine.Option;
 /** Writes the SQL for the role that a service logs in as. */
 @Command(name = "role",
         header = "Writes the SQL that makes a login role with exactly the rights that a service needs.",
-        description =
-                "It may read the tables, write the columns that clients write, and nothing else. For PostgreSQL and MariaDB. Runs nothing: an "
-            + "administrator does.")
+        description = "It may read the tables, write the columns that clients write, and nothing else. For databases with "
+                + "logins of their own. Runs nothing: an administrator does.")
 final class RoleCommand extends ToolCommand {
     private static final int PASSWORD_BYTES = 18;
 

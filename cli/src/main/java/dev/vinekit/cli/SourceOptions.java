@@ -30,8 +30,8 @@ final class SourceOptions {
             description = "SQL script, a dump for instance, to read instead of a database; needs --engine.")
     private Path script;
 
-    @Option(names = "--engine", paramLabel = "NAME",
-            description = "What the script is written for: h2, postgresql, mariadb or sqlite.")
+    @Option(names = "--engine", paramLabel = "NAME", completionCandidates = ScriptEngines.class,
+            description = "What the script is written for: ${COMPLETION-CANDIDATES}.")
     private String engine;
 
     @Option(names = "--schema", paramLabel = "NAME", split = ",",

@@ -2,6 +2,7 @@ package dev.vinekit.cli;
 
 import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
+import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.TestReport;
@@ -34,8 +35,8 @@ final class TestCommand extends ToolCommand {
 
     @Option(names = "--keep-database",
             description =
-                    "Test on a database in the project's folder target, and leave it there to look at (H2 and SQLite; "
-                    + "for others there is --on).")
+                    "Test on a database in the project's folder target, and leave it there to look at; for engines that "
+                    + "keep one in files, for others there is --on.")
     private boolean keep;
 
     @Option(names = "--watch",
@@ -79,7 +80,8 @@ final class TestCommand extends ToolCommand {
         shown(report, page);
         if (kept != null) {
             System.out.println("The database is kept: " + kept
-                    + (kept.startsWith("jdbc:h2:") ? ", user sa without a password" : "") + ".");
+                    + Engines.forUrl(kept).keptOwner().map(owner -> ", user " + owner + " without a password").orElse("")
+                    + ".");
         }
         if (watch) {
             new Watching(output, existing, this::shown).forEver();

@@ -20,6 +20,8 @@ import java.util.regex.Pattern;
 
 /** The cellar's database, made afresh in memory; it goes away when it is closed. */
 public final class Cellar implements AutoCloseable {
+    private static final String SCHEMA = "cellar.sql";
+
     /** Literals and quoted names of standard SQL, which not every engine takes. */
     private static final Pattern STANDARD = Pattern.compile(
             "(X|DATE|TIME|TIMESTAMP|TIMESTAMP WITH TIME ZONE|JSON) ?'((?:[^']|'')*)'|'(?:[^']|'')*'|\"([^\"]+)\"");
@@ -62,18 +64,27 @@ public final class Cellar implements AutoCloseable {
         return filled(server.engine(), () -> server.engine().scratchOn(server));
     }
 
+    /** The names of the engines that have a cellar: a script of its tables beside their class. */
+    public static List<String> engines() {
+        return Engines.all().stream().filter(Cellar::isFor).map(Engine::name).toList();
+    }
+
+    private static boolean isFor(Engine engine) {
+        return engine.getClass().getResource(SCHEMA) != null;
+    }
+
     private interface Making {
         ScratchDatabase make() throws SQLException;
     }
 
     private static Cellar filled(Engine engine, Making making) {
-        if (Cellar.class.getResource(engine.name() + "/schema.sql") == null) {
-            throw Fault.inCall("There is no cellar for " + engine.title() + ".",
-                    "Use h2, postgresql, mariadb or sqlite.");
+        if (!isFor(engine)) {
+            throw Fault.inCall("There is no cellar for " + engine.title() + ".", "Use one of: "
+                    + String.join(", ", engines()) + ".");
         }
         try {
             Cellar cellar = new Cellar(engine, making.make());
-            cellar.scratch.execute(resource(engine.name() + "/schema.sql"));
+            cellar.scratch.execute(resource(engine.getClass(), SCHEMA));
             cellar.scratch.execute(seed(engine.name()));
             return cellar;
         } catch (SQLException e) {
@@ -94,14 +105,14 @@ public final class Cellar implements AutoCloseable {
     /** The statements that insert the cellar's rows, for an engine. */
     public static String seed(String engineName) {
         Dialect dialect = Engines.named(engineName).dialect(new Schema(engineName, "", List.of()));
-        return STANDARD.matcher(resource("seed.sql")).replaceAll(found -> Matcher.quoteReplacement(
+        return STANDARD.matcher(resource(Cellar.class, "seed.sql")).replaceAll(found -> Matcher.quoteReplacement(
                 found.group(1) != null
                         ? dialect.literal(SqlType.of(KINDS.get(found.group(1)), ""), found.group(2).replace("''", "'"))
                         : found.group(3) != null ? dialect.identifier(found.group(3)) : found.group()));
     }
 
-    private static String resource(String name) {
-        try (InputStream file = Cellar.class.getResourceAsStream(name)) {
+    private static String resource(Class<?> beside, String name) {
+        try (InputStream file = beside.getResourceAsStream(name)) {
             return new String(file.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -29,6 +29,11 @@ public interface Engine {
     /** Whether this engine's driver takes the URL. */
     boolean accepts(String jdbcUrl);
 
+    /** Whether it takes what no other engine does; it is asked after all others. */
+    default boolean isLastResort() {
+        return false;
+    }
+
     /** The URL to connect with: as given, with whatever keeps a mistyped name from making a new database. */
     default String connectionUrl(String jdbcUrl) {
         return jdbcUrl;
@@ -122,6 +127,11 @@ public interface Engine {
                 "Make an empty database on a server of your own, and name it with --on.");
     }
 
+    /** The user who may do everything in a database that was kept, without a password; empty if there are no users. */
+    default Optional<String> keptOwner() {
+        return Optional.empty();
+    }
+
     /** Whether there are roles that a service can log in as, and that {@link #roleScript} makes. */
     default boolean hasRoles() {
         return false;
@@ -134,7 +144,7 @@ public interface Engine {
      */
     default String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
         throw Fault.inCall(title() + " has no login roles that Vine Kit knows how to make.",
-                "Roles are made for PostgreSQL and MariaDB.");
+                "Roles are made for " + Engines.titles(Engine::hasRoles) + ".");
     }
 
     /** How scripts for this engine are written. */
@@ -171,7 +181,7 @@ public interface Engine {
     /**
      * A library of the generated project.
      *
-     * @param version its name in the list of versions
+     * @param version the version, or its name in our list of versions
      * @param scope a scope of Maven's
      */
     record Library(String group, String artifact, String version, String scope) {

@@ -1,8 +1,10 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import java.util.Comparator;
 import java.util.List;
 import java.util.ServiceLoader;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /** The engines on the class path, found through {@link ServiceLoader}; the one that takes any driver comes last. */
@@ -12,7 +14,7 @@ public final class Engines {
 
     public static List<Engine> all() {
         return ServiceLoader.load(Engine.class, Engines.class.getClassLoader()).stream()
-                .map(ServiceLoader.Provider::get).toList();
+                .map(ServiceLoader.Provider::get).sorted(Comparator.comparing(Engine::isLastResort)).toList();
     }
 
     /**
@@ -28,7 +30,7 @@ public final class Engines {
         return all().stream().filter(engine -> engine.accepts(jdbcUrl)).findFirst()
                 .orElseThrow(() -> Fault.inCall(
                         "No JDBC driver on the class path takes URLs like " + shortened(jdbcUrl) + ".",
-                        "Drivers are here for " + titles() + "; put the jar of another one on the class path "
+                        "Drivers are here for " + titles(engine -> !engine.libraries().isEmpty()) + "; put the jar of another one on the class path "
                                 + "(the command line takes it from VINEKIT_CLASSPATH)."));
     }
 
@@ -43,8 +45,9 @@ public final class Engines {
                         "Use one of: " + String.join(", ", all().stream().map(Engine::name).toList()) + "."));
     }
 
-    private static String titles() {
-        return all().stream().filter(engine -> !engine.libraries().isEmpty()).map(Engine::title)
+    /** The titles of the engines for which something holds, with commas. */
+    static String titles(Predicate<Engine> condition) {
+        return all().stream().filter(condition).map(Engine::title)
                 .collect(Collectors.joining(", "));
     }
 

@@ -18,7 +18,7 @@ public record EngineTraits(
     /**
      * A library of the generated project.
      *
-     * @param version its name in the list of versions
+     * @param version the version, or its name in our list of versions
      * @param scope a scope of Maven's
      */
     public record Library(String group, String artifact, String version, String scope) {

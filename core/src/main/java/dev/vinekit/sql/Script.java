@@ -79,7 +79,7 @@ public final class Script {
                 copiedRows();
             } else if (isComment(c)) {
                 comment();
-            } else if (c == '\'' || c == '"' || c == '`' || c == '[' && syntax == ScriptSyntax.SQLITE) {
+            } else if (c == '\'' || c == '"' || c == '`' || c == '[' && syntax.bracketNames()) {
                 begin();
                 quoted(c == '[' ? ']' : c, c == '\'' && escapesHere() || c == '"' && syntax.backslashEscapes());
             } else if (c == '$' && syntax.dollarQuotes() && !afterWord() && dollarQuoted()) {

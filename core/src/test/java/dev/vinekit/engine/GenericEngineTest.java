@@ -89,7 +89,7 @@ class GenericEngineTest {
     private static Connection cellar(String url) throws SQLException, IOException {
         Connection anchor = DriverManager.getConnection(url, "SA", "");
         try (InputStream script = GenericEngineTest.class.getResourceAsStream(
-                "/dev/vinekit/cellar/postgresql/schema.sql");
+                "postgresql/cellar.sql");
                 Statement statement = anchor.createStatement()) {
             String text = new String(script.readAllBytes(), StandardCharsets.UTF_8)
                     .replace("DEFAULT gen_random_uuid() ", "").replace("JSONB", "VARCHAR(2000)")

@@ -2,7 +2,9 @@ package dev.vinekit.engine.generic;
 
 import dev.vinekit.engine.Catalog;
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.MetadataCatalog;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.StandardDialect;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
@@ -43,6 +45,12 @@ public final class GenericEngine implements Engine {
         });
     }
 
+    /** Whoever knows an engine better is asked first. */
+    @Override
+    public boolean isLastResort() {
+        return true;
+    }
+
     @Override
     public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
         String place = jdbcUrl.replaceAll("[?;].*", "");
@@ -56,7 +64,7 @@ public final class GenericEngine implements Engine {
 
     @Override
     public Schema read(Connection connection, List<String> schemas) throws SQLException {
-        return new GenericCatalog(connection, schemas).read();
+        return new MetadataCatalog(connection, schemas).read(name());
     }
 
     @Override
@@ -68,7 +76,7 @@ public final class GenericEngine implements Engine {
 
     @Override
     public Dialect dialect(Schema schema) {
-        return new GenericDialect();
+        return new StandardDialect();
     }
 
     /** The driver is for the project's owner to add. */

@@ -22,6 +22,10 @@ import java.util.regex.Pattern;
 
 /** H2: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class H2Engine implements Engine {
+    /** Dollar quoting without tags. */
+    private static final ScriptSyntax SYNTAX =
+            new ScriptSyntax(false, true, false, false, true, false, false, false, ' ', false);
+
     private static final Pattern ABOUT_USERS = Pattern.compile(
             "(?i)(?:GRANT|REVOKE)\\b|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE)\\b");
 
@@ -31,6 +35,7 @@ public final class H2Engine implements Engine {
 
     /** Owns the tables of scratch databases. */
     private static final String USER = "VINEKIT";
+    private static final String ADMINISTRATOR = "sa";
 
     @Override
     public String name() {
@@ -129,13 +134,18 @@ public final class H2Engine implements Engine {
         return closed("jdbc:h2:" + folder.resolve("database").toAbsolutePath(), "");
     }
 
+    @Override
+    public Optional<String> keptOwner() {
+        return Optional.of(ADMINISTRATOR);
+    }
+
     /**
      * A database in which scripts of others may run: their login may make tables and is no administrator, and so cannot
      * call Java, read or write files, or reach other databases, also not from defaults and views.
      */
     private ScratchDatabase closed(String url, String administratorPassword) throws SQLException {
         String password = ScratchFolder.password();
-        Connection administrator = DriverManager.getConnection(url, "sa", administratorPassword);
+        Connection administrator = DriverManager.getConnection(url, ADMINISTRATOR, administratorPassword);
         try (Statement statement = administrator.createStatement()) {
             statement.execute("CREATE USER " + USER + " PASSWORD '" + password + "'");
             statement.execute("GRANT ALTER ANY SCHEMA TO " + USER);
@@ -157,7 +167,7 @@ public final class H2Engine implements Engine {
 
     @Override
     public ScriptSyntax scriptSyntax() {
-        return ScriptSyntax.H2;
+        return SYNTAX;
     }
 
     @Override

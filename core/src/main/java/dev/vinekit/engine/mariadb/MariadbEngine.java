@@ -27,6 +27,10 @@ import java.util.stream.Collectors;
 
 /** MariaDB: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class MariadbEngine implements Engine {
+    /** MariaDB and MySQL, with what their client programs write and read. */
+    private static final ScriptSyntax SYNTAX =
+            new ScriptSyntax(true, false, true, true, false, true, false, false, ' ', true);
+
     private static final String UNCONNECTED = """
             SELECT schema_name FROM information_schema.schemata
             WHERE schema_name NOT IN (SELECT db FROM information_schema.processlist WHERE db IS NOT NULL)
@@ -203,7 +207,7 @@ public final class MariadbEngine implements Engine {
 
     @Override
     public ScriptSyntax scriptSyntax() {
-        return ScriptSyntax.MARIADB;
+        return SYNTAX;
     }
 
     @Override

@@ -25,6 +25,10 @@ import org.postgresql.PGConnection;
 
 /** PostgreSQL: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class PostgresqlEngine implements Engine {
+    /** PostgreSQL, with what its client programs write and read. */
+    private static final ScriptSyntax SYNTAX =
+            new ScriptSyntax(false, true, false, false, true, false, false, true, '\\', true);
+
     private static final Pattern ABOUT_ROLES = Pattern.compile("(?i)(?:GRANT|REVOKE)\\b"
             + "|(?:CREATE|ALTER|DROP)\\s+(?:USER|ROLE|GROUP)\\b|ALTER\\s+DEFAULT\\s+PRIVILEGES\\b"
             + "|SET\\s+(?:SESSION\\s+AUTHORIZATION|ROLE)\\b|REASSIGN\\s+OWNED\\b");
@@ -162,7 +166,7 @@ public final class PostgresqlEngine implements Engine {
 
     @Override
     public ScriptSyntax scriptSyntax() {
-        return ScriptSyntax.POSTGRESQL;
+        return SYNTAX;
     }
 
     @Override

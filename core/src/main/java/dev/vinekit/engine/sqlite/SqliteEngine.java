@@ -22,6 +22,10 @@ import java.util.regex.Pattern;
 
 /** SQLite: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class SqliteEngine implements Engine {
+    /** SQLite, with what its client program writes and reads. */
+    private static final ScriptSyntax SYNTAX =
+            new ScriptSyntax(false, false, false, false, false, false, true, false, '.', true);
+
     /** Nothing on a scratch database has to outlive a crash; readers do not wait for a writer. */
     private static final String SCRATCH =
             "?foreign_keys=true&journal_mode=WAL&synchronous=OFF&transaction_mode=IMMEDIATE&busy_timeout=10000&limit_attached=0";
@@ -161,7 +165,7 @@ public final class SqliteEngine implements Engine {
 
     @Override
     public ScriptSyntax scriptSyntax() {
-        return ScriptSyntax.SQLITE;
+        return SYNTAX;
     }
 
     @Override

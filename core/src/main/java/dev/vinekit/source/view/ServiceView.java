@@ -40,6 +40,7 @@ public record ServiceView(
         boolean compositeLookups,
         boolean byTable,
         boolean interfaces,
+        boolean returnsRows,
         boolean comparesRows,
         boolean sortsNullsFirst,
         boolean offsetFirst,

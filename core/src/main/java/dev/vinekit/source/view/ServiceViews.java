@@ -63,6 +63,7 @@ public final class ServiceViews {
                 maker.relations().hasCompositeLookups(),
                 mapping.conventions().layout() == Conventions.Layout.BY_TABLE,
                 mapping.conventions().interfaces(),
+                dialect.returnsRows(),
                 dialect.comparesRows(),
                 dialect.sortsNullsFirst(),
                 dialect.page().startsWith("OFFSET"),

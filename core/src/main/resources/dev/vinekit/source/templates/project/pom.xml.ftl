@@ -27,7 +27,7 @@
       <dependency>
         <groupId>${l.group}</groupId>
         <artifactId>${l.artifact}</artifactId>
-        <version>${v[l.version]}</version>
+        <version>${v[l.version]!l.version}</version>
         <type>pom</type>
         <scope>import</scope>
       </dependency>
@@ -114,7 +114,7 @@
     <dependency>
       <groupId>${l.group}</groupId>
       <artifactId>${l.artifact}</artifactId>
-      <version>${v[l.version]}</version>
+      <version>${v[l.version]!l.version}</version>
 <#if l.scope != "compile">
       <scope>${l.scope}</scope>
 </#if>

@@ -1,3 +1,4 @@
+<#if s.returnsRows>
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -42,3 +43,58 @@ public final class Insert {
         return <#include "_returning.ftl">;
     }
 }
+<#else>
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+
+/** An INSERT of one row. Columns without a value are left out, so that the database's defaults apply. */
+public final class Insert {
+    private final String table;
+    private final List<String> columns = new ArrayList<>();
+    private final List<Object> values = new ArrayList<>();
+
+    /** Begins the statement; names of tables and columns are spelled as SQL wants them. */
+    public Insert(String table) {
+        this.table = table;
+    }
+
+    public Insert set(String column, Object value) {
+        if (value != null) {
+            columns.add(column);
+            values.add(value);
+        }
+        return this;
+    }
+
+    /**
+     * Inserts the row and returns it as stored, with everything that the database filled in.
+     *
+     * @param returned the names of the columns that the driver is asked for
+     */
+    public <T> T returning(Connection connection, String[] returned, Sql.RowMapper<T> mapper) throws SQLException {
+        String sql = sql();
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = Sql.bind(connection.prepareStatement(sql, returned), values.toArray())) {
+            statement.executeUpdate();
+            try (ResultSet row = statement.getGeneratedKeys()) {
+                row.next();
+                return mapper.map(row);
+            }
+        } finally {
+            Sql.log(sql, begin, values.toArray());
+        }
+    }
+
+    private String sql() {
+        return columns.isEmpty()
+                ? "INSERT INTO " + table + " " + ${s.insertOfDefaults}
+                : "INSERT INTO " + table + " (" + String.join(", ", columns) + ")\n"
+                        + "VALUES (" + "?, ".repeat(columns.size() - 1) + "?)";
+    }
+}
+</#if>

@@ -1,7 +1,5 @@
-package dev.vinekit.engine.generic;
+package dev.vinekit.engine;
 
-import dev.vinekit.engine.Catalog;
-import dev.vinekit.engine.TableDrafts;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
@@ -31,16 +29,24 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
-/** Reads what {@link DatabaseMetaData} tells of any database; keys and references are asked for table by table. */
-final class GenericCatalog {
-    private final Connection connection;
+/**
+ * Reads what {@link DatabaseMetaData} tells of any database; keys and references are asked for table by table. Engines
+ * that tell more elsewhere add it.
+ */
+public class MetadataCatalog {
+    protected final Connection connection;
     private final DatabaseMetaData metadata;
     private final List<String> requested;
-    private final TableDrafts drafts;
+    protected final TableDrafts drafts;
     private final Map<TableName, String> queries = new HashMap<>();
     private final Map<List<String>, String> generated = new HashMap<>();
 
-    GenericCatalog(Connection connection, List<String> requested) throws SQLException {
+    /**
+     * A catalog.
+     *
+     * @param requested schemas to read; the connection's default schema if empty
+     */
+    public MetadataCatalog(Connection connection, List<String> requested) throws SQLException {
         this.connection = connection;
         this.metadata = connection.getMetaData();
         this.requested = requested;
@@ -48,7 +54,12 @@ final class GenericCatalog {
         this.drafts = new TableDrafts(word -> lower ? word.toLowerCase(Locale.ROOT) : word.toUpperCase(Locale.ROOT));
     }
 
-    Schema read() throws SQLException {
+    /**
+     * Reads the schema.
+     *
+     * @param engine the engine's name
+     */
+    public final Schema read(String engine) throws SQLException {
         String current = Catalog.text(connection.getSchema());
         List<String> schemas = requested.isEmpty() ? List.of(current) : requested;
         expressions();
@@ -66,7 +77,12 @@ final class GenericCatalog {
         for (TableName name : names) {
             keys(name);
         }
-        return new Schema("jdbc", current, drafts.tables());
+        complete();
+        return new Schema(engine, current, drafts.tables());
+    }
+
+    /** Adds to the drafts what the engine tells elsewhere, of checks for instance; nothing by rule. */
+    protected void complete() throws SQLException {
     }
 
     /** Metadata know nothing of expressions; the information schema, where there is one, does. */

@@ -1,7 +1,5 @@
-package dev.vinekit.engine.generic;
+package dev.vinekit.engine;
 
-import dev.vinekit.engine.StandardChanges;
-import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
@@ -13,7 +11,7 @@ import java.util.Locale;
 import java.util.Optional;
 
 /** Standard SQL (ISO/IEC 9075-2:2016): every identifier in quotes, for what needs them is each engine's own affair. */
-final class GenericDialect implements Dialect {
+public class StandardDialect implements Dialect {
     @Override
     public String identifier(String name) {
         return Dialect.quoteIdentifier(name);

@@ -1,0 +1,1 @@
+  <logger name="io.zonky.test" level="WARN"/>

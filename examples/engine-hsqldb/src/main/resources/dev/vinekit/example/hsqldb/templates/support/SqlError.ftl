@@ -1,0 +1,31 @@
+import java.sql.SQLException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What an error of the database is about.
+ *
+ * @param constraint the constraint's name; empty if the error names none
+ */
+public record SqlError(Kind kind, String constraint) {
+    /** The name that an HSQLDB message gives before the table. */
+    private static final Pattern NAMED = Pattern.compile("; \"?(.+?)\"? table: ");
+
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
+
+    /** Reads an error; SQL states as in the HSQLDB guide, "Error Codes". */
+    public static SqlError of(SQLException error) {
+        String state = String.valueOf(error.getSQLState());
+        Kind kind = switch (state) {
+            case "23505" -> Kind.DUPLICATE;
+            case "23503", "23504" -> Kind.REFERENCE;
+            case "23513" -> Kind.CHECK;
+            case "23502" -> Kind.VALUE;
+            case "40001" -> Kind.COLLISION;
+            default -> state.startsWith("08") ? Kind.UNAVAILABLE : state.startsWith("22") ? Kind.VALUE : Kind.OTHER;
+        };
+        Matcher matcher = NAMED.matcher(String.valueOf(error.getMessage()));
+        return new SqlError(kind, matcher.find() ? matcher.group(1) : "");
+    }
+}
