@@ -95,6 +95,11 @@ public interface Engine {
         return true;
     }
 
+    /** Whether scratch databases can be worked on side by side in one process. */
+    default boolean runsSideBySide() {
+        return true;
+    }
+
     /** A new, empty database that goes away when it is closed. */
     ScratchDatabase scratch() throws SQLException;
 

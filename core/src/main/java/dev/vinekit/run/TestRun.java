@@ -1,5 +1,6 @@
 package dev.vinekit.run;
 
+import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
@@ -174,8 +175,10 @@ public final class TestRun {
     /** The classes, divided so that each share takes about as long; the more bytes, the more tests. */
     private List<List<String>> shares() {
         List<String> classes = classes();
-        int workers = Math.max(1, Math.min(Math.min(MOST_WORKERS, Runtime.getRuntime().availableProcessors()),
-                (int) classes.stream().filter(name -> name.endsWith("Test")).count() / CLASSES_FOR_A_WORKER));
+        int beside = Engines.named(project.service().engine()).runsSideBySide()
+                ? Math.min(MOST_WORKERS, Runtime.getRuntime().availableProcessors()) : 1;
+        int tests = (int) classes.stream().filter(name -> name.endsWith("Test")).count();
+        int workers = Math.max(1, Math.min(beside, tests / CLASSES_FOR_A_WORKER));
         List<List<String>> shares = new ArrayList<>();
         List<long[]> loads = new ArrayList<>();
         for (int i = 0; i < workers; i++) {

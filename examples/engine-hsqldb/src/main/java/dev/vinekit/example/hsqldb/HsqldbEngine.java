@@ -83,6 +83,12 @@ public final class HsqldbEngine implements Engine {
         return List.of(new Library("org.hsqldb", "hsqldb", HsqlDatabaseProperties.THIS_FULL_VERSION, "runtime"));
     }
 
+    /** HSQLDB 2.7.4 mixes up a date and a moment that two threads of its process turn into text at the same time. */
+    @Override
+    public boolean runsSideBySide() {
+        return false;
+    }
+
     /** In memory, with a password of its own; the user of the scripts is no administrator. */
     @Override
     public ScratchDatabase scratch() throws SQLException {
