@@ -5,6 +5,7 @@ import java.io.PrintStream;
 import java.util.Locale;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -32,6 +33,7 @@ final class LiveLine implements Consumer<Progress.State>, AutoCloseable {
         thread.setDaemon(true);
         return thread;
     });
+    private final ScheduledFuture<?> ticking;
 
     /**
      * Begins to tell.
@@ -45,7 +47,7 @@ final class LiveLine implements Consumer<Progress.State>, AutoCloseable {
         this.unit = unit;
         this.rewritten = rewritten;
         long pause = rewritten ? REWRITE_MILLIS : LINE_MILLIS;
-        clock.scheduleAtFixedRate(this::tell, pause, pause, TimeUnit.MILLISECONDS);
+        this.ticking = clock.scheduleAtFixedRate(this::tell, pause, pause, TimeUnit.MILLISECONDS);
     }
 
     @Override
@@ -75,6 +77,7 @@ final class LiveLine implements Consumer<Progress.State>, AutoCloseable {
 
     @Override
     public void close() {
+        ticking.cancel(false);
         clock.shutdownNow();
         synchronized (this) {
             if (rewritten) {

@@ -48,12 +48,10 @@ public final class RowSearch {
     private static final List<String> STEMS = List.of("a", "A", "ab", "AB", "AB-", "ab-", "abc-", "A ", "");
     private static final Pattern DATE = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
 
-    private final Mapping mapping;
     private final Conditions conditions;
     private final SampleRows samples;
 
     private RowSearch(Mapping mapping, Conditions conditions) {
-        this.mapping = mapping;
         this.conditions = conditions;
         this.samples = new SampleRows(mapping);
     }
@@ -255,7 +253,7 @@ public final class RowSearch {
             case BOOLEAN -> Stream.of();
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> numbers(entity, field, conditions, usual);
             case STRING -> field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
-            case DATE, DATE_TIME -> moments(field, conditions, usual);
+            case DATE, DATE_TIME -> moments(conditions, usual);
             case BINARY -> bytes(conditions, usual);
             default -> Stream.of();
         };
@@ -355,7 +353,7 @@ public final class RowSearch {
                 .mapToInt(rule -> ((FieldRule.Length) rule).least()).max().orElse(0);
     }
 
-    private static Stream<Sample> moments(Field field, List<String> conditions, Sample usual) {
+    private static Stream<Sample> moments(List<String> conditions, Sample usual) {
         String rest = usual.text(1).substring(10);
         return conditions.stream().flatMap(condition -> SqlText.strings(condition).stream())
                 .filter(text -> DATE.matcher(text).lookingAt()).map(text -> LocalDate.parse(text.substring(0, 10)))

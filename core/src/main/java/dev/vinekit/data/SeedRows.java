@@ -211,7 +211,7 @@ final class SeedRows {
         if (plan.spread.contains(relation)) {
             return chance(entity, relation.fields().get(0), n, count) + 1;
         }
-        long rest = n - 1;
+        long rest = n - 1L;
         long sum = 0;
         for (Relation before : plan.followed.subList(0, plan.followed.indexOf(relation))) {
             int width = count(target(before));

@@ -39,11 +39,11 @@ final class WrongValues {
         List<Trial> trials = new ArrayList<>();
         if (rule instanceof FieldRule.Length length) {
             if (length.most() < LONGEST) {
-                first(field, rule, lengthened(field, length.most() + 1))
+                first(field, rule, lengthened(length.most() + 1))
                         .ifPresent(value -> trials.add(wrong(field, value, "TooLong")));
             }
             if (length.least() > 0) {
-                first(field, rule, lengthened(field, length.least() - 1))
+                first(field, rule, lengthened(length.least() - 1))
                         .ifPresent(value -> trials.add(wrong(field, value, "TooShort")));
             }
         } else if (rule instanceof FieldRule.Bytes bytes) {
@@ -180,7 +180,7 @@ final class WrongValues {
                 ? BigDecimal.ONE.movePointLeft(Math.max(0, field.column().type().scale())) : BigDecimal.ONE;
     }
 
-    private static Stream<Object> lengthened(Field field, int length) {
+    private static Stream<Object> lengthened(int length) {
         return length == 0 ? Stream.of("")
                 : Stream.of('x', 'X', '1', 'a', 'A').map(unit -> new Trial.LongText(unit, length));
     }

@@ -89,7 +89,7 @@ public final class ScratchFolder implements AutoCloseable {
                     remove(folder);
                 }
             } catch (NoSuchFileException e) {
-                continue; // It has no lock yet, or no longer: another process is making or removing it.
+                // It has no lock yet, or no longer: another process is making or removing it.
             }
         }
     }

@@ -16,6 +16,7 @@ import java.nio.file.FileSystem;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -359,13 +360,15 @@ class ProjectTest {
         return changes.changes().stream().filter(change -> change.path().equals(path)).findFirst().orElseThrow().kind();
     }
 
-    private Stream<Path> files() throws IOException {
-        return Files.walk(project()).filter(Files::isRegularFile);
+    private List<Path> files() throws IOException {
+        try (Stream<Path> all = Files.walk(project())) {
+            return all.filter(Files::isRegularFile).toList();
+        }
     }
 
     private Map<Path, Object> times() throws IOException {
         Map<Path, Object> times = new TreeMap<>();
-        for (Path file : files().toList()) {
+        for (Path file : files()) {
             times.put(file, Files.getLastModifiedTime(file));
         }
         return times;

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
@@ -116,7 +117,7 @@ final class RandomRequests {
         }
         String path = method.equals("get") && !pages.isEmpty() && chance(15) ? page() : path(template)
                 + query(operation);
-        return new Request(chance(1) ? one(List.of("HEAD", "OPTIONS", "TRACE", "QUERY")) : method.toUpperCase(), path,
+        return new Request(chance(1) ? one(List.of("HEAD", "OPTIONS", "TRACE", "QUERY")) : method.toUpperCase(Locale.ROOT), path,
                 headers,
                 operation.has("requestBody") ? body(operation.path("requestBody").path("content").elements().next())
                 : new byte[0]);

@@ -11,7 +11,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ScriptTest {
     private static final ScriptSyntax POSTGRESQL = Engines.named("postgresql").scriptSyntax();
     private static final ScriptSyntax MARIADB = Engines.named("mariadb").scriptSyntax();
-    private static final ScriptSyntax SQLITE = Engines.named("sqlite").scriptSyntax();
 
     @Test
     void semicolonsInStringsNamesAndCommentsEndNothing() {

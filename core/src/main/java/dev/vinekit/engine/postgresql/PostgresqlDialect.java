@@ -17,7 +17,6 @@ import java.util.regex.Pattern;
 /** PostgreSQL's SQL. */
 final class PostgresqlDialect implements Dialect {
     private static final Pattern PLAIN = Pattern.compile("[a-z_][a-z0-9_]*");
-    private static final Pattern SEQUENCE = Pattern.compile("nextval\\('((?:[^']|'')+)'");
 
     /** What means the same in PostgreSQL's regular expressions and in Java's (manual, section 9.7.3). */
     private static final Pattern COMMON_REGEX = Pattern.compile(

@@ -42,7 +42,7 @@ final class TypeSchemas {
      */
     static ObjectNode taken(Entity entity, Field field, boolean mayBeNull) {
         ObjectNode schema = type(field);
-        field.rules().forEach(rule -> rule(schema, field, rule));
+        field.rules().forEach(rule -> rule(schema, rule));
         entity.rowRules().forEach(rule -> {
             if (rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field)) {
                 ArrayNode options = schema.putArray("enum");
@@ -82,7 +82,7 @@ final class TypeSchemas {
         }
         if (field.member().isPresent()) {
             ObjectNode items = type(field.member().get());
-            field.memberRules().forEach(rule -> rule(items, field, rule));
+            field.memberRules().forEach(rule -> rule(items, rule));
             schema.put("type", "array").set("items",
                     nullable(items, field.column().type().kind() == SqlType.Kind.ARRAY));
             return schema;
@@ -116,7 +116,7 @@ final class TypeSchemas {
         return (bytes + 2) / 3 * 4;
     }
 
-    private static void rule(ObjectNode schema, Field field, FieldRule rule) {
+    private static void rule(ObjectNode schema, FieldRule rule) {
         if (rule instanceof FieldRule.Length length) {
             if (length.least() > 0) {
                 schema.put("minLength", Math.max(length.least(), schema.path("minLength").asInt(0)));
