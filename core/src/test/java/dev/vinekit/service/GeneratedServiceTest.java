@@ -2,6 +2,10 @@ package dev.vinekit.service;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
+import ch.qos.logback.classic.spi.ILoggingEvent;
+import ch.qos.logback.core.read.ListAppender;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.vinekit.run.RunningService;
@@ -19,6 +23,7 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.slf4j.LoggerFactory;
 
 /** What the cellar's generated service answers, beyond what its own tests ask; on each engine. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
@@ -89,6 +94,23 @@ abstract class GeneratedServiceTest {
         assertThat(violations.path(0).path("field").asText()).isEqualTo(field);
         assertThat(violations.path(0).path("rule").asText()).isEqualTo(ruleHere(body, rule));
         assertThat(body(answer).path("detail").asText()).contains(field);
+    }
+
+    /** What clients send is told to them, and does not fill the log. */
+    @Test
+    void refusedValueIsNoWarningInTheLog() throws Exception {
+        ListAppender<ILoggingEvent> log = new ListAppender<>();
+        log.start();
+        Logger logger = (Logger) LoggerFactory.getLogger("org.hibernate.validator");
+        logger.addAppender(log);
+        try {
+            assertThat(send("POST", "/blend-components", JSON,
+                    "{'blendId':1,'wineLotId':'00000000-0000-4000-a000-000000000030','share':0}").statusCode())
+                    .isEqualTo(400);
+        } finally {
+            logger.detachAppender(log);
+        }
+        assertThat(log.list).noneMatch(event -> event.getLevel().isGreaterOrEqual(Level.WARN));
     }
 
     @Test

@@ -19,6 +19,8 @@ import org.hibernate.validator.messageinterpolation.ParameterMessageInterpolator
 
 /** Checks an input: the annotations of its fields, then rules that need more than an annotation. Null keeps every rule. */
 public final class Rules {
+    /** Begins the message of an annotation that has none of its own. */
+    private static final String STANDARD = "{jakarta.validation.";
     private static final Validator VALIDATOR = validator();
 
     private final List<Violation> violations;
@@ -29,7 +31,7 @@ public final class Rules {
 
     private static Validator validator() {
         HibernateValidatorConfiguration configuration = Validation.byProvider(HibernateValidator.class).configure()
-                .messageInterpolator(new ParameterMessageInterpolator());
+                .messageInterpolator(new OwnMessages());
         ConstraintMapping mapping = configuration.createConstraintMapping();
         mapping.constraintDefinition(jakarta.validation.constraints.Pattern.class).includeExistingValidators(false).validatedBy(LinearPattern.class);
         return configuration.addMapping(mapping).buildValidatorFactory().getValidator();
@@ -47,7 +49,7 @@ public final class Rules {
         return new Violation(
                 ${s.renamed?then("property(violation)", "violation.getPropertyPath().toString()")}<#if s.lists>.replace(".<list element>", "")</#if>,
                 violation.getConstraintDescriptor().getAnnotation().annotationType().getSimpleName(),
-                violation.getMessageTemplate().startsWith("{jakarta.validation.")<#if s.bytes> || violation.getMessageTemplate().isEmpty()</#if>
+                violation.getMessageTemplate().startsWith(STANDARD)<#if s.bytes> || violation.getMessageTemplate().isEmpty()</#if>
                         ? message(violation.getConstraintDescriptor())
                         : violation.getMessage());
     }
@@ -65,6 +67,14 @@ public final class Rules {
     }
 
 </#if>
+    /** Fills in messages that annotations have of their own; for others see {@link #message}. */
+    private static final class OwnMessages extends ParameterMessageInterpolator {
+        @Override
+        public String interpolate(String message, Context context) {
+            return message.startsWith(STANDARD) ? message : super.interpolate(message, context);
+        }
+    }
+
     /** What a value must be, for annotations that do not say it in a message of their own. */
     private static String message(ConstraintDescriptor<?> rule) {
         Map<String, Object> attributes = rule.getAttributes();

@@ -23,6 +23,8 @@ import org.hibernate.validator.messageinterpolation.ParameterMessageInterpolator
  * Checks an input: the annotations of its fields, then rules that need more than an annotation. Null keeps every rule.
  */
 public final class Rules {
+    /** Begins the message of an annotation that has none of its own. */
+    private static final String STANDARD = "{jakarta.validation.";
     private static final Validator VALIDATOR = validator();
 
     private final List<Violation> violations;
@@ -33,7 +35,7 @@ public final class Rules {
 
     private static Validator validator() {
         HibernateValidatorConfiguration configuration = Validation.byProvider(HibernateValidator.class).configure()
-                .messageInterpolator(new ParameterMessageInterpolator());
+                .messageInterpolator(new OwnMessages());
         ConstraintMapping mapping = configuration.createConstraintMapping();
         mapping.constraintDefinition(jakarta.validation.constraints.Pattern.class).includeExistingValidators(false)
                 .validatedBy(LinearPattern.class);
@@ -52,9 +54,17 @@ public final class Rules {
         return new Violation(
                 violation.getPropertyPath().toString(),
                 violation.getConstraintDescriptor().getAnnotation().annotationType().getSimpleName(),
-                violation.getMessageTemplate().startsWith("{jakarta.validation.")
+                violation.getMessageTemplate().startsWith(STANDARD)
                         ? message(violation.getConstraintDescriptor())
                         : violation.getMessage());
+    }
+
+    /** Fills in messages that annotations have of their own; for others see {@link #message}. */
+    private static final class OwnMessages extends ParameterMessageInterpolator {
+        @Override
+        public String interpolate(String message, Context context) {
+            return message.startsWith(STANDARD) ? message : super.interpolate(message, context);
+        }
     }
 
     /** What a value must be, for annotations that do not say it in a message of their own. */
