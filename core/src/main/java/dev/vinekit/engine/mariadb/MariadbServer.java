@@ -1,10 +1,10 @@
 package dev.vinekit.engine.mariadb;
 
+import dev.vinekit.engine.FreePort;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -118,7 +118,7 @@ final class MariadbServer {
                 install.destroyForcibly();
                 throw failure("It could not make its data directory", directory);
             }
-            int port = freePort();
+            int port = FreePort.find();
             String password = ScratchFolder.password();
             String rootPassword = ScratchFolder.password();
             Process process = run(directory, program("mariadbd"), "--no-defaults", data, user, "--port=" + port,
@@ -163,12 +163,6 @@ final class MariadbServer {
 
     private static Path log(Path directory) {
         return directory.resolve("log");
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        }
     }
 
     private void await(Path directory) throws InterruptedException, IOException {

@@ -1,6 +1,7 @@
 package dev.vinekit.engine.postgresql;
 
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.FreePort;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.engine.UserCache;
 import dev.vinekit.fault.Fault;
@@ -109,6 +110,7 @@ final class PostgresqlServer {
     private static EmbeddedPostgres started(Path programs, Path folder, String secret) throws IOException {
         Path file = Files.writeString(folder.resolve("secret"), secret);
         return EmbeddedPostgres.builder()
+                .setPort(FreePort.find())
                 .setOverrideWorkingDirectory(programs.toFile())
                 .setDataDirectory(folder.resolve("data"))
                 .setCleanDataDirectory(false)

@@ -1,6 +1,7 @@
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.BindException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.sql.Connection;
@@ -8,6 +9,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.util.Comparator;
 import java.util.UUID;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
@@ -35,9 +37,7 @@ final class EmptyDatabase implements AutoCloseable {
             if (installed != 0) {
                 throw new IllegalStateException("mariadb-install-db failed: " + Files.readString(log().toPath()));
             }
-            try (ServerSocket socket = new ServerSocket(0)) {
-                port = socket.getLocalPort();
-            }
+            port = freePort();
             File first = new File(directory, "first.sql");
             Files.writeString(first.toPath(), """
                     DELETE FROM mysql.global_priv WHERE User <> 'mariadb.sys';
@@ -72,6 +72,17 @@ final class EmptyDatabase implements AutoCloseable {
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log()));
         builder.environment().put("TMPDIR", directory.toString());
         return builder.start();
+    }
+
+    /** Below those that connections that go out get, so that none of them takes it before the server does. */
+    private static int freePort() throws IOException {
+        while (true) {
+            try (ServerSocket socket = new ServerSocket(ThreadLocalRandom.current().nextInt(20_000, 32_000))) {
+                return socket.getLocalPort();
+            } catch (BindException taken) {
+                continue;
+            }
+        }
     }
 
     private File log() {
