@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class LayoutTest {
     private static final Imports IMPORTS = new Imports(Map.of(
-            "List", "java.util.List", "Path", "jakarta.ws.rs.Path", "@GET", "@jakarta.ws.rs.GET",
+            "List", "java.util.List", "Path", "jakarta.ws.rs.Path",
             "assertThat", "static org.assertj.core.api.Assertions.assertThat", "Lot", "com.example.entity.Lot"),
                     Map.of());
 
@@ -70,12 +70,6 @@ class LayoutTest {
     @Test
     void importsWhatADocumentationCommentLinksTo() {
         assertThat(imports("/** See {@link Lot}. */ class A { }", "a")).isEqualTo("import com.example.entity.Lot;\n");
-    }
-
-    @Test
-    void importsAnAnnotationOnlyWhereItAnnotates() {
-        assertThat(imports("class A { String GET = \"\"; }", "a")).isEmpty();
-        assertThat(imports("class A { @GET void get() { } }", "a")).isEqualTo("import jakarta.ws.rs.GET;\n");
     }
 
     @Test
