@@ -45,10 +45,10 @@ public final class Engines {
                         "Use one of: " + String.join(", ", all().stream().map(Engine::name).toList()) + "."));
     }
 
-    /** The titles of the engines for which something holds, with commas. */
+    /** The titles of the engines for which something holds, as a sentence lists them. */
     static String titles(Predicate<Engine> condition) {
-        return all().stream().filter(condition).map(Engine::title)
-                .collect(Collectors.joining(", "));
+        return all().stream().filter(condition).map(Engine::title).collect(Collectors.joining(", "))
+                .replaceFirst(", ([^,]*)$", " and $1");
     }
 
     /** The URL without a login, and up to where options, and so perhaps a password, begin. */
