@@ -126,6 +126,7 @@ public final class Proofs {
             return Proof.none(rule, "Rows that break it break " + within.get().name() + " too.");
         }
         return Proof.by(rule, new Trial.Duplicated(fields, dialect.reportsKeys() && definition.isEmpty()
+                && !dialect.isEnginesOwn(key.name())
                 && entity.table().kind() != Table.Kind.PARTITIONED_TABLE));
     }
 

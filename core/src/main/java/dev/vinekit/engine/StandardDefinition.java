@@ -312,7 +312,7 @@ public class StandardDefinition {
     }
 
     private String constraint(String name) {
-        return name.isEmpty() ? "" : "CONSTRAINT " + dialect.identifier(name) + " ";
+        return name.isEmpty() || dialect.isEnginesOwn(name) ? "" : "CONSTRAINT " + dialect.identifier(name) + " ";
     }
 
     protected String index(Table table, Index index) {

@@ -59,6 +59,11 @@ public interface Dialect {
         return true;
     }
 
+    /** Whether the engine made up the name of a constraint, so that another database may call something else by it. */
+    default boolean isEnginesOwn(String constraint) {
+        return false;
+    }
+
     /** What the database calls a key when it refuses a row on account of it. */
     default String reported(Table table, UniqueKey key) {
         return key.name();

@@ -196,8 +196,8 @@ final class EntityViews {
         return constraints;
     }
 
-    private static JavaCode constraint(String kind, String name, List<JavaString> paths, List<Field> fields) {
-        List<JavaString> arguments = new ArrayList<>(List.of(JavaString.of(name)));
+    private JavaCode constraint(String kind, String name, List<JavaString> paths, List<Field> fields) {
+        List<JavaString> arguments = new ArrayList<>(List.of(JavaString.of(dialect.isEnginesOwn(name) ? "" : name)));
         arguments.addAll(paths);
         fields.forEach(field -> arguments.add(JavaString.of(field.jsonName())));
         return JavaCode.of("Constraint." + kind + "(%s)", JavaCode.list(arguments));

@@ -15,6 +15,12 @@ final class HsqldbDialect extends StandardDialect {
         return name.matches("[A-Z][A-Z0-9_]*") && !Tokens.isKeyword(name) ? name : Dialect.quoteIdentifier(name);
     }
 
+    /** A constraint without a name gets one with a number that counts within the database. */
+    @Override
+    public boolean isEnginesOwn(String constraint) {
+        return constraint.startsWith("SYS_");
+    }
+
     @Override
     public String definition(Schema schema) {
         return new HsqldbDefinition(this, schema).script();

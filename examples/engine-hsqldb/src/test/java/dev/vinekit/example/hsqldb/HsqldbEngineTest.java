@@ -47,6 +47,29 @@ class HsqldbEngineTest {
     }
 
     @Test
+    void constraintsWithoutANameGoAllTheWay(@TempDir Path directory) throws SQLException {
+        try (ScratchDatabase scratch = new HsqldbEngine().scratch()) {
+            scratch.execute("""
+                    CREATE TABLE parcel (id INT PRIMARY KEY, name VARCHAR(20) NOT NULL UNIQUE, best_harvest INT);
+                    CREATE TABLE harvest (
+                        parcel_id INT NOT NULL REFERENCES parcel,
+                        "Year" INT NOT NULL CHECK ("Year" > 1900),
+                        id INT UNIQUE,
+                        PRIMARY KEY (parcel_id, "Year")
+                    );
+                    ALTER TABLE parcel ADD FOREIGN KEY (best_harvest) REFERENCES harvest (id);
+                    CREATE TABLE rumour (heard VARCHAR(20))""");
+            Schema schema = new HsqldbEngine().read(scratch.anchor(), List.of());
+            Project project = VineKit.write(VineKit.plan(
+                    VineKit.generate(VineKit.map(schema, "com.example.cellar")), directory));
+            VineKit.compile(project);
+
+            assertThat(directory.resolve("src/main/resources/db/schema.sql")).content().doesNotContain("SYS_");
+            assertThat(VineKit.test(project).failures()).isEmpty();
+        }
+    }
+
+    @Test
     void checksAreReadAndAStateWrittenAndReadAgainIsTheSame() throws SQLException {
         try (Cellar cellar = Cellar.open("hsqldb"); ScratchDatabase again = new HsqldbEngine().scratch()) {
             Schema schema = VineKit.read(cellar.database(), Scope.all());
