@@ -40,7 +40,12 @@ public final class VineKitCommand implements Runnable {
     }
 
     public static void main(String[] arguments) {
-        System.exit(commandLine().execute(arguments));
+        System.exit(run(arguments));
+    }
+
+    /** Runs one command and gives its exit code. */
+    static int run(String... arguments) {
+        return commandLine().execute(arguments);
     }
 
     private static CommandLine commandLine() {

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -26,6 +27,11 @@ class MappingCommandsTest {
     private Path directory;
 
     private Tool tool;
+
+    @AfterEach
+    void end() {
+        tool.close();
+    }
 
     @BeforeEach
     void writeScript() throws Exception {

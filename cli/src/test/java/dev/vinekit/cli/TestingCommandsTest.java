@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -22,6 +23,11 @@ class TestingCommandsTest {
     private Path directory;
 
     private Tool tool;
+
+    @AfterEach
+    void end() {
+        tool.close();
+    }
 
     @BeforeEach
     void generate() throws Exception {

@@ -18,6 +18,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
@@ -50,6 +51,11 @@ class VineKitCommandTest {
 
     private Tool tool;
     private String url;
+
+    @AfterEach
+    void end() {
+        tool.close();
+    }
 
     @BeforeEach
     void makeDatabase() throws Exception {
