@@ -6,6 +6,7 @@ import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Files;
@@ -28,9 +29,9 @@ public final class ManyBench {
             SourceTree sources = VineKit.generate(mapping);
             Project project = VineKit.write(VineKit.plan(sources, directory));
             long written = System.nanoTime();
-            VineKit.compile(project);
+            Runner.compile(project);
             long compiled = System.nanoTime();
-            TestReport report = VineKit.test(project);
+            TestReport report = Runner.test(project);
             long end = System.nanoTime();
             System.out.printf(
                     "%d tables: %d tests, %s; generated in %.1f s, compiled in %.1f s, tested in %.1f s, together %.1f s%n",

@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
 import java.io.ByteArrayOutputStream;
@@ -99,12 +100,12 @@ public final class PageBench {
                     new Database(engine, database.url(), database.user(), database.password()), Scope.all()),
                             "com.example.page"),
                     rows()), directory));
-            VineKit.compileService(project);
+            Runner.compileService(project);
             if (tables == 15) {
                 System.out.printf("all files of the page, each compressed: %,d bytes%n", compressed(directory));
             }
             try (SeededDatabase seeded = SeededDatabase.of(project);
-                    RunningService service = VineKit.serve(project,
+                    RunningService service = Runner.serve(project,
                             Map.of("DB_URL", seeded.url(), "DB_USER", seeded.user(),
                             "DB_PASSWORD", seeded.password(), "HTTP_PORT", "0", "ACCESS_LOG", "OFF"))) {
                 use.of(service);

@@ -103,7 +103,7 @@ public record Scope(List<String> schemas, List<String> tables, List<String> excl
      *
      * @throws Fault if a name fits no table
      */
-    Set<String> chosen(ServiceDescription service) {
+    public Set<String> chosen(ServiceDescription service) {
         List<String> all = service.tables().stream().map(ServiceDescription.TableDescription::table).toList();
         Set<String> chosen = new LinkedHashSet<>();
         for (String pattern : tables) {

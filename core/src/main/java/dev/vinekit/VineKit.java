@@ -1,10 +1,8 @@
 package dev.vinekit;
 
 import dev.vinekit.compare.Comparison;
-import dev.vinekit.data.RowSearch;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.SeedScript;
-import dev.vinekit.data.TriggerEffects;
 import dev.vinekit.engine.Catalog;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
@@ -17,28 +15,16 @@ import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapper;
 import dev.vinekit.mapping.Mapping;
-import dev.vinekit.mapping.Remark;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
-import dev.vinekit.report.Reports;
-import dev.vinekit.run.Compilation;
-import dev.vinekit.run.DevelopmentTokens;
-import dev.vinekit.run.ProjectCompiler;
-import dev.vinekit.run.RunningService;
-import dev.vinekit.run.ScratchConditions;
-import dev.vinekit.run.ScratchTriggers;
-import dev.vinekit.run.SeededDatabase;
-import dev.vinekit.run.ServiceRole;
-import dev.vinekit.run.TestReport;
-import dev.vinekit.run.TestRun;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
-import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.scratch.ScratchRows;
 import dev.vinekit.source.EngineTraits;
 import dev.vinekit.source.SourceFile;
 import dev.vinekit.source.SourceTree;
@@ -47,18 +33,15 @@ import dev.vinekit.sql.Dialect;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.time.Duration;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Consumer;
 
 /**
- * Vine Kit, one method a step: read, map, generate, plan, write, compile, test, serve. Every step takes a value and
- * gives a value; only reading, writing, testing and serving touch anything else. All throw {@link Fault}, which says
- * what would put things right.
+ * Vine Kit, one method a step: read, map, generate, plan, write. Every step takes a value and gives a value; only
+ * reading and writing touch anything else. All throw {@link Fault}, which says what would put things right. To compile,
+ * test and serve what was written, there is {@code dev.vinekit.run.Runner} in a module of its own.
  */
 public final class VineKit {
     private VineKit() {
@@ -214,50 +197,21 @@ public final class VineKit {
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
                 .toList(), engine.getClass());
-        ScratchPlace place = new ScratchPlace(engine, source);
-        Optional<String> lacking = lacking(mapping, place);
-        SampleRows plain = lacking.isPresent() ? new SampleRows(mapping) : samples(mapping, place);
-        TriggerEffects effects = engine.makesScratch() && lacking.isEmpty()
-                ? ScratchTriggers.of(place, mapping, seed(mapping, plain, seed)) : TriggerEffects.NONE;
-        SampleRows samples = plain.withTriggers(effects);
-        List<Remark> remarks = lacking.map(reason -> mapping.entities().stream().map(entity -> entity.table().name())
-                .filter(table -> ScratchTriggers.concern(mapping.schema(), table))
-                .map(table -> new Remark(table, Remark.Topic.TRIGGER, "What its triggers do was not found out. "
-                        + reason)).toList()).orElse(effects.remarks());
-        return Sources.of(mapping.withRemarks(remarks), traits, engine.dialect(mapping.schema()), samples,
-                seed(mapping, samples, seed), ownTemplates);
+        ScratchRows rows = ScratchRows.of(mapping, new ScratchPlace(engine, source),
+                samples -> seed(mapping, samples, seed));
+        return Sources.of(mapping.withRemarks(rows.remarks()), traits, engine.dialect(mapping.schema()),
+                rows.samples(), seed(mapping, rows.samples(), seed), ownTemplates);
     }
 
     /** SQL that inserts rows into an empty database, the same for the same request. */
     public static String seed(Mapping mapping, SeedRequest request) {
-        return seed(mapping, samples(mapping, ScratchPlace.of(Engines.named(mapping.schema().engine()))), request);
+        return seed(mapping, ScratchRows.samples(mapping, ScratchPlace.of(Engines.named(mapping.schema().engine()))),
+                request);
     }
 
     private static String seed(Mapping mapping, SampleRows samples, SeedRequest request) {
         Dialect dialect = Engines.named(mapping.schema().engine()).dialect(mapping.schema());
         return new SeedScript(mapping, dialect, samples).text(request.own(), request.rows(), request.number());
-    }
-
-    /** What no server within reach has for the tables; not looked for where they need nothing but the engine. */
-    private static Optional<String> lacking(Mapping mapping, ScratchPlace place) {
-        boolean extended = mapping.schema().objects().stream()
-                .anyMatch(object -> object.kind() == SchemaObject.Kind.EXTENSION);
-        try {
-            return extended && place.engine().makesScratch() ? place.lacks(mapping.definition()) : Optional.empty();
-        } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database does not take the table definitions: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    "Run again with --verbose to see the reason.", e);
-        }
-    }
-
-    private static SampleRows samples(Mapping mapping, ScratchPlace place) {
-        if (!place.engine().makesScratch() || !RowSearch.isNeeded(mapping)) {
-            return new SampleRows(mapping);
-        }
-        try (ScratchConditions conditions = new ScratchConditions(place, mapping)) {
-            return new SampleRows(mapping, RowSearch.in(mapping, conditions));
-        }
     }
 
     /** What the files mean for a directory; nothing is written. */
@@ -317,143 +271,6 @@ public final class VineKit {
         Project project = Project.toWrite(changes.directory());
         project.write(changes);
         return project;
-    }
-
-    /** Compiles what has changed in a project, and whatever depends on it, with this JDK. */
-    public static Compilation compile(Project project) {
-        return new ProjectCompiler(project.directory()).compile();
-    }
-
-    /** Compiles a project's service without its tests, as {@link #compile} does. */
-    public static Compilation compileService(Project project) {
-        return new ProjectCompiler(project.directory()).compileService();
-    }
-
-    /** Runs the tests of a compiled project on a scratch database, which is dropped afterwards. */
-    public static TestReport test(Project project) {
-        return test(project, Scope.all());
-    }
-
-    /**
-     * Runs the tests of some tables of a compiled project on a scratch database, which is dropped afterwards.
-     *
-     * @param scope names the tables; all, and the service as a whole, if it names none
-     * @throws Fault if a name fits no table
-     */
-    public static TestReport test(Project project, Scope scope) {
-        return new TestRun(project, scope.chosen(project.service())).onEach(() -> SeededDatabase.of(project));
-    }
-
-    /**
-     * Runs the tests of some tables of a compiled project on a database that stays in the project's folder {@code
-     * target}.
-     *
-     * @param scope names the tables; all, and the service as a whole, if it names none
-     * @param opened is told the URL
-     * @throws Fault if the engine keeps databases on servers only
-     */
-    public static TestReport testAndKeep(Project project, Scope scope, Consumer<String> opened) {
-        TestRun run = new TestRun(project, scope.chosen(project.service()));
-        try (SeededDatabase database = SeededDatabase.kept(project)) {
-            opened.accept(database.url());
-            return run.on(database);
-        }
-    }
-
-    /**
-     * Runs the tests that a change which was just compiled touches, on a scratch database, which is dropped afterwards.
-     */
-    public static TestReport test(Project project, Compilation compiled) {
-        return TestRun.touchedBy(project, compiled).onEach(() -> SeededDatabase.of(project));
-    }
-
-    /**
-     * Writes what a run of the tests has shown: a page to read, and JUnit's XML for a build server.
-     *
-     * @return the page, in the project's folder {@code target}
-     */
-    public static Path report(Project project, TestReport report) {
-        return report(project, report, Optional.empty());
-    }
-
-    /**
-     * Writes what a run of the tests has shown, with a page about the schema beside it.
-     *
-     * @param schemaPage the page's HTML
-     * @return the page about the tests, in the project's folder {@code target}
-     */
-    public static Path report(Project project, TestReport report, Optional<String> schemaPage) {
-        return Reports.write(report, project.service().basePackage(), schemaPage,
-                project.directory().resolve("target/vinekit/report"));
-    }
-
-    /**
-     * Runs the tests of a compiled project on a scratch database on a server, which is dropped afterwards.
-     *
-     * @param server where the login may make a database
-     */
-    public static TestReport testOnServer(Project project, Database server) {
-        return new TestRun(project).onEach(() -> SeededDatabase.onServer(project, server));
-    }
-
-    /**
-     * Runs the tests of a compiled project on a database that is empty before; it is left with tables and rows.
-     *
-     * @param empty a database made for this
-     * @param scope names the tables; all, and the service as a whole, if it names none
-     */
-    public static TestReport testOn(Project project, Database empty, Scope scope) {
-        TestRun run = new TestRun(project, scope.chosen(project.service()));
-        try (SeededDatabase database = SeededDatabase.on(project, empty)) {
-            return run.on(database);
-        }
-    }
-
-    /**
-     * Runs the tests of a compiled project on a scratch database that has the tables of this schema.
-     *
-     * @param schema as it was just read from a database
-     * @param scope names the tables to test; all, and the service as a whole, if it names none
-     */
-    public static TestReport test(Project project, Schema schema, Scope scope) {
-        return test(project, schema, scope, Optional.empty());
-    }
-
-    /**
-     * Runs the tests of a compiled project as {@link #test(Project, Schema, Scope)} does.
-     *
-     * @param source the database that the schema was read from: where our own server lacks something that the tables
-     *     need, the scratch database is made on its server, if the login may make one
-     */
-    public static TestReport test(Project project, Schema schema, Scope scope, Optional<Database> source) {
-        TestRun run = new TestRun(project, scope.chosen(project.service()));
-        ScratchPlace place = new ScratchPlace(Engines.named(schema.engine()), source);
-        String definition = place.engine().dialect(schema).definition(schema);
-        return run.onEach(() -> SeededDatabase.of(project, definition, place));
-    }
-
-    /**
-     * A bearer token for the service of a project, to try it out.
-     *
-     * @param environment the settings that the service runs with
-     * @throws Fault if the service has no access control, or not these roles
-     */
-    public static String token(
-            Project project, Map<String, String> environment, String subject, List<String> roles, Duration validity) {
-        return new DevelopmentTokens(project, environment).token(subject, roles, validity);
-    }
-
-    /**
-     * Starts the service of a compiled project in this process.
-     *
-     * @param environment the service's settings, as environment variables would give them
-     */
-    public static RunningService serve(Project project, Map<String, String> environment) {
-        Map<String, String> settings = new HashMap<>(environment);
-        if (project.service().secured() && environment.getOrDefault("AUTH_KEYS", "").isEmpty()) {
-            settings.put("AUTH_SECRET", new DevelopmentTokens(project, environment).secret());
-        }
-        return RunningService.start(project, settings);
     }
 
     private static <T> T ask(Database database, Question<T> question) {

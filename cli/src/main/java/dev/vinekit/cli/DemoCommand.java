@@ -7,6 +7,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -57,8 +58,8 @@ final class DemoCommand extends ToolCommand {
         }
         steps.compile(project);
         TestReport report = steps.summarised(project,
-                () -> server.map(database -> VineKit.testOnServer(project, database))
-                .orElseGet(() -> VineKit.test(project)));
+                () -> server.map(database -> Runner.testOnServer(project, database))
+                .orElseGet(() -> Runner.test(project)));
         Path page = steps.report(project, report);
         stages.total();
         new Matrix(report, output.style(), System.out, output.verbose()).print();

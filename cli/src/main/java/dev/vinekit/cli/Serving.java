@@ -2,10 +2,10 @@ package dev.vinekit.cli;
 
 import ch.qos.logback.classic.Level;
 import ch.qos.logback.classic.Logger;
-import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.RunningService;
 import dev.vinekit.run.SeededDatabase;
 import java.util.HashMap;
@@ -42,7 +42,7 @@ final class Serving {
         settings.put("DB_USER", user);
         settings.put("DB_PASSWORD", password);
         settings.put("HTTP_PORT", String.valueOf(port));
-        RunningService service = VineKit.serve(project, settings);
+        RunningService service = Runner.serve(project, settings);
         System.out.println();
         service.endpoints().forEach(System.out::println);
         System.out.println();

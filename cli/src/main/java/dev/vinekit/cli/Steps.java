@@ -10,7 +10,9 @@ import dev.vinekit.page.SchemaPage;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
+import dev.vinekit.report.Reports;
 import dev.vinekit.run.Compilation;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
@@ -99,7 +101,7 @@ final class Steps {
     }
 
     Compilation compile(Project project) {
-        return stages.run("compile", "files", () -> VineKit.compile(project), Steps::compiled);
+        return stages.run("compile", "files", () -> Runner.compile(project), Steps::compiled);
     }
 
     private static String compiled(Compilation done) {
@@ -110,7 +112,7 @@ final class Steps {
     }
 
     void compileService(Project project) {
-        stages.run("compile", "files", () -> VineKit.compileService(project),
+        stages.run("compile", "files", () -> Runner.compileService(project),
                 done -> compiled(done) + " of the service");
     }
 
@@ -133,7 +135,7 @@ final class Steps {
     /** Writes what a run has shown, and tells where it is. */
     Path report(Project project, TestReport report) {
         Optional<String> schema = schemaPage(project, report);
-        return stages.run("report", () -> VineKit.report(project, report, schema), page -> "a page, "
+        return stages.run("report", () -> Reports.write(project, report, schema), page -> "a page, "
                 + (schema.isPresent() ? "the schema beside it, " : "") + "and JUnit's XML");
     }
 

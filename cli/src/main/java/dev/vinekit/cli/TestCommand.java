@@ -1,10 +1,10 @@
 package dev.vinekit.cli;
 
-import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import java.nio.file.Path;
@@ -57,7 +57,7 @@ final class TestCommand extends ToolCommand {
         if (emptyUrl != null) {
             steps.compile(existing);
             report = steps.summarised(existing, () ->
-                    VineKit.testOn(existing, source.login(emptyUrl), source.tables()));
+                    Runner.testOn(existing, source.login(emptyUrl), source.tables()));
         } else if (source.isGiven()) {
             source.inDirectory(project.directory());
             Schema schema;
@@ -68,12 +68,12 @@ final class TestCommand extends ToolCommand {
             }
             steps.compile(existing);
             report = steps.summarised(() -> Optional.of(schema),
-                    () -> VineKit.test(existing, schema, source.tables(), lasting));
+                    () -> Runner.test(existing, schema, source.tables(), lasting));
         } else {
             steps.compile(existing);
             report = steps.summarised(existing, () -> keep
-                    ? VineKit.testAndKeep(existing, source.tables(), url -> kept = url)
-                    : VineKit.test(existing, source.tables()));
+                    ? Runner.testAndKeep(existing, source.tables(), url -> kept = url)
+                    : Runner.test(existing, source.tables()));
         }
         Path page = steps.report(existing, report);
         stages.total();

@@ -1,8 +1,8 @@
 package dev.vinekit.cli;
 
-import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import java.time.Duration;
 import java.util.List;
 import picocli.CommandLine.Command;
@@ -40,7 +40,7 @@ final class TokenCommand extends ToolCommand {
         }
         Project existing = Project.existing(project.directory());
         List<String> chosen = roles == null ? existing.service().roles() : roles;
-        System.out.println(VineKit.token(existing, System.getenv(), subject, chosen, Duration.ofMinutes(minutes)));
+        System.out.println(Runner.token(existing, System.getenv(), subject, chosen, Duration.ofMinutes(minutes)));
         if (!output.quiet()) {
             System.err.println((chosen.isEmpty() ? "No roles" : "Roles: " + String.join(", ", chosen)) + "; valid for "
                     + minutes + " minutes. Send it as header: Authorization: Bearer TOKEN");

@@ -6,6 +6,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Compilation;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Snapshot;
 import java.io.IOException;
@@ -110,8 +111,8 @@ final class Watching {
             System.out.println("No test depends on what has changed.");
             return;
         }
-        TestReport report = steps.summarised(current, () -> all ? VineKit.test(current)
-                : VineKit.test(current, compiled));
+        TestReport report = steps.summarised(current, () -> all ? Runner.test(current)
+                : Runner.test(current, compiled));
         Path page = steps.report(current, report);
         stages.total();
         shown.accept(report, page);

@@ -12,6 +12,9 @@ import java.util.Optional;
 
 /** Standard SQL (ISO/IEC 9075-2:2016): every identifier in quotes, for what needs them is each engine's own affair. */
 public class StandardDialect implements Dialect {
+    public StandardDialect() {
+    }
+
     @Override
     public String identifier(String name) {
         return Dialect.quoteIdentifier(name);

@@ -57,6 +57,7 @@ public final class Sources {
      * @param seed the content of {@code db/seed.sql}
      * @param ownTemplates a folder of templates that replace ours of the same name; need not be there
      */
+    @SuppressWarnings("exports")
     public static SourceTree of(
             Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, String seed,
             Optional<Path> ownTemplates) {

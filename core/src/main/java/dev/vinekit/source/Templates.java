@@ -2,10 +2,10 @@ package dev.vinekit.source;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Nearest;
-import freemarker.cache.ClassTemplateLoader;
 import freemarker.cache.FileTemplateLoader;
 import freemarker.cache.MultiTemplateLoader;
 import freemarker.cache.TemplateLoader;
+import freemarker.cache.URLTemplateLoader;
 import freemarker.core.ParseException;
 import freemarker.core.TemplateClassResolver;
 import freemarker.ext.beans.ClassMemberAccessPolicy;
@@ -25,6 +25,7 @@ import java.lang.reflect.Constructor;
 import java.lang.reflect.Field;
 import java.lang.reflect.Method;
 import java.lang.reflect.Modifier;
+import java.net.URL;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -70,7 +71,7 @@ final class Templates {
     private static Configuration configuration(Class<?> engine, Stream<TemplateLoader> first) {
         Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
         configuration.setTemplateLoader(new MultiTemplateLoader(Stream.concat(first, Stream.of(
-                new ClassTemplateLoader(engine, "templates"), new ClassTemplateLoader(Templates.class, "templates")))
+                shippedWith(engine), shippedWith(Templates.class)))
                 .toArray(TemplateLoader[]::new)));
         configuration.setDefaultEncoding("UTF-8");
         configuration.setLocale(Locale.ROOT);
@@ -83,6 +84,16 @@ final class Templates {
         configuration.setAPIBuiltinEnabled(false);
         configuration.setObjectWrapper(new OptionalsAsValues());
         return configuration;
+    }
+
+    /** Templates beside a class. They are asked for here, for the library is shown nothing of what lies in a module. */
+    private static TemplateLoader shippedWith(Class<?> owner) {
+        return new URLTemplateLoader() {
+            @Override
+            protected URL getURL(String name) {
+                return owner.getResource("templates/" + name);
+            }
+        };
     }
 
     /** Files in the folder; the loader goes neither up from it nor along links out of it. */

@@ -5,6 +5,7 @@ import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Path;
@@ -22,9 +23,9 @@ public final class Quickstart {
 
             SourceTree sources = VineKit.generate(mapping, Cellar.seed());
             Project project = VineKit.write(VineKit.plan(sources, directory));
-            VineKit.compile(project);
+            Runner.compile(project);
 
-            TestReport report = VineKit.test(project);
+            TestReport report = Runner.test(project);
             System.out.println(mapping.entities().size() + " tables and views, " + report.outcomes().size()
                     + " tests, " + report.failures().size() + " failed");
         }

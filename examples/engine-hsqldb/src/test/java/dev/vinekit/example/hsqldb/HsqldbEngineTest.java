@@ -9,6 +9,7 @@ import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Schema;
@@ -35,9 +36,9 @@ class HsqldbEngineTest {
             Schema schema = VineKit.read(cellar.database(), Scope.all());
             Project project = VineKit.write(VineKit.plan(
                     VineKit.generate(VineKit.map(schema, "com.example.cellar"), Cellar.seed("hsqldb")), directory));
-            VineKit.compile(project);
+            Runner.compile(project);
 
-            TestReport report = VineKit.test(project);
+            TestReport report = Runner.test(project);
 
             assertThat(report.failures()).isEmpty();
             assertThat(report.isGreen()).isTrue();
@@ -62,10 +63,10 @@ class HsqldbEngineTest {
             Schema schema = new HsqldbEngine().read(scratch.anchor(), List.of());
             Project project = VineKit.write(VineKit.plan(
                     VineKit.generate(VineKit.map(schema, "com.example.cellar")), directory));
-            VineKit.compile(project);
+            Runner.compile(project);
 
             assertThat(directory.resolve("src/main/resources/db/schema.sql")).content().doesNotContain("SYS_");
-            assertThat(VineKit.test(project).failures()).isEmpty();
+            assertThat(Runner.test(project).failures()).isEmpty();
         }
     }
 

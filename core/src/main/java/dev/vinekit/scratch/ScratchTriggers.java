@@ -1,0 +1,239 @@
+package dev.vinekit.scratch;
+
+import dev.vinekit.data.TriggerEffects;
+import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.engine.ScratchPlace;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaObject;
+import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.Script;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+
+/**
+ * Finds out what triggers do to rows: the same rows are written to a scratch database with them and to one without, and
+ * rows are changed one column at a time.
+ */
+final class ScratchTriggers {
+    private final Engine engine;
+    private final Mapping mapping;
+    private final Dialect dialect;
+    private final Map<TableName, Set<String>> overwritten = new HashMap<>();
+    private final Map<TableName, List<TableName>> written = new HashMap<>();
+    private final Map<TableName, String> refused = new HashMap<>();
+
+    private ScratchTriggers(Engine engine, Mapping mapping) {
+        this.engine = engine;
+        this.mapping = mapping;
+        this.dialect = engine.dialect(mapping.schema());
+    }
+
+    /**
+     * What the triggers of a mapping's tables do to these rows.
+     *
+     * @param seed inserts rows into empty tables
+     * @throws Fault if no scratch database can be made
+     */
+    static TriggerEffects of(ScratchPlace place, Mapping mapping, String seed) {
+        List<Entity> concerned = mapping.entities().stream()
+                .filter(entity -> !entity.table().isView() && concern(mapping.schema(), entity.table().name()))
+                .toList();
+        if (concerned.isEmpty()) {
+            return TriggerEffects.NONE;
+        }
+        ScratchTriggers asked = new ScratchTriggers(place.engine(), mapping);
+        try (ScratchDatabase with = place.with(mapping.definition());
+                ScratchDatabase without = place.with(asked.dialect.definition(withoutTriggers(mapping.schema())))) {
+            asked.seed(with, asked.taken(without, seed), concerned);
+            for (Entity entity : concerned) {
+                asked.compare(entity, asked.rows(with, entity), asked.rows(without, entity));
+                asked.change(with, entity);
+            }
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database could not be asked what triggers do: "
+                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
+                    "Run again with --verbose to see the reason.", e);
+        }
+        asked.written.values().removeIf(List::isEmpty);
+        return new TriggerEffects(asked.overwritten, asked.written, asked.refused);
+    }
+
+    /** Whether a table has triggers, or rules, which act like them. */
+    static boolean concern(Schema schema, TableName table) {
+        return !schema.objects(SchemaObject.Kind.TRIGGER, table).isEmpty()
+                || !schema.objects(SchemaObject.Kind.RULE, table).isEmpty();
+    }
+
+    private static Schema withoutTriggers(Schema schema) {
+        return schema.withObjects(schema.objects().stream().filter(object -> object.kind() != SchemaObject.Kind.TRIGGER
+                && object.kind() != SchemaObject.Kind.RULE && object.kind() != SchemaObject.Kind.COMMENT).toList());
+    }
+
+    /**
+     * Writes the rows where there are no triggers, and tells which ones the tables take: what they refuse is no
+     * trigger's doing.
+     */
+    private List<Script.Part> taken(ScratchDatabase database, String seed) {
+        return Script.parts(seed, engine.scriptSyntax()).stream().filter(part -> database.takes(part.text())).toList();
+    }
+
+    /**
+     * Writes the rows; those that only triggers refuse are noted and left out. Where triggers have written rows before,
+     * ours may have their keys: the script proper has them first.
+     */
+    private void seed(ScratchDatabase database, List<Script.Part> seed, List<Entity> concerned) throws SQLException {
+        for (Script.Part part : seed) {
+            Optional<Entity> entity = mapping.entities().stream()
+                    .filter(each -> part.text().startsWith("INSERT INTO " + each.sqlTable() + " (")).findFirst();
+            boolean isConcerned = entity.filter(concerned::contains).isPresent();
+            try (Statement statement = database.anchor().createStatement()) {
+                Map<TableName, Integer> before = isConcerned ? counts(database.anchor()) : Map.of();
+                statement.execute(part.text());
+                if (isConcerned) {
+                    note(entity.get(), before, counts(database.anchor()));
+                }
+            } catch (SQLException e) {
+                TableName table = entity.orElseThrow(() -> e).table().name();
+                if (written.values().stream().noneMatch(tables -> tables.contains(table))) {
+                    refused.put(table, String.valueOf(e.getMessage()).lines().findFirst().orElse(""));
+                }
+            }
+        }
+    }
+
+    /** Notes the other tables that have more or fewer rows now. */
+    private void note(Entity entity, Map<TableName, Integer> before, Map<TableName, Integer> now) {
+        List<TableName> tables = written.computeIfAbsent(entity.table().name(), key -> new ArrayList<>());
+        now.forEach((table, count) -> {
+            if (!before.get(table).equals(count) && !table.equals(entity.table().name()) && !tables.contains(table)) {
+                tables.add(table);
+            }
+        });
+    }
+
+    private List<List<String>> rows(ScratchDatabase database, Entity entity) throws SQLException {
+        try (Statement statement = database.anchor().createStatement()) {
+            return rows(statement, select(entity) + (entity.key().isEmpty() ? "" : " ORDER BY "
+                    + entity.key().stream().map(Field::sqlName).collect(Collectors.joining(", "))));
+        }
+    }
+
+    private static String select(Entity entity) {
+        return "SELECT " + entity.fields().stream().map(Field::selected).collect(Collectors.joining(", ")) + " FROM "
+                + entity.sqlTable();
+    }
+
+    private static List<List<String>> rows(Statement statement, String sql) throws SQLException {
+        List<List<String>> rows = new ArrayList<>();
+        try (ResultSet row = statement.executeQuery(sql)) {
+            int width = row.getMetaData().getColumnCount();
+            while (row.next()) {
+                List<String> values = new ArrayList<>();
+                for (int i = 1; i <= width; i++) {
+                    values.add(row.getString(i));
+                }
+                rows.add(values);
+            }
+        }
+        return rows;
+    }
+
+    private void compare(Entity entity, List<List<String>> now, List<List<String>> expected) {
+        for (int n = 0; n < Math.min(now.size(), expected.size()); n++) {
+            differences(entity, now.get(n), expected.get(n), "");
+        }
+    }
+
+    private void differences(Entity entity, List<String> now, List<String> expected, String changed) {
+        for (int i = 0; i < entity.fields().size(); i++) {
+            Field field = entity.fields().get(i);
+            boolean same = now.get(i) == null ? expected.get(i) == null : now.get(i).equals(expected.get(i));
+            if (!same && !field.column().isComputed() && !field.column().name().equals(changed)) {
+                overwritten.computeIfAbsent(entity.table().name(), key -> new TreeSet<>()).add(field.column().name());
+            }
+        }
+    }
+
+    /** Gives one row the values of another, column by column, each time taken back. */
+    private void change(ScratchDatabase database, Entity entity) throws SQLException {
+        Connection connection = database.anchor();
+        List<List<String>> rows = rows(database, entity);
+        if (rows.size() < 2 || entity.key().isEmpty()) {
+            return;
+        }
+        String where = entity.key().stream().map(field -> field.sqlName() + " = "
+                + literal(rows.get(0), entity, field)).collect(Collectors.joining(" AND "));
+        connection.setAutoCommit(false);
+        try (Statement statement = connection.createStatement()) {
+            Map<TableName, Integer> before = counts(connection);
+            for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
+                String value = rows.get(1).get(entity.fields().indexOf(field));
+                if (value != null && runs(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
+                        + literal(rows.get(1), entity, field) + " WHERE " + where)) {
+                    List<List<String>> after = rows(statement, select(entity) + " WHERE " + where);
+                    if (after.size() == 1) {
+                        differences(entity, after.get(0), rows.get(0), field.column().name());
+                    }
+                    note(entity, before, counts(connection));
+                }
+                connection.rollback();
+            }
+        } finally {
+            connection.rollback();
+            connection.setAutoCommit(true);
+        }
+    }
+
+    /** A value that was read as text, as a constant: times as the database told them, without an offset perhaps. */
+    private String literal(List<String> row, Entity entity, Field field) {
+        String text = row.get(entity.fields().indexOf(field));
+        SqlType type = field.column().type();
+        return switch (type.kind()) {
+            case TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(text);
+            case SET -> Dialect.quoteLiteral(text);
+            case BINARY -> dialect.literal(type, text.startsWith("\\x") ? text.substring(2)
+                    : HexFormat.of().formatHex(text.getBytes(StandardCharsets.ISO_8859_1)));
+            case ARRAY -> text.startsWith("{") ? Dialect.quoteLiteral(text) : "NULL";
+            default -> dialect.literal(type, text);
+        };
+    }
+
+    private Map<TableName, Integer> counts(Connection connection) throws SQLException {
+        List<Entity> tables = mapping.entities().stream().filter(entity -> !entity.table().isView()).toList();
+        Map<TableName, Integer> counts = new HashMap<>();
+        try (Statement statement = connection.createStatement()) {
+            for (Entity entity : tables) {
+                counts.put(entity.table().name(),
+                        Integer.valueOf(rows(statement, "SELECT COUNT(*) FROM " + entity.sqlTable()).get(0).get(0)));
+            }
+        }
+        return counts;
+    }
+
+    private static boolean runs(Statement statement, String sql) {
+        try {
+            return statement.executeUpdate(sql) > 0;
+        } catch (SQLException e) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,286 @@
+package dev.vinekit.service;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.nimbusds.jose.JOSEException;
+import com.nimbusds.jose.JWSAlgorithm;
+import com.nimbusds.jose.JWSHeader;
+import com.nimbusds.jose.JWSSigner;
+import com.nimbusds.jose.crypto.MACSigner;
+import com.nimbusds.jose.crypto.RSASSASigner;
+import com.nimbusds.jose.jwk.JWKSet;
+import com.nimbusds.jose.jwk.RSAKey;
+import com.nimbusds.jose.jwk.gen.RSAKeyGenerator;
+import com.nimbusds.jwt.JWTClaimsSet;
+import com.nimbusds.jwt.PlainJWT;
+import com.nimbusds.jwt.SignedJWT;
+import com.sun.net.httpserver.HttpServer;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.run.Runner;
+import dev.vinekit.run.RunningService;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Date;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Who may do what with a service that has an access section. */
+class AccessTest {
+    private static final String MAPPING = """
+            http:
+              other-tables: ["*"]
+            entities:
+              parcel:
+                access: {read: [cellar-hand, winemaker], create: [winemaker], replace: [winemaker]}
+              harvest:
+                access: {list: ["*"], create: [cellar-hand]}
+              grape_variety:
+                access: {read: [winemaker]}
+            """;
+    private static final String SECRET = "a secret of the tests that has 32 bytes or more";
+    private static final String AUDIENCE = "cellar";
+
+    private static ServedCellar cellar;
+    private static RSAKey key;
+    private static RSAKey strange;
+
+    @BeforeAll
+    static void start(@TempDir Path directory) throws Exception {
+        key = new RSAKeyGenerator(2048).keyID("ours").generate();
+        strange = new RSAKeyGenerator(2048).keyID("ours").generate();
+        Path keys = Files.writeString(directory.resolve("keys.json"), new JWKSet(key.toPublicJWK()).toString());
+        cellar = ServedCellar.alone(ServedCellar.project("h2", MAPPING), Map.of("AUTH_SECRET", SECRET,
+                "AUTH_KEYS", keys.toString(), "AUTH_AUDIENCE", AUDIENCE, "AUTH_ISSUER", "the estate",
+                "AUTH_ROLES_CLAIM", "work.roles", "AUTH_CLOCK_SKEW_SECONDS", "20"));
+    }
+
+    @AfterAll
+    static void stop() {
+        cellar.close();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "GET    | /parcels                        | cellar-hand | 200",
+                "GET    | /parcels/1                     | winemaker   | 200",
+        "GET    | /parcels/1                      | driver      | 403",
+        "HEAD   | /parcels/1                     | driver      | 403",
+        "POST   | /parcels                        | cellar-hand | 403",
+        "POST   | /parcels                       | winemaker   | 400",
+        "PATCH  | /parcels/1                      | winemaker   | 200",
+        "PATCH  | /parcels/1                     | cellar-hand | 403",
+        "DELETE | /parcels/1                      | winemaker   | 405",
+        "GET    | /harvests                      | driver      | 200",
+        "GET    | /parcels/1/harvests             | driver      | 403",
+        "GET    | /parcels/1/harvests            | winemaker   | 200",
+        "GET    | /parcels?include=variety        | cellar-hand | 403",
+        "GET    | /parcels?include=variety       | winemaker   | 200",
+        "GET    | /parcels/1?include=variety      | cellar-hand | 403",
+        "GET    | /grape-varieties/ARV/parcels   | cellar-hand | 403",
+        "GET    | /vessels                        | driver      | 200",
+        "GET    | /vessels                       |             | 200"})
+    void rolesDecide(String method, String path, String role, int status) throws Exception {
+        Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), role, claims -> { }));
+
+        Http.Answer answer = http.send(method, path, "{}");
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        if (status == 403) {
+            assertThat(answer.header("WWW-Authenticate")).contains("insufficient_scope");
+        }
+    }
+
+    @Test
+    void keysOfTheSetSignToo() throws Exception {
+        assertThat(status(token(JWSAlgorithm.RS256, new RSASSASigner(key), "winemaker", claims -> { }))).isEqualTo(200);
+    }
+
+    @Test
+    void answersAreForNobodyElseAndTheDescriptionMayNeedATokenToo() throws Exception {
+        Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), "winemaker", claims -> { }));
+        assertThat(http.get("/parcels/1").header("Cache-Control")).isEqualTo("no-store");
+        assertThat(http.get("/parcels/1").header("X-Content-Type-Options")).isEqualTo("nosniff");
+        assertThat(cellar.http().get("/openapi.json").status()).isEqualTo(200);
+
+        try (RunningService closed = cellar.replica(Map.of("AUTH_SECRET", SECRET, "AUTH_EVERYWHERE", "true"))) {
+            Http stranger = new Http(closed.url());
+            assertThat(List.of(stranger.get("/openapi.json").status(), stranger.get("/").status(),
+                    stranger.get("/health").status(),
+                    stranger.get("/health/live").status())).containsExactly(401, 401, 200, 200);
+            assertThat(stranger.with("Authorization", http.headers().get("Authorization")).get("/openapi.json")
+                    .status()).isEqualTo(200);
+        }
+    }
+
+    @Test
+    void aBodyIsTakenOfNobodyWithoutAToken() {
+        assertThat(cellar.http().post("/parcels", "[" + " ".repeat(900_000) + "]").status()).isEqualTo(401);
+    }
+
+    @Test
+    void rolesMayBeAText() throws Exception {
+        assertThat(status(token(JWSAlgorithm.HS256, new MACSigner(SECRET), "", claims ->
+                claims.claim("work", Map.of("roles", "driver cellar-hand"))))).isEqualTo(200);
+    }
+
+    @Test
+    void tokensThatAreNotValidHereAreRefused() throws Exception {
+        MACSigner ours = new MACSigner(SECRET);
+        String valid = token(JWSAlgorithm.HS256, ours, "winemaker", claims -> { });
+        String[] parts = valid.split("\\.");
+        byte[] publicKey = key.toRSAPublicKey().getEncoded();
+
+        refused(token(JWSAlgorithm.HS256, new MACSigner("another secret that has 32 bytes or more"), "winemaker",
+                claims -> { }));
+        refused(token(JWSAlgorithm.RS256, new RSASSASigner(strange), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.HS256, new MACSigner(publicKey), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.HS256, new MACSigner(pem(publicKey)), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.HS384, new MACSigner(SECRET + SECRET), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.HS512, new MACSigner(SECRET + SECRET), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.RS512, new RSASSASigner(key), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.PS256, new RSASSASigner(key), "winemaker", claims -> { }));
+        refused(new PlainJWT(claims("winemaker").build()).serialize());
+        refused(parts[0] + "." + parts[1] + ".");
+        refused(parts[0] + "." + parts[1]);
+        refused(parts[0] + "." + new PlainJWT(claims("winemaker").build()).serialize().split("\\.")[1] + "." + parts[2]
+                + "x");
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(past(60))));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(null)));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker",
+                claims -> claims.expirationTime(null).serializeNullClaims(true)));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.notBeforeTime(past(-60))));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.audience("another")));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.audience((String) null)));
+        refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.issuer("another")));
+        refused("");
+        refused("x");
+        refused(valid + ", Bearer " + valid);
+        assertThat(cellar.http().with("Authorization", "Basic eDp5").get("/parcels").status()).isEqualTo(401);
+        assertThat(cellar.http().get("/parcels").header("WWW-Authenticate")).isEqualTo("Bearer");
+    }
+
+    private static String pem(byte[] publicKey) {
+        return "-----BEGIN PUBLIC KEY-----\n"
+                + java.util.Base64.getMimeEncoder(64, "\n".getBytes(StandardCharsets.US_ASCII))
+                .encodeToString(publicKey) + "\n-----END PUBLIC KEY-----\n";
+    }
+
+    private static void refused(String token) {
+        Http.Answer answer = bearing(token).get("/parcels");
+        assertThat(answer.status()).as(token).isEqualTo(401);
+        assertThat(answer.header("WWW-Authenticate")).startsWith("Bearer error=\"invalid_token\"");
+        assertThat(answer.text()).doesNotContain(SECRET, "nimbus", "Exception");
+    }
+
+    @Test
+    void clocksMayDifferALittle() throws Exception {
+        assertThat(status(token(JWSAlgorithm.HS256, new MACSigner(SECRET), "winemaker",
+                claims -> claims.expirationTime(past(10))))).isEqualTo(200);
+    }
+
+    @Test
+    void wayInAndDescriptionAreOpen() {
+        for (String path : List.of("/", "/health", "/openapi.json")) {
+            assertThat(cellar.http().get(path).status()).as(path).isEqualTo(200);
+        }
+        assertThat(cellar.http().get("/openapi.json").body().at("/components/securitySchemes/bearer/scheme").asText())
+                .isEqualTo("bearer");
+    }
+
+    @Test
+    void keysCanBePublishedAtAUrlAndChangeThere() throws Exception {
+        HttpServer published = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+        RSAKey later = new RSAKeyGenerator(2048).keyID("later").generate();
+        List<RSAKey> current = new java.util.concurrent.CopyOnWriteArrayList<>(List.of(key));
+        published.createContext("/keys", exchange -> {
+            byte[] keys = new JWKSet(current.stream().map(each -> (com.nimbusds.jose.jwk.JWK) each.toPublicJWK())
+                    .toList())
+                    .toString().getBytes(StandardCharsets.UTF_8);
+            exchange.sendResponseHeaders(200, keys.length);
+            exchange.getResponseBody().write(keys);
+            exchange.close();
+        });
+        published.start();
+        try (RunningService service = cellar.replica(Map.of("AUTH_AUDIENCE", AUDIENCE, "AUTH_ROLES_CLAIM", "work.roles",
+                "AUTH_KEYS", "http://127.0.0.1:" + published.getAddress().getPort() + "/keys"))) {
+            Http http = new Http(service.url());
+            String first = token(JWSAlgorithm.RS256, new RSASSASigner(key), "winemaker", claims -> { });
+            assertThat(http.with("Authorization", "Bearer " + first).get("/parcels").status()).isEqualTo(200);
+            String shared = token(JWSAlgorithm.HS256, new MACSigner(SECRET), "winemaker", claims -> { });
+            assertThat(http.with("Authorization", "Bearer " + shared).get("/parcels").status()).isEqualTo(401);
+            current.set(0, later);
+            SignedJWT next = new SignedJWT(new JWSHeader.Builder(JWSAlgorithm.RS256).keyID("later").build(),
+                    claims("winemaker").build());
+            next.sign(new RSASSASigner(later));
+            assertThat(http.with("Authorization", "Bearer " + next.serialize()).get("/parcels").status())
+                    .isEqualTo(200);
+        } finally {
+            published.stop(0);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "short |                  | AUTH_SECRET", "| /no/such/keys.json    | AUTH_KEYS",
+                "|                       | AUTH_SECRET nor AUTH_KEYS"})
+    void serviceDoesNotStartWithoutAWayToVerifyTokens(String secret, String keys, String message) {
+        Map<String, String> settings =
+                Map.of("AUTH_SECRET", secret == null ? "" : secret, "AUTH_KEYS", keys == null ? "" : keys);
+
+        assertThatThrownBy(() -> RunningService.start(cellar.project(), cellar.with(settings)).close())
+                .isInstanceOf(Fault.class).hasMessageContaining(message);
+    }
+
+    @Test
+    void tokenForDevelopmentIsOneThatTheServiceTakes() {
+        Map<String, String> settings =
+                Map.of("AUTH_SECRET", SECRET, "AUTH_AUDIENCE", AUDIENCE, "AUTH_ISSUER", "the estate",
+                "AUTH_ROLES_CLAIM", "work.roles");
+        String token = Runner.token(cellar.project(), settings, "me", List.of("winemaker"), Duration.ofMinutes(5));
+
+        assertThat(status(token)).isEqualTo(200);
+        assertThatThrownBy(() -> Runner.token(cellar.project(), settings, "me", List.of("wine-maker"),
+                Duration.ofMinutes(5)))
+                .hasMessageContaining("wine-maker");
+    }
+
+    private static Http bearing(String token) {
+        return cellar.http().with("Authorization", "Bearer " + token);
+    }
+
+    private static int status(String token) {
+        return bearing(token).get("/parcels").status();
+    }
+
+    private static Date past(int seconds) {
+        return Date.from(Instant.now().minusSeconds(seconds));
+    }
+
+    private static JWTClaimsSet.Builder claims(String role) {
+        return new JWTClaimsSet.Builder().subject("a test").audience(AUDIENCE).issuer("the estate")
+                .expirationTime(past(-600))
+                .claim("work", Map.of("roles", role == null ? List.of() : List.of(role)));
+    }
+
+    private static String token(JWSAlgorithm algorithm, JWSSigner signer, String role,
+            Consumer<JWTClaimsSet.Builder> change)
+            throws JOSEException {
+        JWTClaimsSet.Builder claims = claims(role);
+        change.accept(claims);
+        SignedJWT token = new SignedJWT(new JWSHeader(algorithm), claims.build());
+        token.sign(signer);
+        return token.serialize();
+    }
+}
