@@ -23,7 +23,8 @@ class ModulesTest {
         ModuleDescriptor core = ModuleFinder.of(Path.of("target/classes")).find("dev.vinekit.core").orElseThrow()
                 .descriptor();
 
-        assertThat(core.exports()).hasSizeLessThanOrEqualTo(MOST_EXPORTS).noneMatch(ModuleDescriptor.Exports::isQualified);
+        assertThat(core.exports()).hasSizeLessThanOrEqualTo(MOST_EXPORTS)
+                .noneMatch(ModuleDescriptor.Exports::isQualified);
         assertThat(core.provides()).singleElement().satisfies(provided -> assertThat(provided.providers())
                 .isEqualTo(Files.readAllLines(Path.of("src/main/resources/META-INF/services", provided.service()))));
     }

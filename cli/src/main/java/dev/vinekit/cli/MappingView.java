@@ -3,6 +3,7 @@ package dev.vinekit.cli;
 import dev.vinekit.mapping.CommonPrefix;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.TableName;
@@ -89,7 +90,7 @@ final class MappingView {
     }
 
     private static String operations(Entity entity) {
-        return entity.operations().stream().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+        return entity.operations().stream().map(Operation::word)
                 .collect(Collectors.joining(" "));
     }
 

@@ -15,7 +15,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -90,7 +89,7 @@ final class Effects {
     private void operations(Entity was, Entity now) {
         for (Operation operation : Operation.values()) {
             if (was.can(operation) != now.can(operation)) {
-                api(now, operation.name().toLowerCase(Locale.ROOT)
+                api(now, operation.word()
                         + (now.can(operation) ? " is possible now" : " is no longer possible"),
                         was.can(operation));
             }

@@ -107,14 +107,7 @@ public record Entity(
     }
 
     static List<String> roles(Map<Operation, List<String>> access, Operation operation) {
-        Operation like = switch (operation) {
-            case LIST -> Operation.READ;
-            case READ -> Operation.LIST;
-            case REPLACE -> Operation.PATCH;
-            case PATCH -> Operation.REPLACE;
-            default -> operation;
-        };
-        return access.isEmpty() ? List.of("*") : access.getOrDefault(operation, access.getOrDefault(like, List.of()));
+        return access.isEmpty() ? List.of("*") : access.getOrDefault(operation, access.getOrDefault(operation.alike(), List.of()));
     }
 
     /** The field that numbers the states of a row, if there is one. */

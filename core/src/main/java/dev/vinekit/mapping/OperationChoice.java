@@ -5,7 +5,6 @@ import dev.vinekit.sql.Dialect;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -44,22 +43,22 @@ final class OperationChoice {
     /** The roles that may do an operation, as they were decided. */
     static Map<Operation, List<String>> access(Map<String, List<String>> decided) {
         Map<Operation, List<String>> access = new EnumMap<>(Operation.class);
-        decided.forEach((operation, roles) -> access.put(Operation.valueOf(operation.toUpperCase(Locale.ROOT)), roles));
+        decided.forEach((operation, roles) -> access.put(Operation.of(operation), roles));
         return access;
     }
 
     private Set<Operation> chosen(Set<Operation> possible) {
-        String allowed = possible.stream().sorted().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+        String allowed = possible.stream().sorted().map(Operation::word)
                 .collect(Collectors.joining(", "));
         for (String operation : decided.decided().access().keySet()) {
-            if (!possible.contains(Operation.valueOf(operation.toUpperCase(Locale.ROOT)))) {
+            if (!possible.contains(Operation.of(operation))) {
                 decided.mistake("The table does not have this operation; it has " + allowed + ".", "access", operation);
             }
         }
         Set<Operation> kept = EnumSet.noneOf(Operation.class);
         kept.addAll(decided.decided().operations().isPresent() ? wanted(possible, allowed) : possible);
         List<String> closed = kept.stream().filter(operation -> Entity.roles(access, operation).isEmpty())
-                .map(operation -> operation.name().toLowerCase(Locale.ROOT)).toList();
+                .map(Operation::word).toList();
         if (!closed.isEmpty()) {
             remark(Remark.Topic.OPERATION, "No role may do this, so the service does not have it: "
                     + String.join(", ", closed) + ". Name roles under access, or \"*\" for everybody with a token"
@@ -73,7 +72,7 @@ final class OperationChoice {
     private Set<Operation> wanted(Set<Operation> possible, String allowed) {
         Set<Operation> wanted = decided.decided().operations().get();
         wanted.stream().filter(operation -> !possible.contains(operation)).forEach(operation ->
-                decided.mistake("\"" + operation.name().toLowerCase(Locale.ROOT)
+                decided.mistake("\"" + operation.word()
                         + "\" is not possible on this table; possible are " + allowed + ".", "operations"));
         return wanted.stream().filter(possible::contains).collect(Collectors.toSet());
     }

@@ -130,7 +130,7 @@ public final class TableSection {
     }
 
     private static String words(Set<Operation> operations) {
-        return operations.stream().sorted().map(operation -> operation.name().toLowerCase(Locale.ROOT))
+        return operations.stream().sorted().map(Operation::word)
                 .collect(Collectors.joining(" "));
     }
 

@@ -7,7 +7,6 @@ import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.schema.Schema;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;

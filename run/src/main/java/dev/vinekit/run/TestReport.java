@@ -1,16 +1,17 @@
 package dev.vinekit.run;
 
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.project.ServiceDescription;
 import java.time.Duration;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** How a run of the generated tests ended. */
 public final class TestReport {
-    private static final List<String> ASPECTS =
-            List.of("repository", "service", "list", "create", "read", "replace", "patch", "delete", "rules", "access");
+    private static final List<String> ASPECTS = Stream.of(List.of("repository", "service"), Operation.words(),
+            List.of("rules", "access")).flatMap(List::stream).toList();
 
     private final ServiceDescription service;
     private final List<TestOutcome> outcomes;
@@ -90,14 +91,14 @@ public final class TestReport {
     /** Whether a table has an operation that no test is about. */
     public boolean isUntested(ServiceDescription.TableDescription table, String aspect) {
         return table.operations().stream()
-                .anyMatch(operation -> operation.name().toLowerCase(Locale.ROOT).equals(aspect))
+                .anyMatch(operation -> operation.word().equals(aspect))
                 && cell(table.entity(), aspect).isEmpty();
     }
 
     /** Whether there is an operation on a table that no test is about. */
     public boolean hasUntested(ServiceDescription.TableDescription table) {
         return table.operations().stream()
-                .anyMatch(operation -> cell(table.entity(), operation.name().toLowerCase(Locale.ROOT)).isEmpty());
+                .anyMatch(operation -> cell(table.entity(), operation.word()).isEmpty());
     }
 
     /** The tests of one entity. */

@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.TextNode;
 import dev.vinekit.mapping.Mistake;
+import dev.vinekit.mapping.Operation;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.yaml.snakeyaml.nodes.MappingNode;
 import org.yaml.snakeyaml.nodes.Node;
 import org.yaml.snakeyaml.nodes.NodeTuple;
@@ -181,9 +183,16 @@ final class Shape {
         }
     }
 
+    private static String quoted(String after, String between) {
+        return Operation.words().stream().map(word -> '"' + word + '"' + after).collect(Collectors.joining(between));
+    }
+
     private static String read() {
         try (InputStream file = Shape.class.getResourceAsStream("mapping.schema.json")) {
-            return new String(file.readAllBytes(), StandardCharsets.UTF_8);
+            String roles = ": {\"$ref\": \"#/$defs/texts\"}";
+            return new String(file.readAllBytes(), StandardCharsets.UTF_8)
+                    .replace("\"${operation}\"", quoted("", ", "))
+                    .replace("\"${right}\"" + roles, quoted(roles, ",\n            "));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

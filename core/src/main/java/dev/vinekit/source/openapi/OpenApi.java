@@ -11,6 +11,7 @@ import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Limits;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
@@ -18,6 +19,7 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -29,6 +31,7 @@ public final class OpenApi {
 
     /** The component of an If-Match that must be given. */
     private static final String GUARD = "If-Match.required";
+    private static final int PRECONDITION_FAILED = 412;
 
     private final Mapping mapping;
     private final ExampleRows examples;
@@ -134,7 +137,7 @@ public final class OpenApi {
 
     private void commonParameters() {
         query("limit", "The greatest number of rows", MAPPER.createObjectNode().put("type", "integer")
-                .put("minimum", 1).put("maximum", 500).put("default", 50));
+                .put("minimum", 1).put("maximum", Limits.ROWS_OF_A_PAGE).put("default", Limits.USUAL_ROWS_OF_A_PAGE));
         query("after", "A cursor from the Link header of the page before, asked for with the same sort",
                 MAPPER.createObjectNode().put("type", "string"));
         query("count", "Whether the header Total-Count tells the number of all rows",
@@ -167,62 +170,66 @@ public final class OpenApi {
         schemas.set(name, stored(entity));
         new ListParameters(entity).addTo(parameters, schemas);
         ObjectNode collection = MAPPER.createObjectNode();
-        if (entity.can(Operation.LIST)) {
-            collection.set("get", list(entity, "list" + name, entity.path(), "Lists the " + plural(entity)));
-        }
-        if (entity.can(Operation.CREATE)) {
-            schemas.set(name + "Input", new Bodies(entity, examples).created());
-            collection.set("post", create(entity));
-        }
-        if (!collection.isEmpty()) {
-            paths.set("/" + entity.path(), collection);
-        }
         ObjectNode item = MAPPER.createObjectNode();
         if (!entity.key().isEmpty()) {
             parameters.set(name + ".key", key(entity));
             item.putArray("parameters").add(reference("parameters", name + ".key"));
         }
-        item(item, entity);
+        for (Operation operation : Operation.values()) {
+            if (entity.can(operation)) {
+                (operation.isOfOneRow() ? item : collection).set(operation.method().toLowerCase(Locale.ROOT),
+                        described(entity, operation));
+            }
+        }
+        if (!collection.isEmpty()) {
+            paths.set("/" + entity.path(), collection);
+        }
         if (item.size() > 1) {
             paths.set("/" + entity.path() + "/{key}", item);
         }
     }
 
-    private void item(ObjectNode item, Entity entity) {
+    private ObjectNode described(Entity entity, Operation operation) {
         String name = entity.name().value();
-        if (entity.can(Operation.READ)) {
-            ObjectNode read = operation(entity, "read" + name, "Reads " + article(entity));
-            ArrayNode list = read.putArray("parameters").add(reference("parameters", "If-None-Match"))
-                    .add(reference("parameters", name + ".fields"));
-            if (new ListParameters(entity).isIncluding()) {
-                list.add(reference("parameters", name + ".include"));
-            }
-            ObjectNode responses = read.putObject("responses");
-            responses.set("200", row(entity));
-            Responses.refer(responses, "304", "400", "404", "406", "412", "500", "503");
-            secured(read, entity, Operation.READ);
-            item.set("get", read);
+        return switch (operation) {
+            case LIST -> list(entity, "list" + name, entity.path(), "Lists the " + plural(entity));
+            case CREATE -> create(entity);
+            case READ -> read(entity);
+            case REPLACE -> write(entity, operation, "replace", "Replaces " + article(entity), "Replacement",
+                    new Bodies(entity, examples).replaced(), new Bodies(entity, examples).exampleOfReplaced());
+            case PATCH -> write(entity, operation, "change", "Changes fields of " + article(entity), "Change",
+                    new Bodies(entity, examples).changed(), new Bodies(entity, examples).exampleOfChanged());
+            case DELETE -> delete(entity);
+        };
+    }
+
+    private ObjectNode read(Entity entity) {
+        String name = entity.name().value();
+        ObjectNode read = operation(entity, "read" + name, "Reads " + article(entity));
+        ArrayNode list = read.putArray("parameters").add(reference("parameters", "If-None-Match"))
+                .add(reference("parameters", name + ".fields"));
+        if (new ListParameters(entity).isIncluding()) {
+            list.add(reference("parameters", name + ".include"));
         }
-        if (entity.can(Operation.REPLACE)) {
-            schemas.set(name + "Replacement", new Bodies(entity, examples).replaced());
-            item.set("put", write(entity, "replace", "Replaces " + article(entity), "application/json", name
-                    + "Replacement"));
+        return answered(read, entity, Operation.READ, row(entity));
+    }
+
+    private ObjectNode delete(Entity entity) {
+        ObjectNode delete = operation(entity, "delete" + entity.name().value(), "Deletes " + article(entity));
+        delete.putArray("parameters").add(reference("parameters", ifMatch(entity)));
+        return answered(delete, entity, Operation.DELETE, MAPPER.createObjectNode().put("description", "It is gone"));
+    }
+
+    /** Adds what may come of an operation, and who may do it. */
+    private ObjectNode answered(ObjectNode described, Entity entity, Operation operation, ObjectNode success) {
+        ObjectNode responses = described.putObject("responses");
+        responses.set(String.valueOf(operation.success()), success);
+        Responses.refer(responses, operation.refusals().stream().map(String::valueOf).toArray(String[]::new));
+        if (entity.guarded() && operation.refusals().contains(PRECONDITION_FAILED) && operation != Operation.READ) {
+            Responses.refer(responses, "428");
         }
-        if (entity.can(Operation.PATCH)) {
-            schemas.set(name + "Change", new Bodies(entity, examples).changed());
-            item.set("patch", write(entity, "change", "Changes fields of " + article(entity),
-                    "application/merge-patch+json", name + "Change"));
-        }
-        if (entity.can(Operation.DELETE)) {
-            ObjectNode delete = operation(entity, "delete" + name, "Deletes " + article(entity));
-            delete.putArray("parameters").add(reference("parameters", ifMatch(entity)));
-            ObjectNode responses = delete.putObject("responses");
-            responses.putObject("204").put("description", "It is gone");
-            Responses.refer(responses, "400", "404", "409", "412", "500", "503");
-            guarded(entity, responses);
-            secured(delete, entity, Operation.DELETE);
-            item.set("delete", delete);
-        }
+        secured(described, entity, operation);
+        return described;
     }
 
     private ObjectNode operation(Entity entity, String id, String summary) {
@@ -259,11 +266,7 @@ public final class OpenApi {
         ObjectNode headers = success.putObject("headers");
         headers.set("Link", reference("headers", "Link"));
         headers.set("Total-Count", reference("headers", "Total-Count"));
-        ObjectNode responses = list.putObject("responses");
-        responses.set("200", shared(name + ".page", success));
-        Responses.refer(responses, "400", "406", "500", "503");
-        secured(list, entity, Operation.LIST);
-        return list;
+        return answered(list, entity, Operation.LIST, shared(name + ".page", success));
     }
 
     /** A row as an answer has it. */
@@ -303,18 +306,19 @@ public final class OpenApi {
 
     private ObjectNode create(Entity entity) {
         String name = entity.name().value();
+        schemas.set(name + "Input", new Bodies(entity, examples).created());
         ObjectNode create = operation(entity, "create" + name, "Creates " + article(entity)
                 + (entity.transactional() ? ", or all that an array has" : ""));
         ObjectNode body = MAPPER.createObjectNode();
         ObjectNode one = reference("schemas", name + "Input");
         if (entity.transactional()) {
-            ObjectNode many = MAPPER.createObjectNode().put("type", "array").put("maxItems", 1000);
+            ObjectNode many = MAPPER.createObjectNode().put("type", "array").put("maxItems", Limits.ROWS_TO_CREATE);
             many.set("items", one.deepCopy());
             body.putArray("oneOf").add(one).add(many);
         } else {
             body = one;
         }
-        requestBody(create, "application/json", body, new Bodies(entity, examples).exampleOfCreated());
+        requestBody(create, Operation.CREATE, body, new Bodies(entity, examples).exampleOfCreated());
         ObjectNode row = reference("schemas", name);
         ObjectNode answer = row;
         if (entity.transactional()) {
@@ -327,11 +331,7 @@ public final class OpenApi {
         if (entity.can(Operation.READ)) {
             withTag(success).withObject("/headers").set("Location", reference("headers", "Location"));
         }
-        ObjectNode responses = create.putObject("responses");
-        responses.set("201", success);
-        Responses.refer(responses, "400", "406", "409", "413", "415", "422", "500", "503");
-        secured(create, entity, Operation.CREATE);
-        return create;
+        return answered(create, entity, Operation.CREATE, success);
     }
 
     /** The parameter by which a client says which state of a row it means. */
@@ -339,30 +339,20 @@ public final class OpenApi {
         return entity.guarded() ? GUARD : "If-Match";
     }
 
-    private static void guarded(Entity entity, ObjectNode responses) {
-        if (entity.guarded()) {
-            Responses.refer(responses, "428");
-        }
-    }
-
-    private ObjectNode write(Entity entity, String verb, String summary, String mediaType, String schema) {
-        ObjectNode write = operation(entity, verb + entity.name().value(), summary);
+    private ObjectNode write(Entity entity, Operation operation, String verb, String summary, String kind,
+            ObjectNode schema, Optional<ObjectNode> example) {
+        String name = entity.name().value();
+        schemas.set(name + kind, schema);
+        ObjectNode write = operation(entity, verb + name, summary);
         write.putArray("parameters").add(reference("parameters", ifMatch(entity)));
-        Bodies bodies = new Bodies(entity, examples);
-        requestBody(write, mediaType, reference("schemas", schema),
-                verb.equals("replace") ? bodies.exampleOfReplaced() : bodies.exampleOfChanged());
-        ObjectNode responses = write.putObject("responses");
-        responses.set("200", row(entity));
-        Responses.refer(responses, "400", "404", "406", "409", "412", "413", "415", "422", "500", "503");
-        guarded(entity, responses);
-        secured(write, entity, verb.equals("replace") ? Operation.REPLACE : Operation.PATCH);
-        return write;
+        requestBody(write, operation, reference("schemas", name + kind), example);
+        return answered(write, entity, operation, row(entity));
     }
 
-    private static void requestBody(ObjectNode operation, String mediaType, ObjectNode schema,
+    private static void requestBody(ObjectNode described, Operation operation, ObjectNode schema,
             Optional<ObjectNode> example) {
-        ObjectNode body = operation.putObject("requestBody").put("required", true);
-        ObjectNode content = body.putObject("content").putObject(mediaType);
+        ObjectNode body = described.putObject("requestBody").put("required", true);
+        ObjectNode content = body.putObject("content").putObject(operation.mediaType().orElseThrow());
         content.set("schema", schema);
         example.ifPresent(value -> content.set("example", value));
     }

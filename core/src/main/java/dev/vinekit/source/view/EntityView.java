@@ -1,6 +1,7 @@
 package dev.vinekit.source.view;
 
 import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.Operation;
 import java.util.List;
 import java.util.Optional;
 
@@ -20,7 +21,7 @@ public record EntityView(
         JavaName repositoryClass,
         JavaName serviceClass,
         JavaName serviceVariable,
-        OperationsView can,
+        List<OperationView> operations,
         boolean view,
         boolean keyed,
         boolean writable,
@@ -37,7 +38,6 @@ public record EntityView(
         JavaCode orderCode,
         Optional<FieldView> version,
         boolean locks,
-        PermissionsView permissions,
         List<RelationView.FinderView> finders,
         List<RelationView.LookupView> lookups,
         List<RelationView.IncludeView> includes,
@@ -49,6 +49,41 @@ public record EntityView(
         List<JavaCode> rules,
         StatementView sql,
         TestView test) {
+
+    /**
+     * An operation that the entity has.
+     *
+     * @param right what may be done, as a constant
+     * @param permission the annotation that demands it; nothing in a service that everybody may use
+     * @param roles those that have it
+     */
+    public record OperationView(
+            JavaName word, JavaName right, Optional<JavaCode> permission, JavaCode roles) {
+    }
+
+    /**
+     * Whether it has an operation.
+     *
+     * @throws IllegalArgumentException if there is no such word
+     */
+    public boolean can(String word) {
+        return operation(word).isPresent();
+    }
+
+    /** The annotation that an operation demands; nothing in a service that everybody may use. */
+    public Optional<JavaCode> permission(String word) {
+        return operation(word).flatMap(OperationView::permission);
+    }
+
+    /** Whether rows are changed, in one way or another. */
+    public boolean updatable() {
+        return can("replace") || can("patch");
+    }
+
+    private Optional<OperationView> operation(String word) {
+        String known = Operation.of(word).word();
+        return operations.stream().filter(operation -> operation.word().value().equals(known)).findFirst();
+    }
 
     /**
      * How code speaks of the key; meaningless for a table without one.
@@ -161,6 +196,17 @@ public record EntityView(
             Optional<FieldView> sorted,
             JavaString sortParameter,
             OneField oneField,
-            List<PermissionsView.AccessTest> access) {
+            List<AccessTest> access) {
+    }
+
+    /**
+     * A test of who may do an operation, with a request that would come to nothing.
+     *
+     * @param everybody whether a valid token is enough
+     * @param others roles that may do other things only
+     */
+    public record AccessTest(
+            JavaName operation, JavaString method, JavaCode path, JavaString contentType, JavaCode body,
+            boolean everybody, List<JavaString> roles, List<JavaString> others) {
     }
 }

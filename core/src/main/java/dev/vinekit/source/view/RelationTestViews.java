@@ -8,6 +8,7 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Finder;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Limits;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
@@ -68,7 +69,7 @@ final class RelationTestViews {
                         JavaName.of(RelationViews.method(child).value() + "Of" + child.parent().name()),
                         JavaString.of("/" + child.parent().path() + "/"),
                         segment(child.relation()),
-                        JavaString.of("/" + child.path() + "?limit=500"),
+                        JavaString.of("/" + child.path() + "?limit=" + Limits.ROWS_OF_A_PAGE),
                         child.finder(),
                         stored(child.relation().fields()),
                         child.link().map(link -> child.entity().name().inCode()),
@@ -173,7 +174,7 @@ final class RelationTestViews {
         String comparison = wanted.isEmpty() && isParameter(field) ? "[is]" : wanted;
         boolean twice = comparison.equals("[in]") && field.type() == JavaType.STRING;
         String form = twice ? "%s + Api.encoded(PathKeys.join(stored.%s()))" : "%s + PathKeys.join(stored.%s())";
-        String name = (query.isEmpty() ? "?limit=500&" : "&") + encoded(field.jsonName()) + comparison + "=";
+        String name = (query.isEmpty() ? "?limit=" + Limits.ROWS_OF_A_PAGE + "&" : "&") + encoded(field.jsonName()) + comparison + "=";
         query.add(JavaCode.of(form, JavaString.of(name), field.name()));
     }
 

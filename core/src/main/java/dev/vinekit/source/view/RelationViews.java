@@ -79,7 +79,7 @@ final class RelationViews {
                     repositoryClass(target),
                     lookupName(targets),
                     values(target, targets),
-                    PermissionsView.toInclude(mapping, target));
+                    AccessViews.toInclude(mapping, target));
         }).toList();
     }
 
@@ -260,7 +260,7 @@ final class RelationViews {
                     child.entity().name().inCode(),
                     JavaCode.of("%s.%s(%s, page.page())", service, child.finder(), JavaCode.list(values)),
                     collection(child.entity(), service),
-                    PermissionsView.ofChildren(mapping, entity, child.entity()));
+                    AccessViews.ofChildren(mapping, entity, child.entity()));
         }).toList();
     }
 

@@ -49,11 +49,12 @@ public record ServiceView(
         boolean versioned,
         boolean guarded,
         boolean secured,
-        List<PermissionsView.PermissionView> rights,
+        List<EntityView.OperationView> rights,
         JavaCode roles,
         JavaString basePath,
         DocText basePathText,
         boolean withPage,
+        LimitsView limits,
         List<EntityView> entities,
         List<EntityView> constrained,
         List<EntityView> tables,
@@ -62,6 +63,10 @@ public record ServiceView(
         Optional<JavaString> firstWritable,
         List<LibraryView> libraries,
         List<RemarkView> remarks) {
+    /** How many rows go at a time: of a page at most, of a page by rule, into one request that creates some. */
+    public record LimitsView(int page, int usualPage, int created) {
+    }
+
     /** A library of the engine's. */
     public record LibraryView(DocText group, DocText artifact, DocText version, DocText scope) {
     }

@@ -6,6 +6,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Limits;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.EngineTraits;
@@ -72,18 +73,21 @@ public final class ServiceViews {
                 mapping.entities().stream().anyMatch(entity -> entity.version().isPresent()),
                 mapping.entities().stream().anyMatch(Entity::guarded),
                 mapping.hasAccess(),
-                entities.stream().flatMap(entity -> entity.permissions().all().stream()).toList(),
+                !mapping.hasAccess() ? List.of()
+                        : entities.stream().flatMap(entity -> entity.operations().stream()).toList(),
                 JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),
                 JavaString.of(mapping.conventions().basePath()),
                 DocText.of(mapping.conventions().basePath()),
                 mapping.conventions().page(),
+                new ServiceView.LimitsView(
+                        Limits.ROWS_OF_A_PAGE, Limits.USUAL_ROWS_OF_A_PAGE, Limits.ROWS_TO_CREATE),
                 entities,
                 entities.stream().filter(entity -> !entity.constraints().isEmpty()).toList(),
                 mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())
                         .map(entity -> views.get(entity.table().name())).toList(),
-                entities.stream().filter(entity -> entity.can().list()).toList(),
-                entities.stream().filter(entity -> entity.can().list()).map(EntityView::collection).findFirst(),
-                entities.stream().filter(entity -> entity.can().create()).map(EntityView::collection).findFirst(),
+                entities.stream().filter(entity -> entity.can("list")).toList(),
+                entities.stream().filter(entity -> entity.can("list")).map(EntityView::collection).findFirst(),
+                entities.stream().filter(entity -> entity.can("create")).map(EntityView::collection).findFirst(),
                 libraries,
                 mapping.remarks().stream().map(remark -> new ServiceView.RemarkView(
                         DocText.of(remark.table().name()), DocText.of(remark.text()))).toList());

@@ -10,6 +10,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.mapping.Limits;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.DefaultValue;
@@ -83,13 +84,13 @@ final class TestViews {
                 .findFirst().map(views::get),
                 entity.key().stream().filter(field -> samples.differs(entity, false, field)
                         && !isCountedWithin(entity, field)).map(views::get).toList(),
-                JavaString.of("?limit=500&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
+                JavaString.of("?limit=" + Limits.ROWS_OF_A_PAGE + "&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
                         .collect(Collectors.joining(","))),
                 sorted(entity).map(views::get),
                 JavaString.of(sorted(entity).map(TestViews::encoded).orElse("")),
                 new EntityView.OneField(JavaString.of(entity.fields().get(0).jsonName()),
                         JavaString.of("?fields=" + encoded(entity.fields().get(0)))),
-                PermissionsView.tests(mapping, entity));
+                AccessViews.tests(mapping, entity));
     }
 
     /** The parts of a key of several that a row may have in common with a sample, and still differ from it. */

@@ -5,7 +5,7 @@ import java.util.List;
 /** What can be done with each table, and the roles that may do it; {@code *} stands for everybody with a valid token. */
 public enum AccessRight {
 <#list s.rights as r>
-    ${r.name}(${r.roles})<#if r?has_next>,<#else>;</#if>
+    ${r.right}(${r.roles})<#if r?has_next>,<#else>;</#if>
 </#list>
 
     private final List<String> roles;

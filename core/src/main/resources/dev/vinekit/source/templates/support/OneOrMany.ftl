@@ -7,7 +7,7 @@ import java.util.List;
  */
 public record OneOrMany<T>(List<T> all, boolean isMany) {
     /** The greatest number of rows in an array. */
-    static final int MOST = 1000;
+    static final int MOST = ${s.limits.created};
 
     /** The only row. */
     public T one() {

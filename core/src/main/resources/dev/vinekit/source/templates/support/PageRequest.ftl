@@ -18,8 +18,8 @@ import java.util.function.BiFunction;
  * @param page the rows wanted, and one more, which tells whether another page follows
  */
 public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection selection) {
-    private static final int DEFAULT_LIMIT = 50;
-    private static final int GREATEST_LIMIT = 500;
+    private static final int DEFAULT_LIMIT = ${s.limits.usualPage};
+    private static final int GREATEST_LIMIT = ${s.limits.page};
     private static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
 
     /**

@@ -17,8 +17,8 @@ import jakarta.ws.rs.core.Response;
 import jakarta.ws.rs.core.SecurityContext;
 import jakarta.ws.rs.core.UriInfo;
 <#include "/types.ftl">
-<#assign caller = e.permissions.all?has_content?then(", @Context SecurityContext caller", "")>
-<#assign passed = e.permissions.all?has_content?then(", caller", "")>
+<#assign caller = (s.secured && e.operations?has_content)?then(", @Context SecurityContext caller", "")>
+<#assign passed = (s.secured && e.operations?has_content)?then(", caller", "")>
 /** The HTTP face of ${e.title.plural}. */
 @Path(${e.path})
 @Produces(MediaType.APPLICATION_JSON)
@@ -35,10 +35,10 @@ public final class ${e.name}Controller {
 </#list>
     }
 
-<#if e.can.list>
+<#if e.can("list")>
     @GET
-<#if e.permissions.list??>
-    ${e.permissions.list}
+<#if e.permission("list")??>
+    ${e.permission("list")}
 </#if>
     public Response list(@Context UriInfo uri${caller}) {
         PageRequest page = PageRequest.of(uri${passed}, ${e.name}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
@@ -46,10 +46,10 @@ public final class ${e.name}Controller {
     }
 
 </#if>
-<#if e.can.create>
+<#if e.can("create")>
     @POST
-<#if e.permissions.create??>
-    ${e.permissions.create}
+<#if e.permission("create")??>
+    ${e.permission("create")}
 </#if>
     @Consumes(MediaType.APPLICATION_JSON)
 <#if e.test.transactional>
@@ -62,7 +62,7 @@ public final class ${e.name}Controller {
     public Response create(${e.name}Input input, @Context UriInfo uri) {
         ${e.name} created = service.create(input);
 </#if>
-<#if e.can.read>
+<#if e.can("read")>
         return RowRequest.created(uri, ${e.keyCode.createdSegment}, created);
 <#else>
         return Response.status(Response.Status.CREATED).entity(created).build();
@@ -70,11 +70,11 @@ public final class ${e.name}Controller {
     }
 
 </#if>
-<#if e.can.read>
+<#if e.can("read")>
     @GET
     @Path("{key}")
-<#if e.permissions.read??>
-    ${e.permissions.read}
+<#if e.permission("read")??>
+    ${e.permission("read")}
 </#if>
     public Response read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri, @Context HttpHeaders headers${caller}) {
         RowRequest wanted = RowRequest.of(uri, headers${passed}, ${e.name}.class, ${e.collectionCode.includes});
@@ -95,11 +95,11 @@ public final class ${e.name}Controller {
     }
 
 </#list>
-<#if e.can.replace>
+<#if e.can("replace")>
     @PUT
     @Path("{key}")
-<#if e.permissions.replace??>
-    ${e.permissions.replace}
+<#if e.permission("replace")??>
+    ${e.permission("replace")}
 </#if>
     @Consumes(MediaType.APPLICATION_JSON)
     public Response replace(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, @Context HttpHeaders headers) {
@@ -107,11 +107,11 @@ public final class ${e.name}Controller {
     }
 
 </#if>
-<#if e.can.patch>
+<#if e.can("patch")>
     @PATCH
     @Path("{key}")
-<#if e.permissions.patch??>
-    ${e.permissions.patch}
+<#if e.permission("patch")??>
+    ${e.permission("patch")}
 </#if>
     @Consumes(MergePatch.MEDIA_TYPE)
     public Response change(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
@@ -119,11 +119,11 @@ public final class ${e.name}Controller {
     }
 
 </#if>
-<#if e.can.delete>
+<#if e.can("delete")>
     @DELETE
     @Path("{key}")
-<#if e.permissions.delete??>
-    ${e.permissions.delete}
+<#if e.permission("delete")??>
+    ${e.permission("delete")}
 </#if>
     public void delete(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context HttpHeaders headers) {
         service.delete(${e.keyCode.variable}, Precondition.of(headers)<#if e.guarded>.required()</#if>);

@@ -39,7 +39,7 @@ public final class ${e.name}Repository {
     private static final ColumnConverter<${c.stored}, ${c.type}> ${c.constant} = new ${c.by}();
 
 </#list>
-<#if e.can.create && !e.sql.returning>
+<#if e.can("create") && !e.sql.returning>
     private static final String[] COLUMN_NAMES = {
 <#list e.fields as f>
         ${f.column}<#sep>,</#sep>
@@ -47,7 +47,7 @@ public final class ${e.name}Repository {
     };
 
 </#if>
-<#if e.can.create && e.sql.returning>
+<#if e.can("create") && e.sql.returning>
     private static final String COLUMNS = """
             ${e.sql.columnList.block(12)}
             """;
@@ -80,7 +80,7 @@ public final class ${e.name}Repository {
             FROM ${e.sql.rows.block(16)}
             """;
 
-<#if e.can.delete>
+<#if e.can("delete")>
     private static final String DELETE = """
             DELETE FROM ${e.sql.rows.block(16)}
             WHERE ${e.sql.keyMatch.block(16)}
@@ -144,7 +144,7 @@ public final class ${e.name}Repository {
         return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
 </#if>
 </@shape.method>
-<#if e.can.create>
+<#if e.can("create")>
 <@shape.method "${e.name} insert(Connection connection, ${e.name}Input input) throws SQLException"; piece>
 <#if piece == "doc">
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -161,7 +161,7 @@ public final class ${e.name}Repository {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.update>
+<#if e.updatable()>
 <@shape.method "boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Predicate<String> fields) throws SQLException"; piece>
 <#if piece == "doc">
     /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
@@ -177,7 +177,7 @@ public final class ${e.name}Repository {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.delete>
+<#if e.can("delete")>
 <@shape.method "boolean delete(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException"; piece>
 <#if piece == "doc">
     /** Deletes the row with this key; false if there is none. */

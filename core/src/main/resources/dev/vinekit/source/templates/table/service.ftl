@@ -71,7 +71,7 @@ public final class ${e.name}Service {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.create>
+<#if e.can("create")>
 <@shape.method "${e.name} create(${e.name}Input input)"; piece>
 <#if piece == "doc">
     /**
@@ -85,7 +85,7 @@ public final class ${e.name}Service {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.create && e.test.transactional>
+<#if e.can("create") && e.test.transactional>
 <@shape.method "List<${e.name}> createAll(List<${e.name}Input> inputs)"; piece>
 <#if piece == "doc">
     /**
@@ -106,7 +106,7 @@ public final class ${e.name}Service {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.replace>
+<#if e.can("replace")>
 <@shape.method "${e.name} replace(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Precondition precondition)"; piece>
 <#if piece == "doc">
     /**
@@ -135,7 +135,7 @@ public final class ${e.name}Service {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.patch>
+<#if e.can("patch")>
 <@shape.method "${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, Precondition precondition)"; piece>
 <#if piece == "doc">
     /**
@@ -158,7 +158,7 @@ public final class ${e.name}Service {
 </#if>
 </@shape.method>
 </#if>
-<#if e.can.delete>
+<#if e.can("delete")>
 <@shape.method "void delete(${e.keyCode.type} ${e.keyCode.variable}, Precondition precondition)"; piece>
 <#if piece == "doc">
     /**
@@ -186,13 +186,13 @@ public final class ${e.name}Service {
     }
 
 </#if>
-<#if e.can.update || e.can.delete>
+<#if e.updatable() || e.can("delete")>
     private ${e.name} locked(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
         return repository.${e.locks?then("lockById", "findById")}(connection, ${e.keyCode.variable}).orElseThrow(() -> missing(${e.keyCode.variable}));
     }
 
 </#if>
-<#if e.can.update>
+<#if e.updatable()>
     private ${e.name} updated(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Predicate<String> fields) throws SQLException {
         if (!repository.update(connection, ${e.keyCode.variable}, input, fields)) {
             throw missing(${e.keyCode.variable});

@@ -22,11 +22,11 @@ class ${e.name}ControllerTest {
     private final Api api = SERVICE.api();
     private final Connection connection = SERVICE.connection();
 
-<#if e.can.list>
+<#if e.can("list")>
     @Test
     @Tag("list")
     void listReturnsTheRowsOfTheTable() throws SQLException {
-        ApiAnswer answer = api.get(PATH + "?limit=500");
+        ApiAnswer answer = api.get(PATH + "?limit=${s.limits.page}");
 
         assertThat(answer.status()).isEqualTo(200);
         assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
@@ -47,7 +47,7 @@ class ${e.name}ControllerTest {
         assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
     }
 </#if>
-<#if e.can.list>
+<#if e.can("list")>
 
     @Test
     @Tag("list")
@@ -57,7 +57,7 @@ class ${e.name}ControllerTest {
         assertThat(answer.header("Total-Count")).isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
     }
 </#if>
-<#if e.can.list && e.keyed>
+<#if e.can("list") && e.keyed>
 
     @Test
     @Tag("list")
@@ -105,7 +105,7 @@ class ${e.name}ControllerTest {
         ${e.name} created = answer.as(${e.name}.class);
         assertThat(${e.name}Input.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()<#if e.test.overwritten?has_content>.ignoringFields(<#list e.test.overwritten as f>${f.nameText}<#sep>, </#list>)</#if>.isEqualTo(input);
         assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
-<#if e.can.read>
+<#if e.can("read")>
         assertThat(api.at(answer.header("Location")).as(${e.name}.class)).isEqualTo(created);
 </#if>
 <#if e.keyed>
@@ -153,7 +153,7 @@ class ${e.name}ControllerTest {
         assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
     }
 </#if>
-<#if e.can.read && e.test.creates>
+<#if e.can("read") && e.test.creates>
 
     @Test
     @Tag("read")
@@ -166,7 +166,7 @@ class ${e.name}ControllerTest {
         assertThat(answer.as(${e.name}.class)).isEqualTo(stored);
     }
 </#if>
-<#if e.can.read && e.test.creates>
+<#if e.can("read") && e.test.creates>
 
     @Test
     @Tag("read")
@@ -225,7 +225,7 @@ class ${e.name}ControllerTest {
 </#if>
     }
 </#list>
-<#if e.can.list>
+<#if e.can("list")>
 <#list e.test.filters as f>
 
     @Test
@@ -280,12 +280,12 @@ class ${e.name}ControllerTest {
 <#if e.test.divided?? || e.test.searched??>
 
     private List<${e.name}> where(String property, String comparison, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value).asList(${e.name}.class);
+        return api.get(PATH + "?limit=${s.limits.page}&" + Api.encoded(property) + "[" + comparison + "]=" + value).asList(${e.name}.class);
     }
 </#if>
 </#if>
 <#list e.test.finders as f>
-<#if e.can.list>
+<#if e.can("list")>
 
     @Test
     @Tag("list")
@@ -300,7 +300,7 @@ class ${e.name}ControllerTest {
 </#if>
 </#list>
 </#if>
-<#if e.can.replace && e.test.creates>
+<#if e.can("replace") && e.test.creates>
 
     @Test
     @Tag("replace")
@@ -342,7 +342,7 @@ class ${e.name}ControllerTest {
         assertThat(repository.findById(connection, ${e.keyCode.ofBefore})).contains(before);
     }
 </#if>
-<#if e.can.patch && e.test.creates>
+<#if e.can("patch") && e.test.creates>
 <#if !e.test.patched?has_content>
 
     @Test
@@ -383,7 +383,7 @@ class ${e.name}ControllerTest {
     }
 </#if>
 </#if>
-<#if e.can.patch && e.can.read && e.test.creates && e.test.changed??>
+<#if e.can("patch") && e.can("read") && e.test.creates && e.test.changed??>
 
     @Test
     @Tag("patch")
@@ -396,7 +396,7 @@ class ${e.name}ControllerTest {
         assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
     }
 </#if>
-<#if e.can.patch && e.can.read && e.test.creates && e.test.patched?has_content>
+<#if e.can("patch") && e.can("read") && e.test.creates && e.test.patched?has_content>
 
     @Test
     @Tag("patch")
@@ -413,7 +413,7 @@ class ${e.name}ControllerTest {
         assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
     }
 </#if>
-<#if e.guarded && e.can.read && e.test.creates>
+<#if e.guarded && e.can("read") && e.test.creates>
 
     @Test
     @Tag("read")
@@ -421,19 +421,19 @@ class ${e.name}ControllerTest {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
         Api careless = api.leavingOut("If-Match");
 
-<#if e.can.replace>
+<#if e.can("replace")>
         assertThat(careless.put(path(stored), ${e.name}Input.of(stored)).status()).isEqualTo(428);
 </#if>
-<#if e.can.patch>
+<#if e.can("patch")>
         assertThat(careless.patch(path(stored), "{}").status()).isEqualTo(428);
 </#if>
-<#if e.can.delete>
+<#if e.can("delete")>
         assertThat(careless.delete(path(stored)).status()).isEqualTo(428);
 </#if>
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).contains(stored);
     }
 </#if>
-<#if e.can.delete && e.test.creates>
+<#if e.can("delete") && e.test.creates>
 
     @Test
     @Tag("delete")
@@ -453,7 +453,7 @@ class ${e.name}ControllerTest {
         assertThat(api.delete(path(stored)).status()).isEqualTo(204);
 
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).isEmpty();
-<#if e.can.read>
+<#if e.can("read")>
         assertThat(api.get(path(stored)).status()).isEqualTo(404);
 </#if>
         assertThat(api.delete(path(stored)).status()).isEqualTo(404);

@@ -32,7 +32,7 @@ class ${e.name}RepositoryTest {
 </#if>
     }
 </#if>
-<#if e.can.update && e.test.creates>
+<#if e.updatable() && e.test.creates>
 
     @Test
     @Tag("repository")
@@ -55,7 +55,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
     }
 </#if>
-<#if e.can.delete && e.test.creates>
+<#if e.can("delete") && e.test.creates>
 
     @Test
     @Tag("repository")
@@ -135,7 +135,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.list(connection, Page.first(1).after(1L)).rows()).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 </#if>
-<#if (e.can.update || e.can.delete) && e.test.creates && e.test.shared?has_content>
+<#if (e.updatable() || e.can("delete")) && e.test.creates && e.test.shared?has_content>
 
     /** Inserts rows that have parts of their keys in common with a stored one. */
     private void insertBeside(Connection connection, ${e.name} stored) throws SQLException {

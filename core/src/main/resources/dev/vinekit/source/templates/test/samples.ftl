@@ -21,7 +21,7 @@ public final class ${e.name}Samples {
     private ${e.name}Samples() {
     }
 
-<#list e.can.update?then([e.test.sample, e.test.other], [e.test.sample]) as s>
+<#list e.updatable()?then([e.test.sample, e.test.other], [e.test.sample]) as s>
 <#if s?index == 0>
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static ${e.name}Input sample(Connection connection) throws SQLException {

@@ -130,7 +130,7 @@ class ${e.name}ServiceTest {
 </#if>
 </#if>
 <#assign find = e.locks?then("lockById", "findById")>
-<#if e.can.replace && e.test.creates>
+<#if e.can("replace") && e.test.creates>
 
     @Test
     @Tag("service")
@@ -165,7 +165,7 @@ class ${e.name}ServiceTest {
         verify(repository, never()).update(connection, ${e.keyCode.ofStored}, input(), Update.ALL);
     }
 </#if>
-<#if e.can.patch && e.test.creates>
+<#if e.can("patch") && e.test.creates>
 
     @Test
     @Tag("service")
@@ -180,7 +180,7 @@ class ${e.name}ServiceTest {
         verify(connection).commit();
     }
 </#if>
-<#if e.can.delete>
+<#if e.can("delete")>
 
     @Test
     @Tag("service")

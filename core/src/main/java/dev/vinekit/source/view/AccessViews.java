@@ -1,0 +1,64 @@
+package dev.vinekit.source.view;
+
+import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
+import java.util.List;
+import java.util.Optional;
+
+/** What can be done with the rows of a table, and who may do it. */
+final class AccessViews {
+    private AccessViews() {
+    }
+
+    static List<EntityView.OperationView> operations(Mapping mapping, Entity entity) {
+        return entity.operations().stream().map(operation -> new EntityView.OperationView(
+                JavaName.of(operation.word()), right(entity, operation),
+                mapping.hasAccess() ? Optional.of(requires(right(entity, operation))) : Optional.empty(),
+                JavaCode.list(entity.roles(operation).stream().map(JavaString::of).toList()))).toList();
+    }
+
+    static List<EntityView.AccessTest> tests(Mapping mapping, Entity entity) {
+        return !mapping.hasAccess() ? List.of()
+                : entity.operations().stream()
+                .map(operation -> test(operation, entity.roles(operation), mapping.roles())).toList();
+    }
+
+    private static EntityView.AccessTest test(Operation operation, List<String> roles, List<String> all) {
+        return new EntityView.AccessTest(
+                JavaName.of(operation.word()),
+                JavaString.of(operation.method()),
+                operation.isOfOneRow() ? JavaCode.of("PATH + %s", JavaString.of("/%00")) : JavaCode.of("PATH"),
+                JavaString.of(operation.mediaType().orElse("application/json")),
+                operation.mediaType().isPresent() ? JavaCode.of("%s", JavaString.of("[1]")) : JavaCode.of("null"),
+                roles.contains("*"),
+                roles.stream().map(JavaString::of).toList(),
+                all.stream().filter(role -> !roles.contains(role)).map(JavaString::of).toList());
+    }
+
+    /** What it takes to list the rows that belong to a row. */
+    static Optional<JavaCode> ofChildren(Mapping mapping, Entity parent, Entity children) {
+        if (!mapping.hasAccess()) {
+            return Optional.empty();
+        }
+        JavaName read = right(parent, parent.can(Operation.READ) ? Operation.READ : Operation.LIST);
+        JavaName list = right(children, Operation.LIST);
+        return Optional.of(read.equals(list) ? requires(list)
+                : JavaCode.of("@Requires({AccessRight.%s, AccessRight.%s})", read, list));
+    }
+
+    /** What it takes to see a row that another one refers to. */
+    static Optional<JavaCode> toInclude(Mapping mapping, Entity entity) {
+        return mapping.hasAccess() ? Optional.of(JavaCode.of("AccessRight.%s",
+                right(entity, entity.can(Operation.READ) ? Operation.READ : Operation.LIST))) : Optional.empty();
+    }
+
+    private static JavaCode requires(JavaName right) {
+        return JavaCode.of("@Requires(AccessRight.%s)", right);
+    }
+
+    private static JavaName right(Entity entity, Operation operation) {
+        return JavaName.of(EntityViews.constant(entity) + "_" + operation.name());
+    }
+}
