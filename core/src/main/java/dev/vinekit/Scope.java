@@ -2,6 +2,7 @@ package dev.vinekit;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Nearest;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
@@ -73,8 +74,8 @@ public record Scope(List<String> schemas, List<String> tables, List<String> excl
             String where = !schemas.isEmpty() ? "schema " + String.join(", ", schemas)
                     : schema.defaultSchema().isEmpty() ? "this database" : "schema " + schema.defaultSchema();
             throw Fault.inCall("There are no tables in " + where + ", or the login may not see them.", others.isEmpty()
-                    ? "Name another schema with --schema, or grant the login the right to read the tables."
-                    : "There are some in " + String.join(", ", others) + ": name it with --schema.");
+                    ? Remedy.of(Remedy.Kind.NAME_SCHEMA)
+                    : Remedy.of(Remedy.Kind.NAME_ONE_OF_SCHEMAS, String.join(", ", others)));
         }
         return withoutExcluded(tables.isEmpty() ? schema : schema.narrowedTo(chosen(schema)));
     }

@@ -13,6 +13,7 @@ import dev.vinekit.engine.SampleOfRows;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Mapper;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
@@ -251,7 +252,7 @@ public final class VineKit {
      */
     public static Comparison compare(Project project, Mapping now, MappingFile file) {
         Schema before = project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
-                "The last run in " + project.directory() + " did not record its schema.", "Run generate once more."));
+                "The last run in " + project.directory() + " did not record its schema.", Remedy.of(Remedy.Kind.GENERATE_AGAIN)));
         Set<String> settled = Project.tablesBefore(project.directory());
         Dialect dialect = Engines.named(before.engine()).dialect(before);
         return Comparison.of(

@@ -48,7 +48,7 @@ public final class VineKitCommand implements Runnable {
         return commandLine().execute(arguments);
     }
 
-    private static CommandLine commandLine() {
+    static CommandLine commandLine() {
         CommandLine commandLine = new CommandLine(new VineKitCommand());
         commandLine.setExpandAtFiles(false);
         commandLine.setUsageHelpWidth(
@@ -73,7 +73,7 @@ public final class VineKitCommand implements Runnable {
         boolean verbose = command.getCommand() instanceof ToolCommand tool && tool.output.verbose();
         if (e instanceof Fault fault) {
             err.println(fault.getMessage());
-            err.println(fault.fix());
+            err.println(Remedies.text(fault.remedy()));
         } else {
             err.println("Something went wrong that should not: " + e);
             err.println("Run again with --verbose and report what it prints.");

@@ -48,7 +48,7 @@ final class Watching {
                 run(mapped, touchesResources(now));
             } catch (Fault fault) {
                 System.err.println(fault.getMessage());
-                System.err.println(fault.fix());
+                System.err.println(Remedies.text(fault.remedy()));
             }
             seen = mapped ? files() : now;
         }

@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
@@ -89,7 +90,7 @@ public final class Cellar implements AutoCloseable {
             return cellar;
         } catch (SQLException e) {
             throw Fault.inWorld("The cellar database could not be made (SQL state " + e.getSQLState() + ").",
-                    "Report this, with the output of --verbose.", e);
+                    Remedy.of(Remedy.Kind.REPORT), e);
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
@@ -129,7 +130,7 @@ public interface Engine {
     default ScratchDatabase keptIn(Path folder) throws SQLException, IOException {
         throw Fault.inCall("A " + title()
                 + " database cannot be kept: the server for scratch databases ends with this command.",
-                "Make an empty database on a server of your own, and name it with --on.");
+                Remedy.of(Remedy.Kind.NAME_EMPTY_DATABASE_ON_A_SERVER));
     }
 
     /** The user who may do everything in a database that was kept, without a password; empty if there are no users. */
@@ -197,7 +198,11 @@ public interface Engine {
      *
      * @param fix what would put it right, as a sentence
      */
-    record ConnectionAdvice(String cause, String fix) {
+    record ConnectionAdvice(String cause, Remedy fix) {
+        /** Advice that every front words the same. */
+        public ConnectionAdvice(String cause, String fix) {
+            this(cause, Remedy.of(Remedy.Kind.PLAIN, fix));
+        }
     }
 
     /**

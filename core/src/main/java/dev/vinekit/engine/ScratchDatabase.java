@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.sql.Script;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -82,7 +83,7 @@ public final class ScratchDatabase implements AutoCloseable {
             return engine.scratch();
         } catch (SQLException e) {
             throw Fault.inWorld("A scratch database could not be made on " + engine.title() + ".",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 

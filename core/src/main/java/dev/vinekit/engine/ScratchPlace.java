@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import java.sql.SQLException;
 import java.util.Optional;
 
@@ -46,7 +47,7 @@ public record ScratchPlace(Engine engine, Optional<Database> source) {
 
     private ScratchDatabase onSource(String definition, String lacking) throws SQLException {
         String cause = "The server for scratch databases does not have " + lacking + ".";
-        String fix = "Make an empty database on a server that has it, and test on that: vinekit test --on URL.";
+        Remedy fix = Remedy.of(Remedy.Kind.NAME_DATABASE_WITH_EXTENSIONS);
         if (source.isEmpty()) {
             throw Fault.inWorld(cause, fix, null);
         }

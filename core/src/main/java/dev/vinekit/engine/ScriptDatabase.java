@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.sql.ScriptSyntax;
 import dev.vinekit.sql.ScriptText;
 import java.io.IOException;
@@ -41,7 +42,7 @@ public final class ScriptDatabase implements AutoCloseable {
             close(scratch);
             throw Fault.inCall(script + ", line " + e.line() + ": " + engine.title() + " refuses \"" + e.statement()
                             + "\": " + String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given"),
-                    "Correct the script, or take the statement out; check that --engine names the engine it was written for.");
+                    Remedy.of(Remedy.Kind.CORRECT_SCRIPT));
         }
     }
 
@@ -78,7 +79,7 @@ public final class ScriptDatabase implements AutoCloseable {
             scratch.close();
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be dropped.",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 }

@@ -13,29 +13,46 @@ public final class Fault extends RuntimeException {
     }
 
     private final Kind kind;
+    private final transient Remedy remedy;
     private final String fix;
 
-    private Fault(Kind kind, String what, String fix, Throwable cause) {
+    private Fault(Kind kind, String what, Remedy remedy, Throwable cause) {
         super(Visible.text(what), cause);
         this.kind = kind;
-        this.fix = Visible.text(fix);
+        this.remedy = new Remedy(remedy.kind(), remedy.words().stream().map(Visible::text).toList());
+        this.fix = this.remedy.text();
     }
 
     /** A mistake in the call. */
     public static Fault inCall(String what, String fix) {
-        return new Fault(Kind.CALL, what, fix, null);
+        return inCall(what, Remedy.of(Remedy.Kind.PLAIN, fix));
+    }
+
+    /** A mistake in the call. */
+    public static Fault inCall(String what, Remedy remedy) {
+        return new Fault(Kind.CALL, what, remedy, null);
     }
 
     /** A refusal by the database or the file system. */
     public static Fault inWorld(String what, String fix, Throwable cause) {
-        return new Fault(Kind.WORLD, what, fix, cause);
+        return inWorld(what, Remedy.of(Remedy.Kind.PLAIN, fix), cause);
+    }
+
+    /** A refusal by the database or the file system. */
+    public static Fault inWorld(String what, Remedy remedy, Throwable cause) {
+        return new Fault(Kind.WORLD, what, remedy, cause);
     }
 
     public Kind kind() {
         return kind;
     }
 
-    /** What would put it right, as a sentence. */
+    /** What would put it right; nothing is left of it where the fault was serialized. */
+    public Remedy remedy() {
+        return remedy;
+    }
+
+    /** What would put it right, as a sentence in the words of the library. */
     public String fix() {
         return fix;
     }

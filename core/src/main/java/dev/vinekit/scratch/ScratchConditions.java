@@ -4,6 +4,7 @@ import dev.vinekit.data.Conditions;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
@@ -38,7 +39,7 @@ final class ScratchConditions implements Conditions, AutoCloseable {
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database does not take the table definitions: "
                     + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 
@@ -60,7 +61,7 @@ final class ScratchConditions implements Conditions, AutoCloseable {
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be asked about " + condition + ": "
                     + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 
@@ -119,7 +120,7 @@ final class ScratchConditions implements Conditions, AutoCloseable {
             scratch.close();
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be dropped.",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 }

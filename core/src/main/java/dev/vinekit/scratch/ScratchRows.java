@@ -5,6 +5,7 @@ import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.TriggerEffects;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.schema.SchemaObject;
@@ -49,7 +50,7 @@ public record ScratchRows(SampleRows samples, List<Remark> remarks) {
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database does not take the table definitions: "
                     + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 

@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
@@ -71,7 +72,7 @@ final class ScratchTriggers {
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be asked what triggers do: "
                     + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
         asked.written.values().removeIf(List::isEmpty);
         return new TriggerEffects(asked.overwritten, asked.written, asked.refused);

@@ -80,7 +80,7 @@ class ConnectionAdviceTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "root   | NAME            | own    | There is no database of the name            | Check the name",
-        "nobody | NAME            | wrong  | does not accept the user name or password   | --password-env",
+        "nobody | NAME            | wrong  | does not accept the user name or password   | the user and the password",
         "taster | mysql           | sip    | does not let user taster use the database   | grant the user"})
     void mariadbRefusalNamesCauseAndFix(String user, String database, String password, String cause, String fix)
             throws Exception {

@@ -162,7 +162,7 @@ class PostgresqlEngineTest {
             assertRefused("jdbc:postgresql://localhost:1/cellar", "postgres", "No PostgreSQL server answers", "port");
             assertRefused("jdbc:postgresql://no.such.host.invalid/cellar", "postgres", "No PostgreSQL server answers",
                     "host");
-            assertRefused(url, "taster", "does not accept the password of user taster", "--password-env");
+            assertRefused(url, "taster", "does not accept the password of user taster", "the user and the password");
         }
     }
 

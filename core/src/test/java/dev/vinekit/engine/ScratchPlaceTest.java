@@ -30,7 +30,7 @@ class ScratchPlaceTest {
         assertThatThrownBy(() -> ScratchPlace.of(POSTGRESQL).with(LACKING))
                 .isInstanceOfSatisfying(Fault.class, fault -> {
             assertThat(fault).hasMessage("The server for scratch databases does not have the extension made_up.");
-            assertThat(fault.fix()).contains("vinekit test --on URL");
+            assertThat(fault.fix()).contains("on a server that has it, and test on that");
         });
     }
 
@@ -82,7 +82,7 @@ class ScratchPlaceTest {
 
             assertThat(mapping.remarks()).extracting(remark -> remark.text()).anySatisfy(text ->
                     assertThat(text).contains("What its triggers do was not found out.", "the extension made_up",
-                            "--on"));
+                            "test on that"));
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vinekit.run;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.project.Project;
 import java.io.IOException;
 import java.lang.reflect.InvocationTargetException;
@@ -54,7 +55,7 @@ public final class RunningService implements AutoCloseable {
         for (Throwable cause = reason; cause != null; cause = cause.getCause()) {
             if (cause instanceof BindException) {
                 return Fault.inWorld(reason.getMessage().replaceFirst(" is in use\\..*", " is in use."),
-                        "Choose another port with --port or HTTP_PORT; 0 picks a free one.", reason);
+                        Remedy.of(Remedy.Kind.CHOOSE_PORT), reason);
             }
         }
         return Fault.inWorld("The service did not start. " + reason.getMessage(),

@@ -6,6 +6,7 @@ import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.project.Project;
 import dev.vinekit.schema.Schema;
 import java.io.IOException;
@@ -174,7 +175,7 @@ public final class SeededDatabase implements AutoCloseable {
             scratch.close();
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database could not be dropped.",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 }

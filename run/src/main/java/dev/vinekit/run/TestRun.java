@@ -2,6 +2,7 @@ package dev.vinekit.run;
 
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
 import java.io.ByteArrayInputStream;
@@ -152,7 +153,7 @@ public final class TestRun {
             return new Part(collector.outcomes(), before.count(), before.differences(Contents.of(connection, service)));
         } catch (SQLException e) {
             throw Fault.inWorld("The scratch database failed (SQL state " + e.getSQLState() + ").",
-                    "Run again with --verbose to see the reason.", e);
+                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
         }
     }
 

@@ -138,7 +138,7 @@ class EnginesTest {
             assertThatThrownBy(() -> VineKit.read(database.database(), Scope.all()))
                     .isInstanceOfSatisfying(Fault.class, fault -> {
                 assertThat(fault).hasMessageContaining("There are no tables in schema " + empty);
-                assertThat(fault.fix()).isEqualTo("There are some in " + full + ": name it with --schema.");
+                assertThat(fault.fix()).isEqualTo("There are some in " + full + ": name it in the scope.");
             });
         }
     }

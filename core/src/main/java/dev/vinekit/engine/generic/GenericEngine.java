@@ -6,6 +6,7 @@ import dev.vinekit.engine.MetadataCatalog;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.StandardDialect;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
@@ -57,9 +58,9 @@ public final class GenericEngine implements Engine {
         String state = String.valueOf(refusal.getSQLState());
         return state.startsWith("28") || refusal instanceof SQLInvalidAuthorizationSpecException
                 ? new ConnectionAdvice("The database at " + place + " does not accept the user name or password.",
-                        "Check --user, and that the variable named by --password-env holds the password.")
+                        Remedy.of(Remedy.Kind.CHECK_LOGIN))
                 : new ConnectionAdvice("The database at " + place + " could not be opened (SQL state " + state + ").",
-                        "Check the URL; run again with --verbose to see what the driver says.");
+                        Remedy.of(Remedy.Kind.CHECK_URL));
     }
 
     @Override
@@ -93,7 +94,7 @@ public final class GenericEngine implements Engine {
     @Override
     public ScratchDatabase scratch() {
         throw Fault.inCall("Nothing is known of how a scratch database is made on this engine.",
-                "Make an empty database and name it with --on.");
+                Remedy.of(Remedy.Kind.NAME_EMPTY_DATABASE));
     }
 
     @Override

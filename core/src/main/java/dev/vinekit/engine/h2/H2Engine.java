@@ -3,6 +3,7 @@ package dev.vinekit.engine.h2;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchFolder;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
@@ -73,7 +74,7 @@ public final class H2Engine implements Engine {
             case 28000 -> new ConnectionAdvice(
                     "H2 does not accept the user name or password for " + place
                             + (user.isEmpty() ? " (no user was given)." : " (user " + user + ")."),
-                    "Check --user, and that the variable named by --password-env holds the password.");
+                    Remedy.of(Remedy.Kind.CHECK_LOGIN));
             case 90013, 90146, 90149 -> new ConnectionAdvice(
                     "There is no database at " + place + ".",
                     "Check the path: it is relative to the current directory if it begins with ./, and has no .mv.db at the end.");
@@ -91,7 +92,7 @@ public final class H2Engine implements Engine {
                     "Check the spelling, for example jdbc:h2:./data/cellar or jdbc:h2:tcp://localhost/~/cellar.");
             default -> new ConnectionAdvice(
                     "H2 could not open " + place + " (error " + refusal.getErrorCode() + ").",
-                    "Run again with --verbose to see what the driver says.");
+                    Remedy.of(Remedy.Kind.SEE_DRIVER));
         };
     }
 

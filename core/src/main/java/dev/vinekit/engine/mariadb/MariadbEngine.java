@@ -7,6 +7,7 @@ import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchServer;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
@@ -95,7 +96,7 @@ public final class MariadbEngine implements Engine {
             case 1045, 1698 -> new ConnectionAdvice(
                     "MariaDB does not accept the user name or password for " + place
                             + (user.isEmpty() ? " (no user was given)." : " (user " + user + ")."),
-                    "Check --user, and that the variable named by --password-env holds the password.");
+                    Remedy.of(Remedy.Kind.CHECK_LOGIN));
             case 1044 -> new ConnectionAdvice(
                     "MariaDB does not let user " + user + " use the database at the end of " + place + ".",
                     "Check the name, or grant the user the right to read it.");
@@ -107,7 +108,7 @@ public final class MariadbEngine implements Engine {
                     "Close other connections, or raise the limit of the user or the server.");
             default -> state.startsWith("08") ? unreachable(place, refusal) : new ConnectionAdvice(
                     "MariaDB could not be reached at " + place + " (error " + refusal.getErrorCode() + ").",
-                    "Run again with --verbose to see what the driver says.");
+                    Remedy.of(Remedy.Kind.SEE_DRIVER));
         };
     }
 
@@ -130,7 +131,7 @@ public final class MariadbEngine implements Engine {
             throw Fault.inCall("The server is " + metadata.getDatabaseProductName() + " "
                             + metadata.getDatabaseProductVersion()
                             + "; generated statements need MariaDB 10.6 or later.",
-                    "Dump the database and read the dump: --script dump.sql --engine mariadb loads it into MariaDB.");
+                    Remedy.of(Remedy.Kind.READ_DUMP, "mariadb"));
         }
         return new MariadbCatalog(connection, schemas).read();
     }

@@ -3,6 +3,7 @@ package dev.vinekit.engine.mariadb;
 import dev.vinekit.engine.FreePort;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -145,7 +146,7 @@ final class MariadbServer {
         return FOLDERS.stream().map(folder -> Path.of(folder, name)).filter(Files::isExecutable).findFirst()
                 .orElseThrow(() -> Fault.inWorld(
                         "MariaDB needs an installed server for scratch databases, and there is no " + name + " here.",
-                        "Install one (on Debian and Ubuntu: apt-get install mariadb-server), or name a server with --url.",
+                        Remedy.of(Remedy.Kind.USE_ANOTHER_SERVER, "Install one (on Debian and Ubuntu: apt-get install mariadb-server)"),
                         null))
                 .toString();
     }
@@ -184,7 +185,7 @@ final class MariadbServer {
         Path log = log(directory);
         String last = Files.exists(log) ? Files.readString(log).strip().replaceAll("(?s).*\\R", "") : "";
         return Fault.inWorld("The MariaDB server for scratch databases did not start. " + what + ": " + last,
-                "Check that mariadbd runs here, or name a server with --url.", null);
+                Remedy.of(Remedy.Kind.USE_ANOTHER_SERVER, "Check that mariadbd runs here"), null);
     }
 
     private void stop() {

@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.ScratchDatabase;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
@@ -77,7 +78,7 @@ public final class PostgresqlEngine implements Engine {
         return switch (state) {
             case "28P01" -> new ConnectionAdvice(
                     "PostgreSQL does not accept the password of user " + user + " for " + place + ".",
-                    "Check --user, and that the variable named by --password-env holds the password.");
+                    Remedy.of(Remedy.Kind.CHECK_LOGIN));
             case "28000" -> new ConnectionAdvice(
                     "PostgreSQL does not let user " + user + " in at " + place + ".",
                     "Check that the role exists and may log in, and that pg_hba.conf has a line for it.");
@@ -94,7 +95,7 @@ public final class PostgresqlEngine implements Engine {
                     "Close other connections, or raise the limit of the role or the server.");
             default -> new ConnectionAdvice(
                     "PostgreSQL could not be reached at " + place + " (SQL state " + state + ").",
-                    "Run again with --verbose to see what the driver says.");
+                    Remedy.of(Remedy.Kind.SEE_DRIVER));
         };
     }
 

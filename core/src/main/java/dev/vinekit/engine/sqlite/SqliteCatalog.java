@@ -3,6 +3,7 @@ package dev.vinekit.engine.sqlite;
 import dev.vinekit.engine.Catalog;
 import dev.vinekit.engine.TableDrafts;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
@@ -83,7 +84,7 @@ final class SqliteCatalog {
         for (String schema : requested) {
             if (!schema.equals("main")) {
                 throw Fault.inCall("There is no schema named " + schema + " in this database.",
-                        "SQLite has one schema, main: leave --schema out.");
+                        Remedy.of(Remedy.Kind.LEAVE_SCHEMA_OUT, "SQLite", "main"));
             }
         }
     }

@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.ScriptSyntax;
@@ -80,7 +81,7 @@ public final class SqliteEngine implements Engine {
                     "Check the rights on the file and on its directory.");
             default -> new ConnectionAdvice(
                     "SQLite could not open " + place + " (result " + refusal.getErrorCode() + ").",
-                    "Run again with --verbose to see what the driver says.");
+                    Remedy.of(Remedy.Kind.SEE_DRIVER));
         };
     }
 
