@@ -30,8 +30,11 @@ class TestingCommandsTest {
     }
 
     @BeforeEach
-    void generate() throws Exception {
+    void open() {
         tool = new Tool(directory);
+    }
+
+    private void generate() throws Exception {
         Path script = Files.writeString(directory.resolve("presses.sql"), """
                 CREATE TABLE press (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, name VARCHAR(20) NOT NULL UNIQUE);
                 CREATE TABLE pressing (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, press_id INT NOT NULL REFERENCES press (id));
@@ -42,6 +45,7 @@ class TestingCommandsTest {
 
     @Test
     void reportAndKeptDatabaseAreThereToLookAt() throws Exception {
+        generate();
         Tool.Result result = tool.run("test", "--dir", "made", "--keep-database");
 
         assertThat(result.exit()).as(result.err()).isZero();
@@ -61,6 +65,7 @@ class TestingCommandsTest {
 
     @Test
     void changesAreWatchedAndWhatTheyTouchIsTestedAgain() throws Exception {
+        generate();
         Path out = directory.resolve("out");
         Process watching = tool.start(Map.of(), out, directory.resolve("err"), "test", "--dir", "made", "--watch");
         try {

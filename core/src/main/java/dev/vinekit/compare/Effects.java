@@ -18,7 +18,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Collectors;
 
 /** Works out what a change means, by what tables are mapped to. */
@@ -139,7 +138,7 @@ final class Effects {
         if (was.type() != field.type()) {
             boolean wider = was.type() == JavaType.INTEGER && field.type() == JavaType.LONG
                     || was.type() == JavaType.ENUM && field.type() == JavaType.STRING;
-            api(now, field.jsonName() + " was " + json(was) + " and is " + json(field), !wider);
+            api(now, field.jsonName() + " was " + was.type().words() + " and is " + field.type().words(), !wider);
         }
         if (!was.column().nullable() && field.column().nullable()) {
             api(now, field.jsonName() + " may be null in answers", true);
@@ -236,24 +235,6 @@ final class Effects {
     private static String type(Field field) {
         return field.enumeration().map(enumeration -> enumeration.name().value()).orElseGet(() ->
                 field.column().nullable() ? field.type().boxedName() : field.type().simpleName());
-    }
-
-    private static String json(Field field) {
-        return switch (field.type()) {
-            case BOOLEAN -> "true or false";
-            case INTEGER -> "a whole number";
-            case LONG -> "a whole number of up to 64 bits";
-            case FLOAT, DOUBLE, BIG_DECIMAL -> "a number";
-            case DATE -> "a date";
-            case TIME, OFFSET_TIME -> "a time";
-            case DATE_TIME, OFFSET_DATE_TIME -> "a date and time";
-            case JSON -> "any JSON";
-            case BINARY -> "Base64";
-            case UUID -> "a UUID";
-            case ENUM -> "one of a few texts";
-            case STRING -> "text";
-            case LIST -> "a list";
-        };
     }
 
     private void code(Entity entity, String text) {

@@ -59,11 +59,11 @@ final class KeyRoom {
         if (!choices.isEmpty()) {
             return choices.size();
         }
-        return switch (field.type()) {
-            case INTEGER, LONG, BIG_DECIMAL -> new NumberSamples(field).room();
-            case STRING -> field.maxLength() == 1 ? LETTERS : field.maxLength() == 2 ? ENOUGH_ROWS : Integer.MAX_VALUE;
-            case BINARY -> field.column().type().length() == 1 ? ENOUGH_ROWS : Integer.MAX_VALUE;
-            default -> Integer.MAX_VALUE;
+        return switch (field.type().nature()) {
+            case NUMBER -> field.type().isExactNumber() ? new NumberSamples(field).room() : Integer.MAX_VALUE;
+            case TEXT -> field.maxLength() == 1 ? LETTERS : field.maxLength() == 2 ? ENOUGH_ROWS : Integer.MAX_VALUE;
+            case BYTES -> field.column().type().length() == 1 ? ENOUGH_ROWS : Integer.MAX_VALUE;
+            case TRUTH, CHOICE, MOMENT, IDENTIFIER, DOCUMENT, LIST -> Integer.MAX_VALUE;
         };
     }
 
@@ -88,9 +88,7 @@ final class KeyRoom {
         List<Field> fields = key.columns().stream().map(entity::field).toList();
         int most = fields.stream().mapToInt(field -> Math.min(LARGE, room(entity, field))).max().orElse(0);
         List<Field> roomy = fields.stream().filter(field -> Math.min(LARGE, room(entity, field)) == most).toList();
-        for (JavaType type : List.of(JavaType.UUID, JavaType.STRING, JavaType.LONG, JavaType.INTEGER,
-                JavaType.BIG_DECIMAL, JavaType.DATE, JavaType.DATE_TIME, JavaType.OFFSET_DATE_TIME, JavaType.TIME,
-                JavaType.OFFSET_TIME, JavaType.BINARY, JavaType.DOUBLE, JavaType.FLOAT)) {
+        for (JavaType type : JavaType.telling()) {
             Optional<Field> found = roomy.stream().filter(field -> field.type() == type).findFirst();
             if (found.isPresent()) {
                 return found.get().column().name();

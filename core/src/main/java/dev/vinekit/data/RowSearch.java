@@ -249,13 +249,13 @@ public final class RowSearch {
             return Stream.of(Stream.of(usual), sized, none).flatMap(part -> part).toList();
         }
         Sample other = samples.free(entity, field, true);
-        Stream<Sample> more = field.enumeration().isPresent() ? constants(field) : switch (field.type()) {
-            case BOOLEAN -> Stream.of();
-            case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> numbers(entity, field, conditions, usual);
-            case STRING -> field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
-            case DATE, DATE_TIME -> moments(conditions, usual);
-            case BINARY -> bytes(conditions, usual);
-            default -> Stream.of();
+        Stream<Sample> more = field.enumeration().isPresent() ? constants(field) : switch (field.type().nature()) {
+            case NUMBER -> numbers(entity, field, conditions, usual);
+            case TEXT -> field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
+            case MOMENT -> field.type() == JavaType.DATE || field.type() == JavaType.DATE_TIME
+                    ? moments(conditions, usual) : Stream.of();
+            case BYTES -> bytes(conditions, usual);
+            case TRUTH, CHOICE, IDENTIFIER, DOCUMENT, LIST -> Stream.of();
         };
         Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase()
                 ? Stream.of(new Sample.Nothing()) : Stream.of();

@@ -266,7 +266,7 @@ public final class SampleRows {
             case UUID -> List.of(new Sample.Uuid("00000000-0000-4000-8000-000000000001"),
                     new Sample.Uuid("00000000-0000-4000-8000-000000000002"));
             case BINARY -> List.of(new Sample.Bytes("7F"), new Sample.Bytes("CA"));
-            default -> (field.examples().isEmpty() ? Stream.of("a", "b") : field.examples().stream())
+            case STRING, JSON, ENUM, LIST -> (field.examples().isEmpty() ? Stream.of("a", "b") : field.examples().stream())
                     .map(text -> member.kind() == SqlType.Kind.CHAR ? text.repeat((int) Math.max(1, member.length()))
                             : text).map(Sample.Text::new).map(Sample.class::cast).toList();
         };

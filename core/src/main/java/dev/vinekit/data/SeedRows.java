@@ -119,11 +119,7 @@ final class SeedRows {
     }
 
     private static boolean keeps(Field field, String text) {
-        boolean numeric = switch (field.type()) {
-            case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> true;
-            default -> false;
-        };
-        return !numeric ? TextSamples.keeps(field, text)
+        return !field.type().isNumber() ? TextSamples.keeps(field, text)
                 : field.rules().stream().allMatch(rule -> WrongValues.keeps(rule, new BigDecimal(text)));
     }
 

@@ -15,7 +15,7 @@ import java.util.Optional;
  *
  * @param found by table
  */
-public record Solutions(Map<TableName, List<Solution>> found) {
+record Solutions(Map<TableName, List<Solution>> found) {
     /** Nothing is known. */
     public static final Solutions NONE = new Solutions(Map.of());
 

@@ -13,7 +13,6 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
@@ -102,21 +101,19 @@ final class WrongValues {
      * @param there what rows have
      */
     Optional<Object> missing(Field field, Sample there) {
-        Stream<Object> candidates = switch (field.type()) {
-            case INTEGER, LONG, BIG_DECIMAL -> Stream.concat(Stream.of(FAR_AWAY),
+        Stream<Object> candidates = switch (field.type().nature()) {
+            case NUMBER -> !field.type().isExactNumber() ? Stream.of() : Stream.concat(Stream.of(FAR_AWAY),
                     field.rules().stream().flatMap(WrongValues::most));
-            case UUID -> Stream.of("ffffffff-ffff-ffff-ffff-ffffffffffff");
-            case BINARY -> Stream.of(Base64.getEncoder().encodeToString(full(there)));
-            case STRING -> field.column().type().kind() == SqlType.Kind.BIT
+            case BYTES -> Stream.of(Base64.getEncoder().encodeToString(full(there)));
+            case TEXT -> field.column().type().kind() == SqlType.Kind.BIT
                     ? Stream.of("1".repeat((int) Math.max(1, field.column().type().length())))
                     : field.numberedExample().isPresent()
                     ? Stream.of(field.numberedExample().get().replace("##", "59").replace("#",
                             field.column().type().kind() == SqlType.Kind.INTERVAL ? MOST_OF_AN_INTERVAL : "9876"))
                     : Stream.of("???", "??", "?", "ZZZZ", "ZZZ", "ZZ", "Z", "zzz", "z", "999", "9", "Z9");
-            case DATE -> Stream.of("1901-01-01");
-            case DATE_TIME -> Stream.of("1971-01-01T00:00:00");
-            case OFFSET_DATE_TIME -> Stream.of("1971-01-01T00:00:00Z");
-            default -> Stream.of();
+            case MOMENT, IDENTIFIER -> Stream.of(field.type().unlikely()).filter(text -> !text.isEmpty())
+                    .map(Object.class::cast);
+            case TRUTH, CHOICE, DOCUMENT, LIST -> Stream.of();
         };
         return candidates.filter(value -> field.rules().stream().allMatch(rule -> keeps(rule, value)))
                 .filter(value -> keepsRows(field, value)).findFirst();

@@ -31,7 +31,8 @@ final class AsText {
             case JSON -> List.of("{\"a\":1}", "[2]");
             case ARRAY -> type.members().filter(SqlType::isWholeNumber).isPresent() ? List.of("{7,8}", "{9}")
                     : type.members().filter(SqlType::isText).isPresent() ? List.of("{a,b}", "{c}") : List.of();
-            default -> List.of();
+            case CHAR, VARCHAR, TEXT, BINARY, BIT, TIME_WITH_ZONE, TIMESTAMP_WITH_ZONE, INTERVAL, ENUM, SET, NETWORK, RANGE,
+                    GEOMETRY, OTHER -> List.of();
         };
     }
 

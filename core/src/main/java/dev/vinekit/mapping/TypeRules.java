@@ -28,7 +28,8 @@ final class TypeRules {
             case BIT -> List.of(bits(type));
             case ENUM -> List.of(new FieldRule.Pattern(
                     type.labels().stream().map(LikePattern::literal).collect(Collectors.joining("|"))));
-            default -> List.of();
+            case BOOLEAN, REAL, DOUBLE, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL, UUID, JSON,
+                    SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> List.of();
         };
     }
 

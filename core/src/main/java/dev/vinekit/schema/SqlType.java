@@ -108,7 +108,9 @@ public record SqlType(
     public boolean isScalar() {
         return switch (kind) {
             case JSON, SET, ARRAY, RANGE, GEOMETRY -> false;
-            default -> true;
+            case BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE, CHAR, VARCHAR, TEXT, BINARY,
+                    BIT, YEAR, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL, UUID, ENUM,
+                    NETWORK, OTHER -> true;
         };
     }
 

@@ -28,7 +28,7 @@ import java.util.function.Consumer;
  * Bearer tokens for trying a service out. They are signed with what {@code AUTH_SECRET} says, or else with a secret
  * that is made once for a project and lies where it compiles to, for its owner's eyes only.
  */
-public final class DevelopmentTokens {
+final class DevelopmentTokens {
     private static final String VARIABLE = "AUTH_SECRET";
     private static final int SECRET_BYTES = 32;
 

@@ -29,7 +29,7 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 
 /** Compiles a generated project with the compiler of this JDK, against the libraries that this process runs with. */
-public final class ProjectCompiler {
+final class ProjectCompiler {
     private static final int SHOWN_ERRORS = 5;
 
     private final Path directory;

@@ -34,7 +34,7 @@ import org.junit.platform.launcher.core.LauncherDiscoveryRequestBuilder;
 import org.junit.platform.launcher.core.LauncherFactory;
 
 /** Runs the generated tests of a compiled project. */
-public final class TestRun {
+final class TestRun {
     /** Where the generated tests look for a database that is ready; without it they make their own. */
     private static final String DATABASE = "test-database.properties";
 

@@ -128,22 +128,17 @@ final class ListParameters {
         if (field.converter().isPresent()) {
             return Optional.empty();
         }
-        return Optional.ofNullable(switch (field.type()) {
-            case BOOLEAN -> BooleanNode.TRUE;
-            case INTEGER, LONG -> IntNode.valueOf(3);
-            case BIG_DECIMAL, FLOAT, DOUBLE -> DecimalNode.valueOf(new BigDecimal("7.5"));
-            case STRING -> field.column().type().isText() ? TextNode.valueOf("A") : null;
-            case ENUM -> field.enumeration()
+        String example = field.type().example();
+        return Optional.ofNullable(switch (field.type().nature()) {
+            case TRUTH -> BooleanNode.TRUE;
+            case NUMBER -> field.type().jsonType().equals("integer") ? IntNode.valueOf(Integer.parseInt(example))
+                    : DecimalNode.valueOf(new BigDecimal(example));
+            case TEXT -> field.column().type().isText() ? TextNode.valueOf(example) : null;
+            case CHOICE -> field.enumeration()
                     .map(enumeration -> TextNode.valueOf(enumeration.constants().values().iterator().next()))
                     .orElse(null);
-            case BINARY -> TextNode.valueOf("AQID");
-            case DATE -> TextNode.valueOf("2024-09-21");
-            case TIME -> TextNode.valueOf("08:30:00");
-            case OFFSET_TIME -> TextNode.valueOf("08:30:00Z");
-            case DATE_TIME -> TextNode.valueOf("2024-09-21T08:30:00");
-            case OFFSET_DATE_TIME -> TextNode.valueOf("2024-09-21T08:30:00Z");
-            case UUID -> TextNode.valueOf("00000000-0000-4000-8000-000000000001");
-            case JSON, LIST -> null;
+            case BYTES, MOMENT, IDENTIFIER -> TextNode.valueOf(example);
+            case DOCUMENT, LIST -> null;
         });
     }
 }

@@ -15,7 +15,6 @@ import dev.vinekit.sql.ArrayText;
 import java.math.BigDecimal;
 import java.util.Base64;
 import java.util.HexFormat;
-import java.util.UUID;
 import java.util.regex.Pattern;
 
 /** JSON Schemas of values (draft 2020-12, with the formats of the OpenAPI format registry). */
@@ -92,23 +91,13 @@ final class TypeSchemas {
 
     private static ObjectNode type(JavaType type) {
         ObjectNode schema = JSON.objectNode();
-        return switch (type) {
-            case BOOLEAN -> schema.put("type", "boolean");
-            case INTEGER -> schema.put("type", "integer").put("format", "int32");
-            case LONG -> schema.put("type", "integer").put("format", "int64");
-            case BIG_DECIMAL -> schema.put("type", "number");
-            case FLOAT -> schema.put("type", "number").put("format", "float");
-            case DOUBLE -> schema.put("type", "number").put("format", "double");
-            case STRING, ENUM -> schema.put("type", "string");
-            case BINARY -> schema.put("type", "string").put("contentEncoding", "base64");
-            case DATE -> schema.put("type", "string").put("format", "date");
-            case TIME -> schema.put("type", "string").put("format", "time-local");
-            case OFFSET_TIME -> schema.put("type", "string").put("format", "time");
-            case DATE_TIME -> schema.put("type", "string").put("format", "date-time-local");
-            case OFFSET_DATE_TIME -> schema.put("type", "string").put("format", "date-time");
-            case UUID -> schema.put("type", "string").put("format", "uuid");
-            case JSON, LIST -> schema;
-        };
+        if (!type.jsonType().isEmpty()) {
+            schema.put("type", type.jsonType());
+        }
+        if (!type.jsonFormat().isEmpty()) {
+            schema.put("format", type.jsonFormat());
+        }
+        return type == JavaType.BINARY ? schema.put("contentEncoding", "base64") : schema;
     }
 
     /** How many characters so many bytes take in Base64 (RFC 4648, section 4). */
@@ -169,13 +158,13 @@ final class TypeSchemas {
     }
 
     private static JsonNode value(JavaType type, String text) {
-        return switch (type) {
-            case BOOLEAN -> JSON.booleanNode(text.equalsIgnoreCase("true") || text.equals("1"));
-            case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> JSON.numberNode(new BigDecimal(text));
-            case BINARY -> JSON.textNode(Base64.getEncoder().encodeToString(HexFormat.of().parseHex(text)));
-            case DATE_TIME, OFFSET_DATE_TIME -> JSON.textNode(text.replace(' ', 'T'));
-            case JSON -> parsed(text);
-            default -> JSON.textNode(text);
+        return switch (type.nature()) {
+            case TRUTH -> JSON.booleanNode(text.equalsIgnoreCase("true") || text.equals("1"));
+            case NUMBER -> JSON.numberNode(new BigDecimal(text));
+            case BYTES -> JSON.textNode(Base64.getEncoder().encodeToString(HexFormat.of().parseHex(text)));
+            case MOMENT -> JSON.textNode(text.replace(' ', 'T'));
+            case DOCUMENT -> parsed(text);
+            case TEXT, CHOICE, IDENTIFIER, LIST -> JSON.textNode(text);
         };
     }
 

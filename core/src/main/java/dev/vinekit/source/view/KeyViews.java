@@ -40,9 +40,8 @@ final class KeyViews {
         return switch (field.type()) {
             case STRING -> !dialect.comparesExactly(entity.table(), field.column())
                     || type.kind() != SqlType.Kind.VARCHAR && type.kind() != SqlType.Kind.TEXT;
-            case FLOAT, DOUBLE, OFFSET_TIME, OFFSET_DATE_TIME -> true;
             case BIG_DECIMAL -> !type.isWholeNumber() && type.kind() == SqlType.Kind.DECIMAL;
-            default -> false;
+            default -> field.type().isFinerThanTheDatabase();
         };
     }
 

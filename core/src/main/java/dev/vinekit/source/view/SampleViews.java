@@ -272,8 +272,7 @@ final class SampleViews {
                 yield JavaCode.of("LocalDateTime.of(%s, %s, %s, %s, %s)", time.getYear(), time.getMonthValue(),
                         time.getDayOfMonth(), time.getHour(), time.getMinute());
             }
-            case OFFSET_TIME -> JavaCode.of("OffsetTime.parse(%s)", JavaString.of(iso));
-            default -> JavaCode.of("OffsetDateTime.parse(%s)", JavaString.of(iso));
+            default -> JavaCode.of("%s.parse(%s)", JavaCode.type(type, true), JavaString.of(iso));
         };
     }
 
