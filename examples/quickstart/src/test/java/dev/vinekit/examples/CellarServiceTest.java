@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -32,6 +33,7 @@ class CellarServiceTest {
                 .containsOnly(FileChange.Kind.SAME);
     }
 
+    @Tag("thorough")
     @Test
     void standsOnItsOwnElsewhere(@TempDir Path elsewhere) throws Exception {
         for (SourceFile file : fresh().files()) {
