@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 @Tag("thorough")
 class RandomSchemasTest {
     /** For the schemas of each engine. */
-    private static final Duration TIME = Duration.ofSeconds(Integer.getInteger("schemas.seconds", 45));
+    private static final Duration TIME = Duration.ofSeconds(Integer.getInteger("schemas.seconds", 30));
 
     @ParameterizedTest
     @ValueSource(strings = {"postgresql", "mariadb"})

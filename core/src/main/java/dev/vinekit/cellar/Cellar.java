@@ -122,11 +122,6 @@ public final class Cellar implements AutoCloseable {
 
     @Override
     public void close() {
-        try {
-            scratch.close();
-        } catch (SQLException e) {
-            throw Fault.inWorld("The cellar database could not be closed: " + e.getMessage(),
-                    "It is in memory, and gone when the program ends.", e);
-        }
+        scratch.close();
     }
 }

@@ -42,7 +42,7 @@ public record SampleOfRows(List<String> columns, List<List<String>> rows) {
                 while (row.next()) {
                     List<String> values = new ArrayList<>();
                     for (int i = 1; i <= columns.size(); i++) {
-                        values.add(text(row, i, meta.getColumnType(i)));
+                        values.add(text(row, i, isBinary(meta, i)));
                     }
                     rows.add(List.copyOf(values));
                 }
@@ -51,8 +51,16 @@ public record SampleOfRows(List<String> columns, List<List<String>> rows) {
         }
     }
 
-    private static String text(ResultSet row, int column, int type) throws SQLException {
-        boolean binary = type == Types.BLOB || type == Types.VARBINARY || type == Types.LONGVARBINARY;
+    /** Some drivers take a UUID, which is told as a text, for so many bytes. */
+    private static boolean isBinary(ResultSetMetaData meta, int column) throws SQLException {
+        return switch (meta.getColumnType(column)) {
+            case Types.BLOB, Types.BINARY, Types.VARBINARY, Types.LONGVARBINARY ->
+                !meta.getColumnTypeName(column).equalsIgnoreCase("UUID");
+            default -> false;
+        };
+    }
+
+    private static String text(ResultSet row, int column, boolean binary) throws SQLException {
         if (binary) {
             byte[] bytes = row.getBytes(column);
             return bytes == null ? "NULL" : bytes.length + " bytes";

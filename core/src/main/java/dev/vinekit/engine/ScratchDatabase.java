@@ -188,9 +188,24 @@ public final class ScratchDatabase implements AutoCloseable {
         return oneLine.length() > 60 ? oneLine.substring(0, 57) + "..." : oneLine;
     }
 
+    /**
+     * What it means that a scratch database would not do something.
+     *
+     * @param what it would not do, as a predicate
+     */
+    public static Fault refused(String what, SQLException e) {
+        return Fault.inWorld("The scratch database " + what + ": "
+                + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
+                Remedy.of(Remedy.Kind.SEE_CAUSE), e);
+    }
+
     @Override
-    public void close() throws SQLException {
-        anchor.close();
-        removal.run();
+    public void close() {
+        try {
+            anchor.close();
+            removal.run();
+        } catch (SQLException e) {
+            throw Fault.inWorld("The scratch database could not be dropped.", Remedy.of(Remedy.Kind.SEE_CAUSE), e);
+        }
     }
 }

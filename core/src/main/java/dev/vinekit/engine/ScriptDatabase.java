@@ -9,7 +9,6 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.util.List;
 
 /** A scratch database that somebody's script has made, a dump for instance; it goes away when it is closed. */
@@ -39,7 +38,7 @@ public final class ScriptDatabase implements AutoCloseable {
             return new ScriptDatabase(
                     new Database(engine, scratch.url(), scratch.user(), scratch.password()), scratch, skipped);
         } catch (ScriptError e) {
-            close(scratch);
+            scratch.close();
             throw Fault.inCall(script + ", line " + e.line() + ": " + engine.title() + " refuses \"" + e.statement()
                             + "\": " + String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given"),
                     Remedy.of(Remedy.Kind.CORRECT_SCRIPT));
@@ -71,15 +70,6 @@ public final class ScriptDatabase implements AutoCloseable {
 
     @Override
     public void close() {
-        close(scratch);
-    }
-
-    private static void close(ScratchDatabase scratch) {
-        try {
-            scratch.close();
-        } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database could not be dropped.",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
-        }
+        scratch.close();
     }
 }

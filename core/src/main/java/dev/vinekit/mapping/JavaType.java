@@ -30,7 +30,7 @@ public enum JavaType {
     /** Several values of another type; see {@link Field#member()}. */
     LIST("List", "List", "", Nature.LIST, "", "a list", "");
 
-    /** What sort of value it is: what most of the code asks, so that a type more of a sort is told by its line above. */
+    /** What sort of value it is: what most code asks, so that one more type of a sort is told by its line above. */
     public enum Nature {
         TRUTH, NUMBER, TEXT, CHOICE, BYTES, MOMENT, IDENTIFIER, DOCUMENT, LIST
     }

@@ -5,8 +5,11 @@ import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.source.SourceTree;
 import dev.vinekit.source.TestedRule;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * What a generated service is, as later runs need to know it.
@@ -65,6 +68,20 @@ public record ServiceDescription(
         static RuleDescription of(TestedRule rule) {
             return new RuleDescription(rule.kind(), rule.name(), rule.text(), rule.tests(), rule.reason().orElse(""));
         }
+    }
+
+    /**
+     * The table that a class is about, as its name says: it begins with that of the entity, of several the longest.
+     * What all tables share, in the package {@code support}, is about none.
+     *
+     * @param className with or without its package
+     */
+    public Optional<TableDescription> tableOf(String className) {
+        String simple = className.substring(className.lastIndexOf('.') + 1);
+        return className.startsWith(basePackage + ".support.") ? Optional.empty()
+                : tables.stream().filter(table -> simple.matches("(?:Jdbc|Transactional)?"
+                        + Pattern.quote(table.entity()) + "(?:\\p{Lu}.*)?"))
+                .max(Comparator.comparingInt(table -> table.entity().length()));
     }
 
     public static ServiceDescription of(SourceTree sources, boolean sourcesOnly, List<String> scope) {

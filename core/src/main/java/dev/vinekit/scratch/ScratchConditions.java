@@ -4,7 +4,6 @@ import dev.vinekit.data.Conditions;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
-import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
@@ -37,9 +36,7 @@ final class ScratchConditions implements Conditions, AutoCloseable {
         try {
             scratch = place.with(mapping.definition());
         } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database does not take the table definitions: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
+            throw ScratchDatabase.refused("does not take the table definitions", e);
         }
     }
 
@@ -59,9 +56,7 @@ final class ScratchConditions implements Conditions, AutoCloseable {
                 statement.execute("DROP TABLE " + CANDIDATES);
             }
         } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database could not be asked about " + condition + ": "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
+            throw ScratchDatabase.refused("could not be asked about " + condition, e);
         }
     }
 
@@ -116,11 +111,6 @@ final class ScratchConditions implements Conditions, AutoCloseable {
 
     @Override
     public void close() {
-        try {
-            scratch.close();
-        } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database could not be dropped.",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
-        }
+        scratch.close();
     }
 }

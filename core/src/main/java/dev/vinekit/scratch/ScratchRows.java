@@ -3,9 +3,8 @@ package dev.vinekit.scratch;
 import dev.vinekit.data.RowSearch;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.TriggerEffects;
+import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
-import dev.vinekit.fault.Fault;
-import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.schema.SchemaObject;
@@ -48,9 +47,7 @@ public record ScratchRows(SampleRows samples, List<Remark> remarks) {
         try {
             return extended && place.engine().makesScratch() ? place.lacks(mapping.definition()) : Optional.empty();
         } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database does not take the table definitions: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
+            throw ScratchDatabase.refused("does not take the table definitions", e);
         }
     }
 

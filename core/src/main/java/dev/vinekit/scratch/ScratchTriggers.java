@@ -5,7 +5,6 @@ import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
-import dev.vinekit.fault.Remedy;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
@@ -70,9 +69,7 @@ final class ScratchTriggers {
                 asked.change(with, entity);
             }
         } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database could not be asked what triggers do: "
-                    + String.valueOf(e.getMessage()).lines().findFirst().orElse("") + ".",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
+            throw ScratchDatabase.refused("could not be asked what triggers do", e);
         }
         asked.written.values().removeIf(List::isEmpty);
         return new TriggerEffects(asked.overwritten, asked.written, asked.refused);

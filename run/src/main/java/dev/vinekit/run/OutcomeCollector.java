@@ -72,12 +72,9 @@ final class OutcomeCollector implements TestExecutionListener {
     private synchronized void add(TestIdentifier test, Optional<String> failure) {
         long start = starts.getOrDefault(test.getUniqueId(), System.nanoTime());
         String testClass = className(test.getSource().orElse(null));
-        String entity = service.tables().stream().map(ServiceDescription.TableDescription::entity)
-                .filter(name -> testClass.equals(name + "RepositoryTest") || testClass.equals(name + "ServiceTest")
-                        || testClass.equals(name + "ControllerTest"))
-                .findFirst().orElse("");
+        String entity = service.tableOf(testClass).map(ServiceDescription.TableDescription::entity).orElse("");
         String aspect = test.getTags().stream().map(TestTag::getName).findFirst().orElse("");
-        outcomes.add(new TestOutcome(entity, aspect, testClass, test.getDisplayName().replaceAll("\\(.*\\)$", ""),
+        outcomes.add(new TestOutcome(entity, aspect, testClass.substring(testClass.lastIndexOf('.') + 1), test.getDisplayName().replaceAll("\\(.*\\)$", ""),
                 Duration.ofNanos(System.nanoTime() - start), failure, exchanges.getOrDefault(test.getUniqueId(), "")));
         if (test.isTest()) {
             progress.step(failure.isEmpty());
@@ -90,9 +87,8 @@ final class OutcomeCollector implements TestExecutionListener {
     }
 
     private static String className(TestSource source) {
-        String name = source instanceof MethodSource method ? method.getClassName()
+        return source instanceof MethodSource method ? method.getClassName()
                 : source instanceof ClassSource type ? type.getClassName() : "";
-        return name.substring(name.lastIndexOf('.') + 1);
     }
 
     private static String message(Throwable failure) {

@@ -6,7 +6,6 @@ import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
-import dev.vinekit.fault.Remedy;
 import dev.vinekit.project.Project;
 import dev.vinekit.schema.Schema;
 import java.io.IOException;
@@ -171,11 +170,6 @@ public final class SeededDatabase implements AutoCloseable {
 
     @Override
     public void close() {
-        try {
-            scratch.close();
-        } catch (SQLException e) {
-            throw Fault.inWorld("The scratch database could not be dropped.",
-                    Remedy.of(Remedy.Kind.SEE_CAUSE), e);
-        }
+        scratch.close();
     }
 }

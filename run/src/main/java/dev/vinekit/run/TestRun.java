@@ -27,7 +27,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
-import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.platform.engine.discovery.DiscoverySelectors;
 import org.junit.platform.launcher.core.LauncherDiscoveryRequestBuilder;
@@ -58,9 +58,9 @@ final class TestRun {
     public TestRun(Project project, Set<String> tables) {
         this.project = project;
         this.tables = Set.copyOf(tables);
-        List<String> entities = project.service().only(this.tables).tables().stream()
-                .map(ServiceDescription.TableDescription::entity).toList();
-        this.chosen = name -> this.tables.isEmpty() || entities.stream().anyMatch(entity -> isAbout(entity, name));
+        ServiceDescription service = project.service();
+        this.chosen = name -> this.tables.isEmpty() || service.tableOf(name)
+                .filter(table -> this.tables.contains(table.table())).isPresent();
     }
 
     private TestRun(Project project, Set<String> tables, Predicate<String> chosen) {
@@ -74,34 +74,26 @@ final class TestRun {
      * change to what all tables share touches all that depend on it.
      */
     public static TestRun touchedBy(Project project, Compilation compiled) {
-        List<String> entities = project.service().tables().stream().map(ServiceDescription.TableDescription::entity)
-                .sorted(Comparator.comparing(String::length).reversed()).toList();
+        ServiceDescription service = project.service();
         Set<String> touched = new TreeSet<>(compiled.nearTests());
         for (String type : compiled.changed()) {
-            Optional<String> entity = entities.stream().filter(name -> isOf(name, type)).findFirst();
-            if (entity.isEmpty() && compiled.nearTests().stream().noneMatch(name -> name.endsWith("." + type))) {
+            Optional<ServiceDescription.TableDescription> table = service.tableOf(type);
+            if (table.isEmpty() && compiled.nearTests().stream().noneMatch(name -> name.endsWith("." + type))) {
                 return ofClasses(project, compiled.testClasses());
             }
-            entity.ifPresent(name -> compiled.testClasses().stream().filter(test -> isAbout(name, test))
-                    .forEach(touched::add));
+            if (table.isPresent()) {
+                compiled.testClasses().stream().filter(test -> service.tableOf(test).equals(table))
+                        .forEach(touched::add);
+            }
         }
         return ofClasses(project, touched);
     }
 
-    /** Whether a type has the name of an entity in it, as all do that are about one table. */
-    private static boolean isOf(String entity, String type) {
-        return type.matches("(?:Jdbc|Transactional)?" + Pattern.quote(entity) + "(?:\\p{Lu}.*)?");
-    }
-
     private static TestRun ofClasses(Project project, Set<String> classes) {
-        Set<String> tables = new TreeSet<>();
-        project.service().tables().stream().filter(table -> classes.stream().anyMatch(name ->
-                isAbout(table.entity(), name))).forEach(table -> tables.add(table.table()));
+        ServiceDescription service = project.service();
+        Set<String> tables = classes.stream().flatMap(name -> service.tableOf(name).stream())
+                .map(ServiceDescription.TableDescription::table).collect(Collectors.toCollection(TreeSet::new));
         return new TestRun(project, tables, classes::contains);
-    }
-
-    private static boolean isAbout(String entity, String testClass) {
-        return testClass.matches("(.*\\.)?" + Pattern.quote(entity) + "(Repository|Service|Controller)Test");
     }
 
     /** Runs the tests on one database after each other, and compares the rows before and after. */
