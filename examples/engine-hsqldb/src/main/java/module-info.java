@@ -1,4 +1,4 @@
-/** An engine of one's own; open, for its templates and the tables of the cellar are resources. */
+// An engine of one's own; open, for its templates and the tables of the cellar are resources.
 open module dev.vinekit.example.hsqldb {
     requires dev.vinekit.core;
     requires org.hsqldb;

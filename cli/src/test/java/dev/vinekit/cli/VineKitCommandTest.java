@@ -12,14 +12,17 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -47,20 +50,35 @@ class VineKitCommandTest {
             """;
 
     @TempDir
-    private Path directory;
+    private static Path directory;
 
-    private Tool tool;
+    /** One for all, for starting it takes longer than most commands. */
+    private static Tool tool;
+
     private String url;
 
-    @AfterEach
-    void end() {
+    @BeforeAll
+    static void open() {
+        tool = new Tool(directory);
+    }
+
+    @AfterAll
+    static void end() {
         tool.close();
     }
 
     @BeforeEach
     void makeDatabase() throws Exception {
-        tool = new Tool(directory);
         url = tool.database(SCRIPT);
+    }
+
+    @AfterEach
+    void sweep() throws IOException {
+        try (Stream<Path> files = Files.walk(directory)) {
+            for (Path file : files.sorted(Comparator.reverseOrder()).filter(file -> !file.equals(directory)).toList()) {
+                Files.delete(file);
+            }
+        }
     }
 
     @Test
