@@ -1,9 +1,12 @@
 package dev.vinekit.service;
 
+import dev.vinekit.VineKit;
 import dev.vinekit.project.Project;
+import dev.vinekit.run.Runner;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.net.URISyntaxException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
@@ -59,13 +62,16 @@ final class CompiledProjects {
         }
     }
 
-    private String name(List<String> key) throws IOException, NoSuchAlgorithmException {
+    private static String name(List<String> key) throws IOException, NoSuchAlgorithmException, URISyntaxException {
         MessageDigest digest = MessageDigest.getInstance("SHA-256");
-        try (Stream<Path> classes = Files.walk(target.resolve("classes"))) {
-            for (Path file : classes.filter(Files::isRegularFile).sorted().toList()) {
-                digest.update(file.toString().getBytes(StandardCharsets.UTF_8));
-                try (DigestInputStream read = new DigestInputStream(Files.newInputStream(file), digest)) {
-                    read.transferTo(OutputStream.nullOutputStream());
+        for (Class<?> type : List.of(VineKit.class, Runner.class)) {
+            Path code = Path.of(type.getProtectionDomain().getCodeSource().getLocation().toURI());
+            try (Stream<Path> classes = Files.walk(code)) {
+                for (Path file : classes.filter(Files::isRegularFile).sorted().toList()) {
+                    digest.update(file.toString().getBytes(StandardCharsets.UTF_8));
+                    try (DigestInputStream read = new DigestInputStream(Files.newInputStream(file), digest)) {
+                        read.transferTo(OutputStream.nullOutputStream());
+                    }
                 }
             }
         }
