@@ -1,6 +1,7 @@
 // What went wrong, as the service tells it (RFC 9457): the status first.
 
 import { html } from "./lib/lit-html.js";
+import { named } from "./api.js";
 
 /** An answer that is no success, for a person. */
 export function problem(answer) {
@@ -66,7 +67,7 @@ export function problem(answer) {
 
 /** The messages about each field. */
 export function messages(answer) {
-  const found = {};
+  const found = named();
   for (const { field, message } of answer?.value?.violations ?? []) {
     const name = String(field ?? "").replace(/^\[\d+\]\.?/, "");
     found[name] = [...(found[name] ?? []), message];

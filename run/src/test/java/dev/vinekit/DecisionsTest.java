@@ -149,7 +149,7 @@ class DecisionsTest {
         assertThat(report.outcomes()).extracting(outcome -> outcome.name().replaceAll("\\(.*", "")).contains(
                 "listWhereMovedAtIsBetweenFiltersTheList", "fromAnyOfReturnsTheRowsThatMatch",
                 "listWhereNameContainsFiltersTheList",
-                "includeSourceEmbedsTheRow", "listWhereSourceVesselIsAndMovedAtIsLessReturnsTheRowsThatMatch");
+                "includeTellsTheRowThatIsReferredTo", "listWhereSourceVesselIsAndMovedAtIsLessReturnsTheRowsThatMatch");
     }
 
     private static void addPresses(Cellar cellar, String engine) throws SQLException {

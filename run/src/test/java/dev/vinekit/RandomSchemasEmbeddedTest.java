@@ -8,7 +8,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** As {@link RandomSchemasTest}, on engines without servers: beside it, in a process of its own. */
 @Tag("thorough")
 class RandomSchemasEmbeddedTest {
-    private static final Duration TIME = Duration.ofSeconds(Integer.getInteger("schemas.seconds", 30));
+    private static final Duration TIME = Duration.ofSeconds(Integer.getInteger("schemas.seconds", 10));
 
     @ParameterizedTest
     @ValueSource(strings = {"h2", "sqlite"})

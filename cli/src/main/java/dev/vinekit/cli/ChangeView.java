@@ -16,22 +16,6 @@ final class ChangeView {
     private static final int SHOWN_FILES = 8;
     private static final int SHOWN_PATHS = 20;
 
-    /** What a file of a table is, by the end of its name; whatever ends otherwise is an entity or an enumeration. */
-    private static final Map<String, String> SORTS = new LinkedHashMap<>();
-
-    static {
-        SORTS.put("ControllerTest.java", "controller tests");
-        SORTS.put("RepositoryTest.java", "repository tests");
-        SORTS.put("ServiceTest.java", "service tests");
-        SORTS.put("Samples.java", "samples");
-        SORTS.put("Controller.java", "controllers");
-        SORTS.put("Service.java", "services");
-        SORTS.put("Repository.java", "repositories");
-        SORTS.put("Input.java", "inputs");
-        SORTS.put("Key.java", "keys");
-        SORTS.put("", "entities and enumerations");
-    }
-
     private final Style style;
     private final PrintStream out;
     private final boolean all;
@@ -86,15 +70,9 @@ final class ChangeView {
 
     /** How many files there are of each sort, and where they are not of most tables, which tables. */
     private List<String> counted(List<FileChange> changes) {
-        Map<String, Long> counts = changes.stream()
-                .collect(Collectors.groupingBy(ChangeView::sort, LinkedHashMap::new, Collectors.counting()));
+        Map<String, Long> counts = changes.stream().collect(Collectors.groupingBy(
+                change -> change.sort().orElse("of " + WHOLE), LinkedHashMap::new, Collectors.counting()));
         return counts.entrySet().stream().map(entry -> entry.getValue() + " " + entry.getKey()).toList();
-    }
-
-    private static String sort(FileChange change) {
-        return change.table().isEmpty() ? "of " + WHOLE
-                : SORTS.entrySet().stream().filter(sort -> name(change).endsWith(sort.getKey())
-                        && !name(change).equals(sort.getKey())).findFirst().orElseThrow().getValue();
     }
 
     private void byTable(List<FileChange> changes) {

@@ -76,6 +76,7 @@ final class Matrix {
         }
         out.println();
         unproved();
+        off();
         remarks();
         failures();
         summary();
@@ -83,7 +84,7 @@ final class Matrix {
 
     /** Whether a test of a table failed, or an operation has none. */
     private boolean wantsALook(ServiceDescription.TableDescription table) {
-        return report.hasUntested(table) || report.of(table.entity()).stream().anyMatch(outcome -> !outcome.passed());
+        return report.hasUntested(table) || report.of(table.entity()).stream().anyMatch(TestOutcome::failed);
     }
 
     private void row(ServiceDescription.TableDescription table, int nameWidth, List<String> aspects, String gap) {
@@ -149,18 +150,31 @@ final class Matrix {
         out.println();
     }
 
+    /** The tests that somebody has switched off, with the reasons. */
+    private void off() {
+        if (report.off().isEmpty()) {
+            return;
+        }
+        out.println(style.warning("Switched off"));
+        report.off().forEach(test -> style.wrapped(style.cell(test.testClass() + ": " + test.name(), 120) + ": "
+                + style.cell(test.off().orElseThrow(), 200), 2).forEach(line -> out.println("  " + line)));
+        out.println();
+    }
+
     private static String words(RuleOutcome.State state) {
         return state.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 
     private String cell(List<TestOutcome> outcomes, int width) {
         long passed = outcomes.stream().filter(TestOutcome::passed).count();
+        boolean failed = outcomes.stream().anyMatch(TestOutcome::failed);
         String text = outcomes.isEmpty() ? style.none()
-                : passed == outcomes.size() ? style.pass() + " " + passed
-                : style.fail() + " " + passed + "/" + outcomes.size();
+                : failed ? style.fail() + " " + passed + "/" + outcomes.size()
+                : passed == 0 ? "off" : style.pass() + " " + passed;
         String padded = padded(text, width);
         return outcomes.isEmpty() ? style.faint(padded)
-                : passed == outcomes.size() ? style.good(padded) : style.bad(padded);
+                : failed ? style.bad(padded)
+                : passed < outcomes.size() ? style.warning(padded) : style.good(padded);
     }
 
     private static String padded(String text, int width) {
@@ -232,7 +246,8 @@ final class Matrix {
         int count = report.outcomes().size();
         int failed = report.failures().size();
         long untried = report.service().tables().stream().filter(report::hasUntested).count();
-        String counts = (count - failed) + " passed, " + failed + " failed";
+        String counts = report.passed() + " passed, " + failed + " failed"
+                + (report.off().isEmpty() ? "" : ", " + report.off().size() + " switched off");
         out.println((report.isGreen() ? style.good(counts) : style.bad(count == 0 ? "no test ran" : counts))
                 + (untried == 0 || count == 0 ? ""
                         : style.warning(", " + Steps.count(untried, "table", "tables")

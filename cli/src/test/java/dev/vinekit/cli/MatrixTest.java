@@ -135,7 +135,7 @@ class MatrixTest {
             if (i != 7) {
                 outcomes.add(new TestOutcome("Cask" + i, "list", "Cask" + i + "ControllerTest", "listTest",
                         Duration.ZERO,
-                        i == 9 ? Optional.of("no") : Optional.empty(), ""));
+                        i == 9 ? Optional.of("no") : Optional.empty(), Optional.empty(), ""));
             }
         }
         TestReport report = new TestReport(new ServiceDescription("h2", false, List.of(), false, List.of(),
@@ -287,11 +287,11 @@ class MatrixTest {
 
     private static TestOutcome passed(String aspect) {
         return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO,
-                Optional.empty(), "");
+                Optional.empty(), Optional.empty(), "");
     }
 
     private static TestOutcome failed(String aspect, String why) {
         return new TestOutcome("DayBook", aspect, "DayBookControllerTest", aspect + "Test", Duration.ZERO,
-                Optional.of(why), "");
+                Optional.of(why), Optional.empty(), "");
     }
 }

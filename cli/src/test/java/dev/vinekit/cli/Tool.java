@@ -10,6 +10,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -17,7 +18,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
 /**
- * Runs the tool in a process of its own, as a person would. Commands with the usual environment share one, for starting
+ * Runs the tool in a process of its own, as a person would. Commands with the same environment share one, for starting
  * it takes longer than most of what it does.
  */
 final class Tool implements AutoCloseable {
@@ -28,7 +29,7 @@ final class Tool implements AutoCloseable {
     private static final int MINUTES = 3;
 
     private final Path directory;
-    private Process host;
+    private final Map<Map<String, String>, Process> hosts = new HashMap<>();
 
     /** Runs in this directory. */
     Tool(Path directory) {
@@ -39,12 +40,13 @@ final class Tool implements AutoCloseable {
     record Result(int exit, String out, String err) {
     }
 
-    Result run(String... arguments) throws IOException, InterruptedException {
-        if (host == null) {
-            host = new ProcessBuilder(command(":" + Path.of("target/test-classes").toAbsolutePath(),
-                    ToolHost.class.getName())).directory(directory.toFile())
-                    .redirectError(ProcessBuilder.Redirect.INHERIT).start();
-        }
+    Result run(String... arguments) throws IOException {
+        return run(Map.of(), arguments);
+    }
+
+    /** Runs a command where these variables are set as well. */
+    Result run(Map<String, String> environment, String... arguments) throws IOException {
+        Process host = host(environment);
         DataOutputStream commands = new DataOutputStream(host.getOutputStream());
         commands.write(arguments.length);
         for (String argument : arguments) {
@@ -58,18 +60,17 @@ final class Tool implements AutoCloseable {
         return result;
     }
 
-    Result run(Map<String, String> environment, String... arguments) throws IOException, InterruptedException {
-        Path out = Files.createTempFile("out", ".txt");
-        Path err = Files.createTempFile("err", ".txt");
-        Process process = start(environment, out, err, arguments);
-        if (!process.waitFor(MINUTES, TimeUnit.MINUTES)) {
-            process.destroyForcibly();
-            throw new IllegalStateException("did not end: " + String.join(" ", arguments));
+    private Process host(Map<String, String> environment) throws IOException {
+        Process host = hosts.get(environment);
+        if (host == null) {
+            ProcessBuilder builder = new ProcessBuilder(command(":" + Path.of("target/test-classes").toAbsolutePath(),
+                    ToolHost.class.getName())).directory(directory.toFile())
+                    .redirectError(ProcessBuilder.Redirect.INHERIT);
+            builder.environment().putAll(environment);
+            host = builder.start();
+            hosts.put(environment, host);
         }
-        Result result = new Result(process.exitValue(), Files.readString(out), Files.readString(err));
-        Files.delete(out);
-        Files.delete(err);
-        return result;
+        return host;
     }
 
     /** Starts without waiting for the end. */
@@ -90,12 +91,10 @@ final class Tool implements AutoCloseable {
         return command;
     }
 
-    /** Ends the process that commands share. */
+    /** Ends the processes that commands share. */
     @Override
     public void close() {
-        if (host != null) {
-            host.destroy();
-        }
+        hosts.values().forEach(Process::destroy);
     }
 
     /** Makes a database file and gives its URL. */

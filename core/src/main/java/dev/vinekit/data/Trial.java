@@ -17,7 +17,7 @@ public sealed interface Trial {
     /**
      * Values that the rule does not allow: text, numbers as {@link java.math.BigDecimal}, or {@link LongText}.
      *
-     * @param how what is wrong with them, as part of a sentence in camel case: {@code BelowItsLeast}
+     * @param how what is wrong with them, as part of a sentence: {@code below its least}
      */
     record Values(Map<Field, Object> values, String how) implements Trial { }
 

@@ -39,34 +39,34 @@ final class WrongValues {
         if (rule instanceof FieldRule.Length length) {
             if (length.most() < LONGEST) {
                 first(field, rule, lengthened(length.most() + 1))
-                        .ifPresent(value -> trials.add(wrong(field, value, "TooLong")));
+                        .ifPresent(value -> trials.add(wrong(field, value, "too long")));
             }
             if (length.least() > 0) {
                 first(field, rule, lengthened(length.least() - 1))
-                        .ifPresent(value -> trials.add(wrong(field, value, "TooShort")));
+                        .ifPresent(value -> trials.add(wrong(field, value, "too short")));
             }
         } else if (rule instanceof FieldRule.Bytes bytes) {
             if (bytes.most() < LONGEST) {
-                trials.add(wrong(field, ofBytes(bytes.most() + 1), "TooLong"));
+                trials.add(wrong(field, ofBytes(bytes.most() + 1), "too long"));
             }
             if (bytes.least() > 0) {
-                trials.add(wrong(field, ofBytes(bytes.least() - 1), "TooShort"));
+                trials.add(wrong(field, ofBytes(bytes.least() - 1), "too short"));
             }
         } else if (rule instanceof FieldRule.Least least) {
             BigDecimal value = least.inclusive() ? least.bound().subtract(step(field)) : least.bound();
-            first(field, rule, Stream.of(value)).ifPresent(wrong -> trials.add(wrong(field, wrong, "BelowItsLeast")));
+            first(field, rule, Stream.of(value)).ifPresent(wrong -> trials.add(wrong(field, wrong, "below its least")));
         } else if (rule instanceof FieldRule.Most most) {
             BigDecimal value = most.inclusive() ? most.bound().add(step(field)) : most.bound();
-            first(field, rule, Stream.of(value)).ifPresent(wrong -> trials.add(wrong(field, wrong, "AboveItsMost")));
+            first(field, rule, Stream.of(value)).ifPresent(wrong -> trials.add(wrong(field, wrong, "above its most")));
         } else if (rule instanceof FieldRule.Digits digits) {
             first(field, rule, Stream.of(BigDecimal.ONE.movePointRight(digits.integer())))
-                    .ifPresent(wrong -> trials.add(wrong(field, wrong, "WithTooManyDigits")));
+                    .ifPresent(wrong -> trials.add(wrong(field, wrong, "with too many digits")));
             BigDecimal half = BigDecimal.valueOf(5).movePointLeft(digits.fraction() + 1);
             first(field, rule, number(field).stream()
                     .flatMap(value -> Stream.of(value.add(half), value.subtract(half))))
-                    .ifPresent(wrong -> trials.add(wrong(field, wrong, "WithTooManyDecimals")));
+                    .ifPresent(wrong -> trials.add(wrong(field, wrong, "with too many decimals")));
         } else if (rule instanceof FieldRule.Pattern) {
-            first(field, rule, texts(field)).ifPresent(wrong -> trials.add(wrong(field, wrong, "OutOfItsPattern")));
+            first(field, rule, texts(field)).ifPresent(wrong -> trials.add(wrong(field, wrong, "out of its pattern")));
         }
         return trials;
     }
@@ -78,12 +78,12 @@ final class WrongValues {
     /** A text that is not among those that a field takes. */
     Optional<Trial> unlisted(Field field) {
         if (field.enumeration().isPresent()) {
-            return Optional.of(wrong(field, "no such value", "NotAmongItsValues"));
+            return Optional.of(wrong(field, "no such value", "not among its values"));
         }
         return texts(field).filter(text -> field.rules().stream().anyMatch(rule -> !keeps(rule, text))
                         && field.rules().stream().filter(FieldRule.Length.class::isInstance)
                         .allMatch(rule -> keeps(rule, text)))
-                .findFirst().map(text -> wrong(field, text, "NotAmongItsValues"));
+                .findFirst().map(text -> wrong(field, text, "not among its values"));
     }
 
     /** A number that is not one of a few. */
@@ -92,7 +92,7 @@ final class WrongValues {
                 .flatMap(option -> Stream.of(option.add(BigDecimal.ONE), option.subtract(BigDecimal.ONE)))
                 .filter(number -> rule.options().stream().noneMatch(option -> option.compareTo(number) == 0))
                 .filter(number -> rule.field().rules().stream().allMatch(other -> keeps(other, number)))
-                .findFirst().map(number -> wrong(rule.field(), number, "NotAmongItsValues"));
+                .findFirst().map(number -> wrong(rule.field(), number, "not among its values"));
     }
 
     /**

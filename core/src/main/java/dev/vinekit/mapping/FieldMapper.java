@@ -54,7 +54,37 @@ final class FieldMapper {
 
     List<Field> fields() {
         Map<Column, JavaName> components = components();
-        return table.columns().stream().map(column -> field(column, components.get(column))).toList();
+        Map<Column, String> properties = properties(components);
+        return table.columns().stream()
+                .map(column -> field(column, components.get(column), properties.get(column))).toList();
+    }
+
+    /** The names in JSON: what Java does not take, or reads as something else, is no matter there. */
+    private Map<Column, String> properties(Map<Column, JavaName> components) {
+        if (conventions.jsonNames() != Conventions.JsonNames.CAMEL_CASE) {
+            return table.columns().stream().collect(Collectors.toMap(column -> column, column -> {
+                String sqlName = dialect.identifier(column.name());
+                return sqlName.equalsIgnoreCase(column.name()) ? sqlName : column.name();
+            }));
+        }
+        Map<Column, String> properties = new HashMap<>();
+        Set<String> ruled = new HashSet<>(keyColumns.size() > 1 ? Set.of("primaryKey") : Set.of());
+        Map<Column, JavaName> undecided = new HashMap<>();
+        table.columns().forEach(column -> undecided.put(column,
+                Names.component(Words.of(column.name()), ruled, (wanted, reason) -> { })));
+        components.forEach((column, name) -> {
+            boolean byPerson = !name.equals(undecided.get(column));
+            if (byPerson || name.value().equals(Words.of(column.name()).camel())) {
+                properties.put(column, name.value());
+            }
+        });
+        Set<String> taken = new HashSet<>(properties.values());
+        for (Column column : table.columns()) {
+            String wanted = Words.of(column.name()).camel();
+            properties.computeIfAbsent(column, key -> !wanted.isEmpty() && taken.add(wanted)
+                    ? wanted : components.get(key).value());
+        }
+        return properties;
     }
 
     /** The names: those that a person gave first, so that the others give way. */
@@ -90,7 +120,7 @@ final class FieldMapper {
         return name;
     }
 
-    private Field field(Column column, JavaName name) {
+    private Field field(Column column, JavaName name, String property) {
         boolean inKey = keyColumns.contains(column.name());
         Optional<Converter> converter = converter(column, inKey);
         Optional<JavaType> otherType = converter.isPresent() ? Optional.empty() : otherType(column);
@@ -143,7 +173,7 @@ final class FieldMapper {
                         : !column.type().labels().isEmpty() ? firstAndLast(column.type().labels())
                         : rules.examples(column),
                 asText ? AsText.numbered(column.type()) : dialect.numberedText(column.type()),
-                jsonName(column, name, sqlName),
+                property,
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
                 type == JavaType.UUID && isMade(column, inKey));
@@ -155,11 +185,6 @@ final class FieldMapper {
             case ARRAY, RANGE, GEOMETRY, OTHER -> true;
             default -> false;
         };
-    }
-
-    private String jsonName(Column column, JavaName name, String sqlName) {
-        return conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE ? name.value()
-                : sqlName.equalsIgnoreCase(column.name()) ? sqlName : column.name();
     }
 
     /** A key that is a UUID which neither the database nor another table gives is made by the service. */

@@ -279,6 +279,7 @@ public final class Mapper {
     private List<Relation> relations(Table table, List<Field> fields, DecisionLookup.OfTable decided) {
         Set<String> taken = new HashSet<>(Set.of("connection", "n"));
         fields.forEach(field -> taken.add(field.name().value()));
+        Set<String> properties = fields.stream().map(Field::jsonName).collect(Collectors.toCollection(HashSet::new));
         List<Relation> relations = new ArrayList<>();
         for (ForeignKey key : table.foreignKeys()) {
             List<Field> referring = fieldsOf(key.columns(), fields);
@@ -293,10 +294,13 @@ public final class Mapper {
             boolean onlyOne = table.foreignKeys().stream().filter(other -> other.target().equals(key.target()))
                     .count() == 1;
             Words target = Words.of(classes.get(key.target()).value());
-            JavaName name = Names.component(words, onlyOne ? target : words.and(target), taken);
+            Words chosen = !taken.contains(words.camel()) ? words : onlyOne ? target : words.and(target);
+            JavaName name = Names.component(chosen, taken, (wanted, reason) -> { });
+            String property = Stream.of(chosen.camel(), name.value(), name.value() + "Row")
+                    .filter(wanted -> !wanted.isEmpty() && properties.add(wanted)).findFirst().orElse(name.value());
             relations.add(new Relation(key, name, referring, keyTypes.areFollowed(key, referring),
                     conventions.jsonNames() == Conventions.JsonNames.CAMEL_CASE
-                            ? name.value() : Words.of(name.value()).joined("_")));
+                            ? property : Words.of(name.value()).joined("_")));
         }
         table.columns().stream().filter(column -> decided.field(column).reference().isPresent())
                 .filter(column -> table.foreignKeys().stream()

@@ -130,11 +130,6 @@ final class Names {
                 || others.stream().anyMatch(other -> name.equals("is" + capitalised(other)));
     }
 
-    /** A record component of some words, or of others if those are taken. */
-    static JavaName component(Words words, Words others, Set<String> taken) {
-        return component(taken.contains(words.camel()) ? others : words, taken, (wanted, reason) -> { });
-    }
-
     static boolean isComponent(String name) {
         return JavaName.isValid(name) && name.indexOf('.') < 0 && !NO_COMPONENTS.contains(name) && !isGetter(name);
     }

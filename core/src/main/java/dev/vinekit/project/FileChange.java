@@ -9,12 +9,13 @@ import java.util.Optional;
  * @param path relative to the project, with forward slashes
  * @param reason why, as a few words
  * @param table the table that the file is about; empty if it is about all
+ * @param sort what such files of tables are, as {@code controllers}; empty if the file is about all
  * @param text what will be in the file; empty if it will not be there, or is left as it is
  * @param from where its content is taken from, which then goes away; empty if it is where it was
  */
 public record FileChange(
-        String path, Kind kind, String reason, Optional<TableName> table, Optional<String> text,
-        Optional<String> from) {
+        String path, Kind kind, String reason, Optional<TableName> table, Optional<String> sort,
+        Optional<String> text, Optional<String> from) {
     /** What happens to the file. */
     public enum Kind {
         /** It was not there. */

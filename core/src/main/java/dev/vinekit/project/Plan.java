@@ -3,6 +3,7 @@ package dev.vinekit.project;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.SourceFile;
+import dev.vinekit.source.Sources;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,7 +20,10 @@ import java.util.regex.Pattern;
 
 /** Works out what the files of a generation mean for a project. */
 final class Plan {
-    private static final Pattern TABLE = Pattern.compile("(?s)([^.]*)\\.(.*) (?:table|test)/.*");
+    private static final Pattern TABLE = Pattern.compile("(?s)([^.]*)\\.(.*) ((?:table|test)/\\w+).*");
+
+    /** What the files of tables are, by their templates. */
+    private static final Map<String, String> SORTS = Sources.sorts();
 
     private final Path directory;
     private final LastRun last;
@@ -55,7 +59,8 @@ final class Plan {
         plan.generated.values().forEach(plan::add);
         plan.last.texts().forEach(plan::addForgotten);
         scripts.forEach(script -> plan.changes.add(new FileChange(script.path(), FileChange.Kind.NEW,
-                "so that other databases can follow", Optional.empty(), Optional.of(script.text()), Optional.empty())));
+                "so that other databases can follow", Optional.empty(), Optional.empty(), Optional.of(script.text()),
+                Optional.empty())));
         plan.changes.sort(Comparator.comparing(FileChange::path));
         Map<String, String> texts = new TreeMap<>();
         plan.generated.values().stream().filter(file -> plan.entries.containsKey(file.path()))
@@ -110,7 +115,7 @@ final class Plan {
         }
         FileChange.Kind kind = from.isPresent() && outcome.kind() == FileChange.Kind.SAME
                 ? FileChange.Kind.CHANGED : outcome.kind();
-        changes.add(new FileChange(target, kind, reason, file.table(),
+        changes.add(new FileChange(target, kind, reason, file.table(), sort(file.identity()),
                 kind == FileChange.Kind.SAME ? Optional.empty() : Optional.of(outcome.text()), from));
     }
 
@@ -143,7 +148,8 @@ final class Plan {
         if (present.isPresent()) {
             boolean unedited = Outcome.withoutReturns(present.get()).equals(base);
             changes.add(new FileChange(location, unedited ? FileChange.Kind.REMOVED : FileChange.Kind.LEFT_ALONE,
-                    unedited ? Reasons.REMOVED : Reasons.YOURS, table(path), Optional.empty(), Optional.empty()));
+                    unedited ? Reasons.REMOVED : Reasons.YOURS, table(path), sort(last.role(path)), Optional.empty(),
+                    Optional.empty()));
         }
     }
 
@@ -153,9 +159,15 @@ final class Plan {
         return role.matches() ? Optional.of(new TableName(role.group(1), role.group(2))) : Optional.empty();
     }
 
+    /** What files of tables of this role are. */
+    private static Optional<String> sort(String role) {
+        Matcher ofTable = TABLE.matcher(role);
+        return ofTable.matches() ? Optional.ofNullable(SORTS.get(ofTable.group(3))) : Optional.empty();
+    }
+
     private static FileChange change(
             SourceFile file, String path, FileChange.Kind kind, String reason, Optional<String> text) {
-        return new FileChange(path, kind, reason, file.table(), text, Optional.empty());
+        return new FileChange(path, kind, reason, file.table(), sort(file.identity()), text, Optional.empty());
     }
 
     private Optional<String> read(String path) {

@@ -20,9 +20,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.SourceVersion;
@@ -61,8 +63,9 @@ public final class Sources {
     public static SourceTree of(
             Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, String seed,
             Optional<Path> ownTemplates) {
-        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect, samples),
-                new Templates(engine.templates(), ownTemplates));
+        Templates templates = new Templates(engine.templates(), ownTemplates);
+        Set<String> locals = templates.locals(TABLE_FOLDERS.keySet());
+        Sources sources = new Sources(mapping, ServiceViews.of(mapping, engine, dialect, samples, locals), templates);
         sources.java.addAll(IntStream.range(0, mapping.entities().size()).parallel()
                 .mapToObj(i -> sources.table(mapping.entities().get(i), sources.service.entities().get(i)))
                 .flatMap(List::stream).toList());
@@ -73,7 +76,7 @@ public final class Sources {
         Map<TableName, String> unfilled = new HashMap<>();
         mapping.entities().stream().filter(entity -> !entity.table().isView()).forEach(entity ->
                 samples.obstacle(entity).ifPresent(reason -> unfilled.put(entity.table().name(), reason)));
-        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples), unfilled,
+        return new SourceTree(mapping, sources.files, ServiceViews.rules(mapping, dialect, samples, locals), unfilled,
                 libraries, sources.templates.own());
     }
 
@@ -86,6 +89,13 @@ public final class Sources {
         return TABLE_FOLDERS.keySet().stream().flatMap(folder -> templates.names(folder).stream())
                 .map(templates::head).flatMap(head -> Stream.concat(head.name().stream(),
                         head.implementation().stream())).toList();
+    }
+
+    /** What the files of tables are, in the plural, by the templates that make them. */
+    public static Map<String, String> sorts() {
+        Templates templates = new Templates(Sources.class, Optional.empty());
+        return TABLE_FOLDERS.keySet().stream().flatMap(folder -> templates.names(folder).stream())
+                .collect(Collectors.toUnmodifiableMap(name -> name, name -> templates.head(name).files()));
     }
 
     /** One file for each template that has something to write about the table. */
@@ -183,14 +193,14 @@ public final class Sources {
         void add(String side, String template) {
             Templates.Head head = templates.head(template);
             boolean split = head.implementation().isPresent() && mapping.conventions().interfaces();
-            head.name().ifPresent(name -> add(side, template, template, head.layer(), named(name),
+            head.name().ifPresent(name -> add(side, template, template, head, named(name),
                     Map.of("part", split ? "interface" : "class")));
             head.implementation().filter(name -> split).ifPresent(name -> add(side, template,
-                    template + " implementation", head.layer(), named(name), Map.of("part", "implementation")));
+                    template + " implementation", head, named(name), Map.of("part", "implementation")));
             if (head.eachEnumeration()) {
                 for (FieldView f : e.fields()) {
                     f.enumeration().ifPresent(enumeration -> add(side, template, template + " " + f.column(),
-                            head.layer(), enumeration.name().value(), Map.of("f", f)));
+                            head, enumeration.name().value(), Map.of("f", f)));
                 }
             }
         }
@@ -199,13 +209,15 @@ public final class Sources {
             return pattern.replace("*", entityName);
         }
 
-        private void add(String side, String template, String role, String layer, String name, Map<String, ?> more) {
+        private void add(
+                String side, String template, String role, Templates.Head head, String name, Map<String, ?> more) {
             Map<String, Object> model = new HashMap<>(more);
             model.put("e", e);
             model.put("s", service);
             String text = templates.render(template, model);
             if (!text.isBlank()) {
-                String folder = mapping.conventions().layout() == Conventions.Layout.BY_TABLE ? ownFolder : layer;
+                boolean byTable = mapping.conventions().layout() == Conventions.Layout.BY_TABLE;
+                String folder = byTable ? ownFolder : head.layer();
                 files.add(new JavaFile(side, role, Optional.of(table), folder, name, text));
             }
         }

@@ -28,6 +28,7 @@ import java.lang.reflect.Modifier;
 import java.net.URL;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -154,8 +155,11 @@ final class Templates {
      * @param layer the package that they lie in, in a layout by layer
      * @param name with {@code *} where the entity's name stands; empty if each is of an enumeration
      * @param implementation the class behind it, where the house wants interfaces
+     * @param files what they are, in the plural
+     * @param locals the names that its methods use beside those of fields
      */
-    record Head(String layer, Optional<String> name, Optional<String> implementation) {
+    record Head(
+            String layer, Optional<String> name, Optional<String> implementation, String files, Set<String> locals) {
         boolean eachEnumeration() {
             return name.isEmpty();
         }
@@ -168,7 +172,16 @@ final class Templates {
                 ? template(SHIPPED.computeIfAbsent(engine, key -> configuration(key, Stream.of())), name) : template;
         return new Head(String.valueOf(headed.getCustomAttribute("layer")),
                 Optional.ofNullable((String) headed.getCustomAttribute("class")),
-                Optional.ofNullable((String) headed.getCustomAttribute("implementation")));
+                Optional.ofNullable((String) headed.getCustomAttribute("implementation")),
+                String.valueOf(headed.getCustomAttribute("files")),
+                headed.getCustomAttribute("locals") == null ? Set.of()
+                        : Set.of(String.valueOf(headed.getCustomAttribute("locals")).split(" ")));
+    }
+
+    /** The names that methods use beside those of fields, in any class of a table. */
+    Set<String> locals(Collection<String> folders) {
+        return folders.stream().flatMap(folder -> names(folder).stream()).map(this::head)
+                .flatMap(head -> head.locals().stream()).collect(Collectors.toUnmodifiableSet());
     }
 
     private Template template(Configuration from, String name) {

@@ -100,15 +100,15 @@ class FieldSamplesTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "grape VARCHAR(3)                            | Length  | TooLong",
-        "grape VARCHAR(9) CHECK (LENGTH(grape) >= 2) | Length  | TooLong TooShort",
-        "grape VARBINARY(3)                          | Bytes   | TooLong",
-        "n INT CHECK (n >= 5)                        | Least   | BelowItsLeast",
-        "n INT CHECK (n > 5)                         | Least   | BelowItsLeast",
-        "n INT CHECK (n < 50)                        | Most    | AboveItsMost",
-        "n NUMERIC(4, 2)                             | Digits  | WithTooManyDigits WithTooManyDecimals",
-        "n NUMERIC(4, 2) CHECK (n < 50)              | Digits  | WithTooManyDecimals",
-        "grape VARCHAR(9) CHECK (grape LIKE 'a%')    | Pattern | OutOfItsPattern",
+        "grape VARCHAR(3)                            | Length  | too long",
+        "grape VARCHAR(9) CHECK (LENGTH(grape) >= 2) | Length  | too long, too short",
+        "grape VARBINARY(3)                          | Bytes   | too long",
+        "n INT CHECK (n >= 5)                        | Least   | below its least",
+        "n INT CHECK (n > 5)                         | Least   | below its least",
+        "n INT CHECK (n < 50)                        | Most    | above its most",
+        "n NUMERIC(4, 2)                             | Digits  | with too many digits, with too many decimals",
+        "n NUMERIC(4, 2) CHECK (n < 50)              | Digits  | with too many decimals",
+        "grape VARCHAR(9) CHECK (grape LIKE 'a%')    | Pattern | out of its pattern",
         "grape VARCHAR(9) CHECK (grape LIKE '%')     | Pattern | ''"})
     void aWrongValueBreaksOneRule(String column, String rule, String names) throws SQLException {
         Mapping mapping = mapping(column);
@@ -119,7 +119,7 @@ class FieldSamplesTest {
                 .flatMap(each -> wrong.against(field, each).stream()).toList();
 
         assertThat(trials).extracting(trial -> ((Trial.Values) trial).how())
-                .containsExactly(names.isEmpty() ? new String[0] : names.split(" "));
+                .containsExactly(names.isEmpty() ? new String[0] : names.split(", "));
         for (Trial trial : trials) {
             Object value = ((Trial.Values) trial).values().get(field);
             if (!(field.rules().get(0) instanceof FieldRule.Bytes)) {

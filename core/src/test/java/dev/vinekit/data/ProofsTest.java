@@ -75,7 +75,7 @@ class ProofsTest {
                 "not null STAVES", "generated GALLONS");
         assertThat(of(proofs, Rule.Kind.CHECK, "CASK_LITRES").trials())
                 .extracting(trial -> ((Trial.Values) trial).how())
-                .containsExactly("BelowItsLeast", "AboveItsMost");
+                .containsExactly("below its least", "above its most");
         assertThat(of(proofs, Rule.Kind.DEFAULT, "STAVES").trials()).hasOnlyElementsOfType(Trial.LeftOut.class);
         assertThat(of(proofs, Rule.Kind.GENERATED, "GALLONS").trials()).hasOnlyElementsOfType(Trial.Given.class);
         assertThat(of(proofs, Rule.Kind.GENERATED, "ID").trials()).hasOnlyElementsOfType(Trial.Given.class);

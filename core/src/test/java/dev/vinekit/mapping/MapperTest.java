@@ -166,6 +166,22 @@ class MapperTest {
         assertThat(press(column + " INT").fields().get(1).name()).hasToString(name);
     }
 
+    /** What Java does not take, or reads as something else, is no matter in JSON. */
+    @Test
+    void propertiesAreCalledAsTheColumnsAre() throws SQLException {
+        Mapping mapping = map("""
+                CREATE TABLE class (id INT PRIMARY KEY);
+                CREATE TABLE door (id INT PRIMARY KEY, private INT, get_up INT, hash_code INT, is_open BOOLEAN, open BOOLEAN,
+                    "2nd" INT, class_id INT REFERENCES class (id), "A b" INT, "a_B" INT);
+                """);
+        Entity door = mapping.entities().get(1);
+
+        assertThat(door.fields()).extracting(Field::jsonName).containsExactly(
+                "id", "private", "getUp", "hashCode", "isOpen", "open", "2nd", "classId", "aB", "aB2");
+        assertThat(door.relations()).extracting(Relation::jsonName).containsExactly("class");
+        assertThat(door.relations()).extracting(relation -> relation.name().value()).containsExactly("classValue");
+    }
+
     @Test
     void componentsThatOneWouldReadAlikeAreToldApart() throws SQLException {
         Mapping mapping = map("CREATE TABLE door (id INT PRIMARY KEY, is_open BOOLEAN, open BOOLEAN)");

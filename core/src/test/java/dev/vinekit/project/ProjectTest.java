@@ -265,12 +265,12 @@ class ProjectTest {
 
     @Test
     void fullDiskLeavesTheProjectAsItWas() throws Exception {
-        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(2_000_000).build())) {
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(3_000_000).build())) {
             Path directory = small.getPath("/project");
             VineKit.write(VineKit.plan(sources(BARREL), directory));
             Map<String, String> before = texts(directory);
             StringBuilder many = new StringBuilder(BARREL_WITH_TOAST);
-            for (int i = 0; i < 30; i++) {
+            for (int i = 0; i < 60; i++) {
                 many.append("; CREATE TABLE t").append(i).append(" (id INT PRIMARY KEY)");
             }
 

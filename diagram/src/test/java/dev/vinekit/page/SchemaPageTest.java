@@ -84,7 +84,7 @@ class SchemaPageTest {
                         new RuleDescription("not null", "BARS", "", List.of("barsMissing"), ""),
                         new RuleDescription("check", "PRESS_C", "bars > 0", List.of(), "Nobody knows it."))))),
                 List.of(new TestOutcome("Press", "rules", "PressControllerTest", "barsMissing", Duration.ZERO,
-                        Optional.empty(), "")), Duration.ofSeconds(1), 1, List.of());
+                        Optional.empty(), Optional.empty(), "")), Duration.ofSeconds(1), 1, List.of());
 
         Element press = section(Jsoup.parse(SchemaPage.of(schema).withProofs(report).html("presses")), "PRESS");
 

@@ -29,7 +29,7 @@ final class HtmlReport {
     }
 
     /** A test. */
-    public record Shown(String name, String time, String failure, String exchanges) {
+    public record Shown(String name, String time, String failure, String off, String exchanges) {
     }
 
     /** A rule without proof. */
@@ -46,8 +46,9 @@ final class HtmlReport {
         model.put("title", title);
         model.put("schemaPage", schemaPage.orElse(""));
         model.put("green", report.isGreen());
-        model.put("passed", report.outcomes().size() - report.failures().size());
+        model.put("passed", report.passed());
         model.put("failed", report.failures().size());
+        model.put("off", report.off().stream().map(HtmlReport::shown).toList());
         model.put("time", seconds(report.duration()));
         model.put("seedRows", report.seedRows());
         model.put("changed", report.changedTables());
@@ -70,7 +71,8 @@ final class HtmlReport {
                 .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList();
         return new Row(table.table(), table.entity(), aspects.stream().map(aspect -> {
             List<TestOutcome> outcomes = report.cell(table.entity(), aspect);
-            boolean failed = outcomes.stream().anyMatch(outcome -> !outcome.passed());
+            boolean failed = outcomes.stream().anyMatch(TestOutcome::failed);
+            boolean off = outcomes.stream().anyMatch(outcome -> outcome.off().isPresent());
             boolean ofRules = aspect.equals("rules");
             long passed = outcomes.stream().filter(TestOutcome::passed).count();
             if (ofRules ? rules.isEmpty() : outcomes.isEmpty()) {
@@ -78,7 +80,7 @@ final class HtmlReport {
             }
             return new Cell(ofRules ? proved + "/" + rules.size() : failed ? passed + "/" + outcomes.size()
                     : String.valueOf(passed),
-                    failed ? "bad" : ofRules && proved == 0 ? "none" : ofRules && proved < rules.size() ? "part"
+                    failed ? "bad" : ofRules && proved == 0 ? "none" : off || ofRules && proved < rules.size() ? "part"
                     : "good");
         }).toList(), seconds(tests.stream().map(TestOutcome::duration).reduce(Duration.ZERO, Duration::plus)),
                 tests.stream().map(HtmlReport::shown).toList(),
@@ -90,7 +92,8 @@ final class HtmlReport {
 
     private static Shown shown(TestOutcome outcome) {
         return new Shown(JunitXml.clean(outcome.testClass() + "." + outcome.name()), seconds(outcome.duration()),
-                JunitXml.clean(outcome.failure().orElse("")), JunitXml.clean(outcome.exchanges().strip()));
+                JunitXml.clean(outcome.failure().orElse("")),
+                JunitXml.clean(outcome.off().orElse("")), JunitXml.clean(outcome.exchanges().strip()));
     }
 
     private static String seconds(Duration duration) {

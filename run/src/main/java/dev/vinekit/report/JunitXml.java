@@ -32,9 +32,10 @@ final class JunitXml {
             xml.writeAttribute("name", testClass);
             xml.writeAttribute("tests", String.valueOf(outcomes.size()));
             xml.writeAttribute("failures",
-                    String.valueOf(outcomes.stream().filter(outcome -> !outcome.passed()).count()));
+                    String.valueOf(outcomes.stream().filter(TestOutcome::failed).count()));
             xml.writeAttribute("errors", "0");
-            xml.writeAttribute("skipped", "0");
+            xml.writeAttribute("skipped",
+                    String.valueOf(outcomes.stream().filter(outcome -> outcome.off().isPresent()).count()));
             xml.writeAttribute("time", seconds(outcomes.stream().map(TestOutcome::duration)
                     .reduce(Duration.ZERO, Duration::plus)));
             for (TestOutcome outcome : outcomes) {
@@ -56,7 +57,11 @@ final class JunitXml {
         xml.writeAttribute("classname", testClass);
         xml.writeAttribute("name", clean(outcome.name()));
         xml.writeAttribute("time", seconds(outcome.duration()));
-        if (!outcome.passed()) {
+        if (outcome.off().isPresent()) {
+            xml.writeEmptyElement("skipped");
+            xml.writeAttribute("message", clean(outcome.off().get()));
+        }
+        if (outcome.failed()) {
             String reason = clean(outcome.failure().orElseThrow());
             xml.writeStartElement("failure");
             xml.writeAttribute("message", reason.lines().findFirst().orElse(""));

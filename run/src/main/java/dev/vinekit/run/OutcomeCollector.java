@@ -57,25 +57,28 @@ final class OutcomeCollector implements TestExecutionListener {
     /** Besides tests, notes classes that fail before or after theirs. */
     @Override
     public void executionFinished(TestIdentifier test, TestExecutionResult result) {
-        boolean failed = result.getStatus() != TestExecutionResult.Status.SUCCESSFUL;
-        if (test.isTest() || failed) {
+        boolean off = test.isTest() && result.getStatus() == TestExecutionResult.Status.ABORTED;
+        boolean failed = !off && result.getStatus() != TestExecutionResult.Status.SUCCESSFUL;
+        if (off) {
+            add(test, Optional.empty(), Optional.of(result.getThrowable().map(OutcomeCollector::reason).orElse("")));
+        } else if (test.isTest() || failed) {
             String message = result.getThrowable().map(OutcomeCollector::message).orElse("ended early");
-            add(test, failed ? Optional.of(message) : Optional.empty());
+            add(test, failed ? Optional.of(message) : Optional.empty(), Optional.empty());
         }
     }
 
     @Override
     public void executionSkipped(TestIdentifier test, String reason) {
-        add(test, Optional.of("skipped: " + reason));
+        add(test, Optional.empty(), Optional.of(reason));
     }
 
-    private synchronized void add(TestIdentifier test, Optional<String> failure) {
+    private synchronized void add(TestIdentifier test, Optional<String> failure, Optional<String> off) {
         long start = starts.getOrDefault(test.getUniqueId(), System.nanoTime());
         String testClass = className(test.getSource().orElse(null));
         String entity = service.tableOf(testClass).map(ServiceDescription.TableDescription::entity).orElse("");
         String aspect = test.getTags().stream().map(TestTag::getName).findFirst().orElse("");
-        outcomes.add(new TestOutcome(entity, aspect, testClass.substring(testClass.lastIndexOf('.') + 1), test.getDisplayName().replaceAll("\\(.*\\)$", ""),
-                Duration.ofNanos(System.nanoTime() - start), failure, exchanges.getOrDefault(test.getUniqueId(), "")));
+        outcomes.add(new TestOutcome(entity, aspect, testClass.substring(testClass.lastIndexOf('.') + 1), name(test),
+                Duration.ofNanos(System.nanoTime() - start), failure, off, exchanges.getOrDefault(test.getUniqueId(), "")));
         if (test.isTest()) {
             progress.step(failure.isEmpty());
         }
@@ -89,6 +92,18 @@ final class OutcomeCollector implements TestExecutionListener {
     private static String className(TestSource source) {
         return source instanceof MethodSource method ? method.getClassName()
                 : source instanceof ClassSource type ? type.getClassName() : "";
+    }
+
+    /** The name of a case, or that of a method without its parameters. */
+    private static String name(TestIdentifier test) {
+        String shown = test.getDisplayName();
+        return test.getSource().orElse(null) instanceof MethodSource method
+                && shown.startsWith(method.getMethodName() + "(") ? method.getMethodName() : shown;
+    }
+
+    /** What a person said who switched a test off; JUnit puts a few words before it. */
+    private static String reason(Throwable aborted) {
+        return String.valueOf(aborted.getMessage()).replaceFirst("^Assumption failed: ", "");
     }
 
     private static String message(Throwable failure) {

@@ -2,6 +2,7 @@ package dev.vinekit.run;
 
 import dev.vinekit.project.ServiceDescription;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a run of the tests says of a rule of the database.
@@ -25,9 +26,13 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
         if (rule.tests().isEmpty()) {
             return new RuleOutcome(rule, State.NOT_PROVABLE, rule.reason());
         }
-        List<String> failed = tests.stream().filter(test -> !test.passed()).map(TestOutcome::name).toList();
+        List<String> failed = tests.stream().filter(TestOutcome::failed).map(TestOutcome::name).toList();
         if (!failed.isEmpty()) {
             return new RuleOutcome(rule, State.BROKEN, String.join(", ", failed) + " failed.");
+        }
+        Optional<TestOutcome> off = tests.stream().filter(test -> test.off().isPresent()).findFirst();
+        if (off.isPresent()) {
+            return new RuleOutcome(rule, State.NOT_TESTED, "Switched off: " + off.get().off().orElseThrow());
         }
         List<String> missing = rule.tests().stream()
                 .filter(name -> tests.stream().noneMatch(test -> test.name().equals(name))).toList();

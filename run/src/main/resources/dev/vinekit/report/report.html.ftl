@@ -24,15 +24,16 @@
 <body>
 <#macro tests of>
   <#list of as t>
-  <details<#if t.failure()?has_content> open</#if>><summary><span class="<#if t.failure()?has_content>bad<#else>good</#if>"><#if t.failure()?has_content>failed<#else>passed</#if></span> ${t.name()}<span class="t">${t.time()}</span></summary>
+  <details<#if t.failure()?has_content> open</#if>><summary><#if t.failure()?has_content><span class="bad">failed</span><#elseif t.off()?has_content><span class="part">off</span><#else><span class="good">passed</span></#if> ${t.name()}<span class="t">${t.time()}</span></summary>
   <#if t.failure()?has_content><pre class="bad">${t.failure()}</pre></#if>
-  <#if t.exchanges()?has_content><#if !t.failure()?contains(t.exchanges())><pre>${t.exchanges()}</pre></#if><#elseif !t.failure()?has_content><pre class="faint">No request: this test speaks to the database.</pre></#if>
+  <#if t.off()?has_content><pre class="part">Switched off: ${t.off()}</pre></#if>
+  <#if t.exchanges()?has_content><#if !t.failure()?contains(t.exchanges())><pre>${t.exchanges()}</pre></#if><#elseif !t.failure()?has_content && !t.off()?has_content><pre class="faint">No request: this test speaks to the database.</pre></#if>
   </details>
   </#list>
 </#macro>
 <main>
 <h1>${title}</h1>
-<p class="sum"><b class="<#if green>good<#else>bad</#if>"><#if passed + failed == 0>No test ran<#else>${passed} passed, ${failed} failed</#if></b>
+<p class="sum"><b class="<#if green>good<#else>bad</#if>"><#if passed + failed == 0>No test ran<#else>${passed} passed, ${failed} failed<#if off?has_content>, ${off?size} switched off</#if></#if></b>
   &middot; ${proved} of ${rules} rules proved &middot; ${time} &middot; <#if changed?has_content><b class="bad">not left as they were: ${changed?join(", ")}</b><#else>the scratch database held its ${seedRows} seed rows again afterwards</#if><#if schemaPage?has_content> &middot; <a href="${schemaPage}">the schema</a></#if></p>
 
 <div class="wide" tabindex="0" role="region" aria-label="Tests by table"><table>
@@ -46,6 +47,11 @@
 <#if failures?has_content>
 <h2>Failures</h2>
 <@tests of=failures/>
+</#if>
+
+<#if off?has_content>
+<h2>Tests that somebody has switched off</h2>
+<@tests of=off/>
 </#if>
 
 <#assign any = false>

@@ -48,11 +48,11 @@ class JunitXmlTest {
 
     private static TestOutcome passed(String name) {
         return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250),
-                Optional.empty(), "");
+                Optional.empty(), Optional.empty(), "");
     }
 
     private static TestOutcome failed(String name, String reason) {
         return new TestOutcome("Vessel", "list", "VesselControllerTest", name, Duration.ofMillis(250),
-                Optional.of(reason), "");
+                Optional.of(reason), Optional.empty(), "");
     }
 }

@@ -38,7 +38,7 @@ class ReportsTest {
     }
 
     private static TestOutcome outcome(String testClass, String name, String failure) {
-        return new TestOutcome("Book", "list", testClass, name, Duration.ofMillis(12), Optional.ofNullable(failure),
+        return new TestOutcome("Book", "list", testClass, name, Duration.ofMillis(12), Optional.ofNullable(failure), Optional.empty(),
                 "GET /books?title=<i>\n  200 []");
     }
 

@@ -11,11 +11,18 @@ import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.source.SourceFile;
 import io.swagger.v3.parser.OpenAPIV3Parser;
+import java.io.ByteArrayInputStream;
+import java.net.URI;
 import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.GZIPInputStream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -38,6 +45,30 @@ class OpenApiTest {
 
             assertThat(mistakes(description)).isEmpty();
         }
+    }
+
+    @Test
+    void descriptionComesCompressedToThoseWhoTakeItAndNotAgainToThoseWhoHaveIt() throws Exception {
+        Http http = ServedCellar.on("h2").http();
+        Http.Answer plain = http.get("/openapi.json");
+
+        HttpResponse<byte[]> compressed = HttpClient.newHttpClient().send(
+                HttpRequest.newBuilder(URI.create(http.url() + "/openapi.json")).header("Accept-Encoding", "br, gzip").build(),
+                HttpResponse.BodyHandlers.ofByteArray());
+
+        assertThat(plain.header("Content-Encoding")).isEmpty();
+        assertThat(compressed.headers().firstValue("Content-Encoding")).contains("gzip");
+        assertThat(compressed.headers().allValues("Vary")).hasSize(1).first().asString().contains("Accept-Encoding");
+        assertThat(new GZIPInputStream(new ByteArrayInputStream(compressed.body())).readAllBytes())
+                .asString(StandardCharsets.UTF_8).isEqualTo(plain.text());
+        assertThat(compressed.body().length).isLessThan(plain.text().length() / 5);
+        String tag = compressed.headers().firstValue("ETag").orElseThrow();
+        assertThat(tag).isNotEqualTo(plain.header("ETag"));
+        assertThat(http.with("If-None-Match", plain.header("ETag")).get("/openapi.json").status()).isEqualTo(304);
+        Http.Answer known = http.with("If-None-Match", tag).with("Accept-Encoding", "gzip").get("/openapi.json");
+        assertThat(known.status()).isEqualTo(304);
+        assertThat(known.header("ETag")).isEqualTo(tag);
+        assertThat(http.with("Accept-Encoding", "gzip;q=0").get("/openapi.json").text()).isEqualTo(plain.text());
     }
 
     private static List<String> mistakes(String description) {

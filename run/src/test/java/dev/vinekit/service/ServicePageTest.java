@@ -420,7 +420,7 @@ class ServicePageTest {
         String long1 = "y".repeat(1_000_000) + HOSTILE;
         try (ServedCellar hostile = ServedCellar.alone(ServedCellar.project("h2", """
                 CREATE TABLE "<img src=x onerror=broken=1>" (id VARCHAR(200) PRIMARY KEY, "<b>name</b>" VARCHAR(300) NOT NULL,
-                    whole CHARACTER LARGE OBJECT, doc JSON);
+                    whole CHARACTER LARGE OBJECT, doc JSON, "toString" INT, "constructor" VARCHAR(5));
                 CREATE TABLE child (id INT PRIMARY KEY, parent VARCHAR(200) REFERENCES "<img src=x onerror=broken=1>");
                 COMMENT ON TABLE "<img src=x onerror=broken=1>" IS '</script><script>window.broken=1</script>';
                 COMMENT ON COLUMN "<img src=x onerror=broken=1>".whole IS '"><svg onload=window.broken=1>';
@@ -430,7 +430,7 @@ class ServicePageTest {
                     .filter(each -> each.contains("img") && !each.contains("{")).findFirst().orElseThrow().substring(1);
             for (String key : List.of("javascript:window.broken=1", HOSTILE, "../../../x?y#z", turned)) {
                 store(hostile,
-                        "INSERT INTO \"<img src=x onerror=broken=1>\" VALUES (?, ?, ?, JSON '{\"<img src=x onerror=broken=1>\": \"</pre>\"}')",
+                        "INSERT INTO \"<img src=x onerror=broken=1>\" VALUES (?, ?, ?, JSON '{\"<img src=x onerror=broken=1>\": \"</pre>\"}', 1, 'c')",
                         key, HOSTILE + turned, long1);
                 store(hostile, "INSERT INTO child VALUES ((SELECT COUNT(*) FROM child), ?)", key);
             }

@@ -8,6 +8,7 @@ import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.JavaName;
+import dev.vinekit.source.view.CommentText;
 import dev.vinekit.source.view.DocText;
 import dev.vinekit.source.view.JavaCode;
 import dev.vinekit.source.view.JavaString;
@@ -157,8 +158,8 @@ class GeneratedSourcesTest {
                     && (list.getRawType() == List.class || list.getRawType() == Optional.class)) {
                 type = list.getActualTypeArguments()[0];
             }
-            Set<Type> safe = Set.of(JavaName.class, JavaString.class, DocText.class, JavaCode.class, boolean.class,
-                    int.class);
+            Set<Type> safe = Set.of(JavaName.class, JavaString.class, DocText.class, CommentText.class,
+                    JavaCode.class, boolean.class, int.class);
             if (safe.contains(type) || !seen.add(type)) {
                 continue;
             }

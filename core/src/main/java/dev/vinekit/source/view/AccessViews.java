@@ -22,19 +22,16 @@ final class AccessViews {
     static List<EntityView.AccessTest> tests(Mapping mapping, Entity entity) {
         return !mapping.hasAccess() ? List.of()
                 : entity.operations().stream()
-                .map(operation -> test(operation, entity.roles(operation), mapping.roles())).toList();
+                .map(operation -> test(operation, entity.roles(operation))).toList();
     }
 
-    private static EntityView.AccessTest test(Operation operation, List<String> roles, List<String> all) {
+    private static EntityView.AccessTest test(Operation operation, List<String> roles) {
         return new EntityView.AccessTest(
-                JavaName.of(operation.word()),
+                JavaString.of(operation.word()),
                 JavaString.of(operation.method()),
-                operation.isOfOneRow() ? JavaCode.of("PATH + %s", JavaString.of("/%00")) : JavaCode.of("PATH"),
+                operation.isOfOneRow(),
                 JavaString.of(operation.mediaType().orElse("application/json")),
-                operation.mediaType().isPresent() ? JavaCode.of("%s", JavaString.of("[1]")) : JavaCode.of("null"),
-                roles.contains("*"),
-                roles.stream().map(JavaString::of).toList(),
-                all.stream().filter(role -> !roles.contains(role)).map(JavaString::of).toList());
+                roles.stream().map(JavaString::of).toList());
     }
 
     /** What it takes to list the rows that belong to a row. */

@@ -114,10 +114,6 @@ public record EntityView(
             boolean loose) {
     }
 
-    /** A property, and the query that asks for it alone. */
-    public record OneField(JavaString json, JavaString query) {
-    }
-
     /**
      * Fragments of SQL.
      *
@@ -159,15 +155,14 @@ public record EntityView(
      * @param referredInCircle whether rows that this one must refer to must refer to rows like it
      * @param overwritten the components that triggers give values of their own to, as arguments behind others
      * @param following the components that a change of others may change: those, and times of the last change
+     * @param filters the columns to filter by in which samples have a value
      * @param divided a column by whose order every row is before, beside or after a sample
      * @param searched a column of text to look into
      * @param shared parts of a key of several that two rows may have alike
      * @param patched a field for a patch to change
-     * @param changed the same, if it certainly has another value afterwards
      * @param differingKey fields of the key that differ between two samples
-     * @param descending the query for the rows by descending key
-     * @param sorted a column to sort by that has equal values, or none
-     * @param sortParameter its name as a parameter's value
+     * @param sortable the columns outside the key that rows can be sorted by
+     * @param required the fields that a new row needs
      */
     public record TestView(
             SampleView sample,
@@ -176,12 +171,12 @@ public record EntityView(
             boolean creates,
             boolean filled,
             List<JavaName> touched,
-            RuleView rules,
+            List<RuleView> rules,
             List<FieldView> duplicable,
             List<RelationView.IncludeTest> includes,
             List<RelationView.ChildTest> children,
             List<RelationView.FinderTest> finders,
-            List<RelationView.FinderTest> filters,
+            List<FieldView> filters,
             List<FieldView> overwritten,
             List<FieldView> following,
             Optional<FieldView> divided,
@@ -190,23 +185,22 @@ public record EntityView(
             boolean transactional,
             boolean referredInCircle,
             List<FieldView> patched,
-            Optional<FieldView> changed,
             List<FieldView> differingKey,
-            JavaString descending,
-            Optional<FieldView> sorted,
-            JavaString sortParameter,
-            OneField oneField,
+            List<FieldView> sortable,
+            List<FieldView> required,
             List<AccessTest> access) {
     }
 
     /**
-     * A test of who may do an operation, with a request that would come to nothing.
+     * An operation that somebody may do, with a request that would come to nothing.
      *
-     * @param everybody whether a valid token is enough
-     * @param others roles that may do other things only
+     * @param row whether it is about one row
+     * @param roles {@code *} for everybody with a token
      */
     public record AccessTest(
-            JavaName operation, JavaString method, JavaCode path, JavaString contentType, JavaCode body,
-            boolean everybody, List<JavaString> roles, List<JavaString> others) {
+            JavaString operation, JavaString method, boolean row, JavaString contentType, List<JavaString> roles) {
+        public AccessTest {
+            roles = List.copyOf(roles);
+        }
     }
 }

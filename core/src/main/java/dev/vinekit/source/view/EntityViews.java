@@ -19,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -28,15 +29,17 @@ final class EntityViews {
 
     private final Mapping mapping;
     private final Dialect dialect;
+    private final KeyViews keys;
     private final FieldViews fields;
     private final TestViews tests;
     private final RelationViews relations;
 
-    EntityViews(Mapping mapping, Dialect dialect, SampleRows samples) {
+    EntityViews(Mapping mapping, Dialect dialect, SampleRows samples, Set<String> locals) {
         this.dialect = dialect;
         this.mapping = mapping;
-        this.fields = new FieldViews(dialect);
-        this.relations = new RelationViews(mapping);
+        this.keys = new KeyViews(dialect, locals);
+        this.fields = new FieldViews(dialect, keys);
+        this.relations = new RelationViews(mapping, locals);
         this.tests = new TestViews(mapping, relations, dialect, samples);
     }
 
@@ -79,7 +82,7 @@ final class EntityViews {
                 entity.fields().stream().filter(Field::updatable).map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName().map(JavaName::inCode),
-                KeyViews.of(entity, dialect),
+                keys.of(entity),
                 filters(entity).map(views::get).toList(),
                 order(entity),
                 entity.version().map(views::get),

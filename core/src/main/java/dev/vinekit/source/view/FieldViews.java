@@ -16,9 +16,11 @@ import java.util.Optional;
 /** Makes the views of fields. */
 final class FieldViews {
     private final Dialect dialect;
+    private final KeyViews keys;
 
-    FieldViews(Dialect dialect) {
+    FieldViews(Dialect dialect, KeyViews keys) {
         this.dialect = dialect;
+        this.keys = keys;
     }
 
     FieldView of(Entity entity, Field field, int position) {
@@ -40,7 +42,7 @@ final class FieldViews {
                 filter(field),
                 entity.key().size() > 1
                         ? JavaCode.of("key.%s()", field.name())
-                        : JavaCode.of("%s", KeyViews.variable(entity)),
+                        : JavaCode.of("%s", keys.variable(entity)),
                 field.made() ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name())
                 : bound(field),
                 bound(field),

@@ -11,31 +11,29 @@ import java.util.Set;
 
 /** Makes the views of keys. */
 final class KeyViews {
-    /** Names that the methods with a key parameter use for something else. */
-    private static final Set<String> LOCALS = Set.of(
-            "after", "before", "changed", "connection", "created", "current", "deleted", "fields", "input", "limit",
-            "page", "patch",
-            "repository", "row", "service", "transactions", "uri", "location", "offset", "key",
-            "condition", "found", "included", "parent", "headers", "wanted", "precondition", "body", "inputs",
-            "caller");
+    private final Dialect dialect;
+    private final Set<String> locals;
 
-    private KeyViews() {
+    /** @param locals the names that methods use beside those of fields */
+    KeyViews(Dialect dialect, Set<String> locals) {
+        this.dialect = dialect;
+        this.locals = locals;
     }
 
     /** The parameter that holds a key. */
-    static JavaName variable(Entity entity) {
+    JavaName variable(Entity entity) {
         List<Field> key = entity.key();
-        boolean single = key.size() == 1 && !LOCALS.contains(key.get(0).name().value());
+        boolean single = key.size() == 1 && !locals.contains(key.get(0).name().value());
         return single ? key.get(0).name() : JavaName.of("key");
     }
 
     /** How code speaks of a key. */
-    static EntityView.KeyView of(Entity entity, Dialect dialect) {
-        boolean loose = entity.key().stream().anyMatch(field -> isLoose(entity, field, dialect));
+    EntityView.KeyView of(Entity entity) {
+        boolean loose = entity.key().stream().anyMatch(field -> isLoose(entity, field));
         return entity.key().size() == 1 ? single(entity, entity.key().get(0), loose) : composite(entity, loose);
     }
 
-    private static boolean isLoose(Entity entity, Field field, Dialect dialect) {
+    private boolean isLoose(Entity entity, Field field) {
         SqlType type = field.column().type();
         return switch (field.type()) {
             case STRING -> !dialect.comparesExactly(entity.table(), field.column())
@@ -45,7 +43,7 @@ final class KeyViews {
         };
     }
 
-    private static EntityView.KeyView single(Entity entity, Field field, boolean loose) {
+    private EntityView.KeyView single(Entity entity, Field field, boolean loose) {
         JavaName variable = variable(entity);
         JavaName name = field.name();
         boolean coded = field.type() == JavaType.ENUM;

@@ -50,9 +50,7 @@ final class RelationTestViews {
                 .filter(relation -> leadsToKey(relation)
                         && mapping.entity(relation.foreignKey().target()).can(Operation.READ))
                 .map(relation -> new RelationView.IncludeTest(
-                        FieldViews.capitalised(relation.name()),
                         JavaString.of(relation.jsonName()),
-                        JavaString.of("?include=" + encoded(relation.jsonName())),
                         JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path() + "/"),
                         segment(relation)))
                 .toList();
@@ -66,10 +64,9 @@ final class RelationTestViews {
                 .filter(child -> isFollowed(child.relation(), sample) && leadsToKey(child.relation()))
                 .filter(child -> child.link().isEmpty() || isFollowed(child.link().get().relation(), sample))
                 .map(child -> new RelationView.ChildTest(
-                        JavaName.of(RelationViews.method(child).value() + "Of" + child.parent().name()),
                         JavaString.of("/" + child.parent().path() + "/"),
                         segment(child.relation()),
-                        JavaString.of("/" + child.path() + "?limit=" + Limits.ROWS_OF_A_PAGE),
+                        JavaString.of("/" + child.path()),
                         child.finder(),
                         stored(child.relation().fields()),
                         child.link().map(link -> child.entity().name().inCode()),
@@ -104,13 +101,6 @@ final class RelationTestViews {
         return entity.finders().stream().filter(finder -> !others.contains(finder.name()))
                 .filter(finder -> finder.fields().stream().allMatch(sample::has))
                 .map(RelationTestViews::finderTest).toList();
-    }
-
-    /** Tests that each filter narrows the list, with the values of a stored sample. */
-    List<RelationView.FinderTest> filterTests(Entity entity, SampleRow sample) {
-        return entity.filters().stream().filter(field -> sample.has(field) || field.inKey())
-                .filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
-                .map(field -> finderTest(new Finder(field.name(), List.of(field), Finder.Match.EQUAL))).toList();
     }
 
     /** Whether a column can be asked for a part of its texts. */
@@ -150,10 +140,8 @@ final class RelationTestViews {
             default -> ask(query, last, "");
         }
         boolean matches = finder.match() != Finder.Match.LESS && finder.match() != Finder.Match.GREATER;
-        List<JavaCode> explicit = new ArrayList<>();
-        ask(explicit, last, "%5Bis%5D");
         return new RelationView.FinderTest(finder.name(), JavaCode.list(arguments), matches,
-                JavaCode.list(predicate, " && "), JavaCode.list(query, " + "), JavaCode.list(explicit, " + "));
+                JavaCode.list(predicate, " && "), JavaCode.list(query, " + "));
     }
 
     private static JavaCode storedValue(Field field) {

@@ -60,20 +60,23 @@ public final class RelationView {
             Optional<JavaCode> permission) {
     }
 
-    /** A test that a referred row is included; the segment is that of the row that {@code stored} refers to. */
-    public record IncludeTest(
-            JavaName capitalised, JavaString json, JavaString query, JavaString collection, JavaCode segment) {
+    /**
+     * A referred row that is included.
+     *
+     * @param segment that of the row that {@code stored} refers to
+     */
+    public record IncludeTest(JavaString json, JavaString collection, JavaCode segment) {
     }
 
     /**
-     * A test that the rows which belong to another are listed.
+     * A list of the rows which belong to another.
      *
      * @param predicate that a row belongs to the same
      * @param alone whether nothing else belongs to it
      * @param linked the entity of the rows, if it is not the tested one, which links them
      */
     public record ChildTest(
-            JavaName method, JavaString collection, JavaCode segment, JavaString path, JavaName finder,
+            JavaString collection, JavaCode segment, JavaString path, JavaName finder,
             JavaCode arguments,
             Optional<JavaName> linked, JavaName repositoryClass, JavaCode predicate, boolean alone) {
     }
@@ -83,10 +86,8 @@ public final class RelationView {
      *
      * @param matches whether it finds the row whose values it is asked for
      * @param query the parameters that filter likewise
-     * @param explicit the last of them as a comparison in brackets, which are percent-encoded
      */
-    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query,
-            JavaCode explicit) {
+    public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query) {
     }
 
     /** A converter in use. */

@@ -19,18 +19,16 @@ import java.util.stream.Collectors;
 
 /** Makes the views of the ties between tables. */
 final class RelationViews {
-    /** Names that the methods of finders use for something else. */
-    private static final Set<String> LOCALS =
-            Set.of("connection", "condition", "page", "repository", "row", "service", "transactions", "stored",
-                    "found");
-
     private final Mapping mapping;
+    private final Set<String> locals;
     private final Map<TableName, List<Child>> byParent;
     private final Map<TableName, List<Child>> byEntity;
     private final Map<TableName, Set<List<String>>> lookups = new LinkedHashMap<>();
 
-    RelationViews(Mapping mapping) {
+    /** @param locals the names that methods use beside those of fields */
+    RelationViews(Mapping mapping, Set<String> locals) {
         this.mapping = mapping;
+        this.locals = locals;
         this.byParent = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.parent())));
         this.byEntity = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.entity())));
         for (Entity entity : mapping.entities()) {
@@ -225,16 +223,16 @@ final class RelationViews {
         return JavaCode.of("%s %s", FieldViews.type(field, false), name);
     }
 
-    private static JavaCode parameters(List<Field> fields) {
+    private JavaCode parameters(List<Field> fields) {
         return JavaCode.list(fields.stream().map(field -> typed(field, parameter(field))).toList());
     }
 
-    private static JavaCode arguments(List<Field> fields) {
+    private JavaCode arguments(List<Field> fields) {
         return JavaCode.list(fields.stream().map(field -> JavaCode.of("%s", parameter(field))).toList());
     }
 
-    private static JavaName parameter(Field field) {
-        return LOCALS.contains(field.name().value()) ? field.name().with("Value") : field.name();
+    private JavaName parameter(Field field) {
+        return locals.contains(field.name().value()) ? field.name().with("Value") : field.name();
     }
 
     List<RelationView.ServiceReference> childServices(Entity entity) {

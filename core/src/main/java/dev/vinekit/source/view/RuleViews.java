@@ -5,7 +5,6 @@ import dev.vinekit.data.Proof;
 import dev.vinekit.data.Rule;
 import dev.vinekit.data.Sample;
 import dev.vinekit.data.Trial;
-import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
@@ -13,42 +12,32 @@ import dev.vinekit.mapping.Relation;
 import dev.vinekit.source.TestedRule;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** Spells the proofs of a table's rules as tests. */
+/** Spells the proofs of a table's rules as cases of its test. */
 final class RuleViews {
     private static final ObjectMapper MAPPER = new ObjectMapper();
 
     private final Mapping mapping;
-    private final Entity entity;
-    private final Set<String> methods = new HashSet<>();
-    private final List<RuleView.RefusalView> refusals = new ArrayList<>();
-    private final List<RuleView.FieldTestView> cleared = new ArrayList<>();
-    private final List<RuleView.DefaultView> defaults = new ArrayList<>();
-    private final List<RuleView.ReferredView> referred = new ArrayList<>();
-    private final List<RuleView.ReleasedView> released = new ArrayList<>();
-    private final List<RuleView.UncheckedView> unknown = new ArrayList<>();
+    private final Set<String> names = new HashSet<>();
+    private final List<RuleView> views = new ArrayList<>();
     private final List<TestedRule> rules = new ArrayList<>();
-    private boolean toItself;
 
-    private RuleViews(Mapping mapping, Entity entity) {
+    private RuleViews(Mapping mapping) {
         this.mapping = mapping;
-        this.entity = entity;
     }
 
-    static RuleViews of(Mapping mapping, Entity entity, List<Proof> proofs) {
-        RuleViews views = new RuleViews(mapping, entity);
-        for (Proof proof : proofs) {
-            List<String> tests = proof.trials().stream().map(trial -> views.add(proof.rule(), trial)).toList();
-            views.rules.add(new TestedRule(proof.rule().kind().words(), proof.rule().name(), proof.rule().text(), tests,
-                    proof.reason()));
-        }
-        return views;
+    static RuleViews of(Mapping mapping, List<Proof> proofs) {
+        RuleViews rules = new RuleViews(mapping);
+        proofs.forEach(rules::add);
+        return rules;
     }
 
     /** The rules, with the names of their tests. */
@@ -56,101 +45,110 @@ final class RuleViews {
         return rules;
     }
 
-    RuleView view() {
-        return new RuleView(refusals, unknown, cleared, defaults, referred, released, toItself);
+    /** Those that can be shown. */
+    List<RuleView> views() {
+        return views;
     }
 
-    private String add(Rule rule, Trial trial) {
-        DocText doc = DocText.of(doc(rule));
+    private void add(Proof proof) {
+        Rule rule = proof.rule();
+        List<String> tests = new ArrayList<>();
+        List<RuleView.CaseView> cases = new ArrayList<>();
+        for (Trial trial : proof.trials()) {
+            String name = unique(name(trial));
+            tests.add(name);
+            cases.add(new RuleView.CaseView(JavaString.of(name), steps(rule, trial)));
+        }
+        if (!cases.isEmpty()) {
+            views.add(new RuleView(CommentText.of(doc(rule)), cases));
+        }
+        rules.add(new TestedRule(rule.kind().words(), rule.name(), rule.text(), tests, proof.reason()));
+    }
+
+    /** What is particular about a request. */
+    private static String name(Trial trial) {
         if (trial instanceof Trial.Omitted omitted) {
-            return refused(doc, "createWithout" + capital(omitted.field()) + "IsRefused", false,
-                    JavaCode.of("Api.without(input, %s)", json(omitted.field())), 400, List.of(omitted.field()));
+            return name(omitted.field()) + " missing";
         } else if (trial instanceof Trial.Values values) {
-            return refused(doc, joined(values.values().keySet()) + values.how() + "IsRefused", false,
-                    with(values.values()), 400, List.copyOf(values.values().keySet()));
+            return joined(values.values().keySet()) + " " + values.how();
         } else if (trial instanceof Trial.Unchecked unchecked) {
-            JavaName method = unique(joined(unchecked.values().keySet()) + "AgainstACheckIsRefused");
-            JavaCode body = JavaCode.of("input");
-            for (Map.Entry<Field, Optional<Object>> value : unchecked.values().entrySet()) {
-                body = JavaCode.of("Api.with(%s, %s, %s)", body, json(value.getKey()),
-                        value.getValue().map(RuleViews::code).orElse(JavaCode.of("null")));
-            }
-            unknown.add(new RuleView.UncheckedView(method, doc, body, JavaString.of(rule.name())));
-            return method.value();
+            return joined(unchecked.values().keySet()) + " against a check";
         } else if (trial instanceof Trial.Exchanged exchanged) {
-            return refused(doc, joined(List.of(exchanged.left(), exchanged.right())) + "ExchangedAreRefused", false,
-                    JavaCode.of("Api.exchanging(input, %s, %s)", json(exchanged.left()), json(exchanged.right())), 400,
-                    List.of(exchanged.left()));
+            return joined(List.of(exchanged.left(), exchanged.right())) + " exchanged";
         } else if (trial instanceof Trial.Repeated repeated) {
-            return refused(doc, repeated.from().name().value() + "EqualTo" + capital(repeated.to()) + "IsRefused",
-                    false,
-                    JavaCode.of("Api.with(input, %s, Json.tree(input).get(%s))", json(repeated.to()),
-                            json(repeated.from())),
-                    400, List.of(repeated.from()));
+            return name(repeated.from()) + " equal to " + name(repeated.to());
         } else if (trial instanceof Trial.Duplicated duplicated) {
-            return refused(doc, "duplicate" + FieldViews.capitalised(joined(duplicated.fields())) + "IsRefused", true,
-                    JavaCode.of("Api.copying(input, %s.of(stored), %s)", entity.name().with("Input"),
-                            JavaCode.list(duplicated.fields().stream().map(RuleViews::json).toList())),
-                    409, duplicated.named() ? duplicated.fields() : List.of());
+            return "duplicate " + joined(duplicated.fields());
         } else if (trial instanceof Trial.Dangling dangling) {
-            List<Field> fields = dangling.relation().fields();
-            Field last = fields.get(fields.size() - 1);
-            return refused(doc, last.name().value() + "OfAMissingRowIsRefused", false,
-                    with(Map.of(last, dangling.value())), 422, List.of(last));
+            return name(last(dangling.relation())) + " of a missing row";
         } else if (trial instanceof Trial.Given given) {
-            return refused(doc, given.field().name().value() + "FromTheClientIsRefused", false,
-                    with(Map.of(given.field(), BigDecimal.ONE)), 400, List.of(given.field()));
-        } else if (trial instanceof Trial.Cleared clear) {
-            JavaName method = unique(clear.field().name().value() + "CannotBeCleared");
-            cleared.add(new RuleView.FieldTestView(method, doc, json(clear.field())));
-            return method.value();
+            return name(given.field()) + " from the client";
+        } else if (trial instanceof Trial.Cleared cleared) {
+            return name(cleared.field()) + " cleared";
         } else if (trial instanceof Trial.LeftOut left) {
-            JavaName method = unique(left.field().name().value() + "TakesItsDefault");
-            defaults.add(new RuleView.DefaultView(method, doc, json(left.field()),
-                    left.constant().map(JavaString::of)));
-            return method.value();
+            return name(left.field()) + " left out";
+        } else if (trial instanceof Trial.Released released) {
+            return "row of " + name(released.relation().fields().get(0)) + " deleted";
         }
-        if (trial instanceof Trial.Released released) {
-            Field field = released.relation().fields().get(0);
-            JavaName method = unique((released.gone() ? "rowGoesWithItsRowOf" : "rowLosesADeletedRowOf")
-                    + capital(field));
-            this.released.add(new RuleView.ReleasedView(method, doc, referring(released.relation()), field.name(),
-                    JavaString.of("/" + mapping.entity(released.relation().foreignKey().target()).path() + "/"),
-                    released.gone()));
-            return method.value();
-        }
-        Relation relation = ((Trial.Abandoned) trial).relation();
-        Field field = relation.fields().get(0);
-        JavaName method = unique("rowReferredToBy" + capital(field) + "CannotBeDeleted");
-        referred.add(new RuleView.ReferredView(method, doc, referring(relation), field.name(),
-                JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path() + "/"),
-                JavaString.of(entity.path())));
-        return method.value();
+        return "row of " + name(((Trial.Abandoned) trial).relation().fields().get(0)) + " deleted";
     }
 
-    /** Code that stores a row which refers to another one. */
-    private JavaCode referring(Relation relation) {
-        if (!mapping.entity(relation.foreignKey().target()).equals(entity)) {
-            return JavaCode.of("%sSamples.inserted(connection)", entity.name().inCode());
+    private List<RuleView.StepView> steps(Rule rule, Trial trial) {
+        if (trial instanceof Trial.Omitted omitted) {
+            return List.of(step("without", json(omitted.field())), step("isRefused", 400));
+        } else if (trial instanceof Trial.Values values) {
+            return with(values.values(), step("isRefused", 400));
+        } else if (trial instanceof Trial.Unchecked unchecked) {
+            Map<Field, Object> given = new LinkedHashMap<>();
+            unchecked.values().forEach((field, value) -> given.put(field, value.orElse(null)));
+            return with(given, step("isRefusedBy", JavaString.of(rule.name())));
+        } else if (trial instanceof Trial.Exchanged exchanged) {
+            return List.of(step("exchanging", json(exchanged.left()), json(exchanged.right())), step("isRefused", 400));
+        } else if (trial instanceof Trial.Repeated repeated) {
+            return List.of(step("repeating", json(repeated.from()), json(repeated.to())), step("isRefused", 400));
+        } else if (trial instanceof Trial.Duplicated duplicated) {
+            return List.of(step("copying", duplicated.fields().stream().map(RuleViews::json).toArray()),
+                    step(duplicated.named() ? "isRefused" : "isRefusedAsAWhole", 409));
+        } else if (trial instanceof Trial.Dangling dangling) {
+            return with(Map.of(last(dangling.relation()), dangling.value()), step("isRefused", 422));
+        } else if (trial instanceof Trial.Given given) {
+            return with(Map.of(given.field(), BigDecimal.ONE), step("isRefused", 400));
+        } else if (trial instanceof Trial.Cleared cleared) {
+            return List.of(step("clearing", json(cleared.field())), step("isRefused", 400));
+        } else if (trial instanceof Trial.LeftOut left) {
+            return List.of(step("without", json(left.field())),
+                    left.constant().map(value -> step("takesTheDefault", JavaString.of(value)))
+                            .orElse(step("takesADefault")));
+        } else if (trial instanceof Trial.Released released) {
+            return List.of(deleting(released.relation()),
+                    step(released.gone() ? "deletesTheRow" : "leavesTheRowWithoutIt"));
         }
-        toItself = true;
-        return JavaCode.of("referring(%s)", json(relation.fields().get(0)));
+        return List.of(deleting(((Trial.Abandoned) trial).relation()), step("isRefused", 409));
     }
 
-    private String refused(DocText doc, String wanted, boolean stored, JavaCode body, int status, List<Field> fields) {
-        JavaName method = unique(wanted);
-        List<JavaCode> arguments = new ArrayList<>(List.of(body, JavaCode.of("%s", status)));
-        fields.forEach(field -> arguments.add(JavaCode.of("%s", json(field))));
-        refusals.add(new RuleView.RefusalView(method, doc, stored, JavaCode.list(arguments)));
-        return method.value();
+    private RuleView.StepView deleting(Relation relation) {
+        return step("deleting", JavaString.of("/" + mapping.entity(relation.foreignKey().target()).path()),
+                json(relation.fields().get(0)));
     }
 
-    private JavaName unique(String wanted) {
+    private static List<RuleView.StepView> with(Map<Field, Object> values, RuleView.StepView outcome) {
+        List<RuleView.StepView> steps = new ArrayList<>();
+        values.forEach((field, value) -> steps.add(step("with", json(field), code(value))));
+        steps.add(outcome);
+        return steps;
+    }
+
+    private static RuleView.StepView step(String method, Object... arguments) {
+        return new RuleView.StepView(JavaName.of(method),
+                Stream.of(arguments).map(argument -> JavaCode.of("%s", argument)).toList());
+    }
+
+    private String unique(String wanted) {
         String name = wanted;
-        for (int i = 2; !methods.add(name); i++) {
-            name = wanted + i;
+        for (int i = 2; !names.add(name); i++) {
+            name = wanted + ", " + i;
         }
-        return JavaName.of(name);
+        return name;
     }
 
     private static String doc(Rule rule) {
@@ -161,16 +159,10 @@ final class RuleViews {
         };
     }
 
-    private static JavaCode with(Map<Field, Object> values) {
-        JavaCode body = JavaCode.of("input");
-        for (Map.Entry<Field, Object> value : values.entrySet()) {
-            body = JavaCode.of("Api.with(%s, %s, %s)", body, json(value.getKey()), code(value.getValue()));
-        }
-        return body;
-    }
-
     private static JavaCode code(Object value) {
-        if (value instanceof Trial.LongText text) {
+        if (value == null) {
+            return JavaCode.of("null");
+        } else if (value instanceof Trial.LongText text) {
             return JavaCode.of("%s.repeat(%s)", JavaString.of(String.valueOf(text.unit())), text.length());
         } else if (value instanceof BigDecimal number) {
             boolean whole = number.scale() <= 0 && number.precision() - number.scale() < 19;
@@ -192,13 +184,15 @@ final class RuleViews {
         return JavaString.of(field.jsonName());
     }
 
-    private static String capital(Field field) {
-        return FieldViews.capitalised(field.name().value());
+    private static String name(Field field) {
+        return field.name().value();
     }
 
-    private static String joined(java.util.Collection<Field> fields) {
-        String all = fields.stream().map(RuleViews::capital).collect(Collectors.joining("And"));
-        String first = fields.iterator().next().name().value();
-        return first + all.substring(first.length());
+    private static Field last(Relation relation) {
+        return relation.fields().get(relation.fields().size() - 1);
+    }
+
+    private static String joined(Collection<Field> fields) {
+        return fields.stream().map(RuleViews::name).collect(Collectors.joining(" and "));
     }
 }

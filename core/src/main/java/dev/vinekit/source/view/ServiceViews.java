@@ -15,6 +15,7 @@ import dev.vinekit.sql.Dialect;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -27,14 +28,16 @@ public final class ServiceViews {
      * Everything that the templates see.
      *
      * @param dialect the SQL of the engine
+     * @param locals the names that methods use beside those of fields, which no parameter may have
      */
-    public static ServiceView of(Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples) {
+    public static ServiceView of(
+            Mapping mapping, EngineTraits engine, Dialect dialect, SampleRows samples, Set<String> locals) {
         String engineTitle = engine.title();
         List<ServiceView.LibraryView> libraries = engine.libraries().stream()
                 .map(library -> new ServiceView.LibraryView(DocText.of(library.group()), DocText.of(library.artifact()),
                         DocText.of(library.version()), DocText.of(library.scope())))
                 .toList();
-        EntityViews maker = new EntityViews(mapping, dialect, samples);
+        EntityViews maker = new EntityViews(mapping, dialect, samples, locals);
         Map<TableName, EntityView> views = new LinkedHashMap<>();
         mapping.entities().forEach(entity -> views.put(entity.table().name(), maker.of(entity)));
         List<EntityView> entities = List.copyOf(views.values());
@@ -94,8 +97,9 @@ public final class ServiceViews {
     }
 
     /** The rules of every table, with the names of the tests that prove them. */
-    public static Map<TableName, List<TestedRule>> rules(Mapping mapping, Dialect dialect, SampleRows samples) {
-        TestViews tests = new TestViews(mapping, new RelationViews(mapping), dialect, samples);
+    public static Map<TableName, List<TestedRule>> rules(
+            Mapping mapping, Dialect dialect, SampleRows samples, Set<String> locals) {
+        TestViews tests = new TestViews(mapping, new RelationViews(mapping, locals), dialect, samples);
         return mapping.entities().stream().collect(Collectors.toMap(entity -> entity.table().name(), tests::rules));
     }
 

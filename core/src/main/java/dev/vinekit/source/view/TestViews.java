@@ -1,7 +1,6 @@
 package dev.vinekit.source.view;
 
 import dev.vinekit.data.Proof;
-import dev.vinekit.data.Sample;
 import dev.vinekit.data.SampleRow;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.data.Trial;
@@ -10,7 +9,6 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
-import dev.vinekit.mapping.Limits;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.DefaultValue;
@@ -18,8 +16,6 @@ import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.source.TestedRule;
 import dev.vinekit.sql.Dialect;
-import java.net.URLEncoder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;
@@ -29,7 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Decides what the tests of a table do. */
 final class TestViews {
@@ -55,7 +50,7 @@ final class TestViews {
         SampleRow other = samples.row(entity, true);
         List<Proof> proofs = samples.proofs(entity);
         boolean creates = samples.isCreated(entity);
-        RuleViews rules = RuleViews.of(mapping, entity, proofs);
+        RuleViews rules = RuleViews.of(mapping, proofs);
         List<Field> patched = patched(entity, sample, other);
         return new EntityView.TestView(
                 samples.of(entity, false),
@@ -64,12 +59,14 @@ final class TestViews {
                 creates,
                 samples.isFillable(entity),
                 touched(entity),
-                rules.view(),
+                rules.views(),
                 duplicable(proofs).stream().map(views::get).toList(),
                 creates ? tied.includeTests(entity, sample) : List.of(),
                 creates ? tied.childTests(entity, sample) : List.of(),
                 tied.finderTests(entity, sample),
-                tied.filterTests(entity, sample),
+                entity.filters().stream().filter(field -> sample.has(field) || field.inKey())
+                        .filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
+                        .map(views::get).toList(),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field))
                 .map(views::get).toList(),
@@ -80,16 +77,12 @@ final class TestViews {
                 entity.transactional(),
                 samples.isReferredInCircle(entity),
                 patched.stream().map(views::get).toList(),
-                patched.stream().limit(1).filter(field -> !(other.values().get(field) instanceof Sample.Reference))
-                .findFirst().map(views::get),
                 entity.key().stream().filter(field -> samples.differs(entity, false, field)
                         && !isCountedWithin(entity, field)).map(views::get).toList(),
-                JavaString.of("?limit=" + Limits.ROWS_OF_A_PAGE + "&sort=" + entity.key().stream().map(field -> "-" + encoded(field))
-                        .collect(Collectors.joining(","))),
-                sorted(entity).map(views::get),
-                JavaString.of(sorted(entity).map(TestViews::encoded).orElse("")),
-                new EntityView.OneField(JavaString.of(entity.fields().get(0).jsonName()),
-                        JavaString.of("?fields=" + encoded(entity.fields().get(0)))),
+                entity.filters().stream().filter(field -> !field.inKey() && field.type() != JavaType.FLOAT)
+                        .map(views::get).toList(),
+                proofs.stream().flatMap(proof -> proof.trials().stream()).filter(Trial.Omitted.class::isInstance)
+                        .map(trial -> views.get(((Trial.Omitted) trial).field())).distinct().toList(),
                 AccessViews.tests(mapping, entity));
     }
 
@@ -130,16 +123,6 @@ final class TestViews {
                 .filter(field -> !RelationTestViews.isParameter(field)).findFirst();
     }
 
-    /** A column outside the key to sort by, if there is a choice one in which rows may have no value. */
-    private static Optional<Field> sorted(Entity entity) {
-        return entity.filters().stream().filter(field -> !field.inKey() && field.type() != JavaType.FLOAT)
-                .min(Comparator.comparing(field -> !field.column().nullable()));
-    }
-
-    private static String encoded(Field field) {
-        return URLEncoder.encode(field.jsonName(), StandardCharsets.UTF_8);
-    }
-
     /** The table and all that it refers to, in an order in which rows can be inserted. */
     private List<JavaName> touched(Entity entity) {
         if (entity.table().isView()) {
@@ -166,7 +149,7 @@ final class TestViews {
 
     /** The rules of a table, with the names of the tests that prove them. */
     List<TestedRule> rules(Entity entity) {
-        return RuleViews.of(mapping, entity, samples.proofs(entity)).rules();
+        return RuleViews.of(mapping, samples.proofs(entity)).rules();
     }
 
     /**

@@ -96,15 +96,28 @@ function parsed(response, text) {
   return parse(text);
 }
 
-/** JSON as JavaScript has it, with the digits of each number kept that a number of JavaScript cannot hold. */
+/**
+ * JSON as JavaScript has it, with the digits of each number kept that a number of JavaScript cannot hold. Its objects
+ * have the members of the text and no others: a column may be called `toString`.
+ */
 export function parse(text) {
   return JSON.parse(
     text.replace(/"(?:[^"\\]|\\.)*"|-?\d+(?:\.\d+)?(?:[eE][+-]?\d+)?/g, part =>
       part.startsWith('"') || isExact(part) ? part : JSON.stringify(DIGITS + part),
     ),
-    (name, value) =>
-      typeof value === "string" && value.startsWith(DIGITS) ? new Digits(value.slice(DIGITS.length)) : value,
+    (name, value) => {
+      if (typeof value === "string" && value.startsWith(DIGITS)) {
+        return new Digits(value.slice(DIGITS.length));
+      }
+      const isObject = value !== null && typeof value === "object" && !Array.isArray(value) && !(value instanceof Digits);
+      return isObject ? Object.setPrototypeOf(value, null) : value;
+    },
   );
+}
+
+/** An object that has these members and no others, which those of classes have from the start. */
+export function named(members) {
+  return Object.assign(Object.create(null), members);
 }
 
 const DIGITS = "\u0000digits:";

@@ -2,7 +2,7 @@
 
 import { html } from "./lib/lit-html.js";
 import { address } from "./address.js";
-import { send } from "./api.js";
+import { named, send } from "./api.js";
 
 const AT_A_TIME = 4;
 const FEW = 12;
@@ -12,7 +12,7 @@ export class CollectionsView {
   title = "Collections";
 
   constructor(service, place, draw) {
-    Object.assign(this, { service, redraw: draw, words: "", counts: {} });
+    Object.assign(this, { service, redraw: draw, words: "", counts: named() });
   }
 
   /** Counts the rows, some collections at a time, as long as somebody looks. */

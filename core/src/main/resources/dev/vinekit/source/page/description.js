@@ -1,5 +1,7 @@
 // What the service says of itself (openapi.json), arranged by collection.
 
+import { named } from "./api.js";
+
 const METHODS = ["get", "post", "put", "patch", "delete"];
 
 /** Reads a description. */
@@ -125,7 +127,7 @@ function field(resolve, name, schema, bodies) {
 
 /** The comparisons of each field that a list can be narrowed by. */
 function filters(list) {
-  const found = {};
+  const found = named();
   for (const parameter of list.parameters.filter(each => each.style === "deepObject")) {
     found[parameter.name] = parameter.schema.properties;
   }
@@ -134,7 +136,7 @@ function filters(list) {
 
 /** The fields in which a link says that the key of another row stands, by the first of them. */
 function references(from, collections) {
-  const found = {};
+  const found = named();
   for (const [name, link] of Object.entries(from.links)) {
     const target = collections.find(each => each.read?.id === link.operationId);
     const fields = fieldsOf(link);

@@ -2,7 +2,7 @@
 
 import { html } from "./lib/lit-html.js";
 import { address, go, plain } from "./address.js";
-import { parse, send, stringify } from "./api.js";
+import { named, parse, send, stringify } from "./api.js";
 import { fieldsOf, keyOf } from "./description.js";
 import { Draft } from "./drafts.js";
 import { input } from "./inputs.js";
@@ -17,9 +17,9 @@ export class FormView {
     this.isNew = place.kind === "new";
     this.title = this.isNew ? `New row of ${name}` : `Edit ${name} ${plain(key ?? "")}`;
     this.draft = new Draft(service, place, this.title);
-    this.texts = {};
-    this.unfinished = {};
-    this.mistakes = {};
+    this.texts = named();
+    this.unfinished = named();
+    this.mistakes = named();
   }
 
   get fields() {
@@ -57,7 +57,7 @@ export class FormView {
         });
     }
     if (before) {
-      Object.assign(this, { texts: before.texts, tag: before.tag, begun: before.row && parse(before.row) });
+      Object.assign(this, { texts: named(before.texts), tag: before.tag, begun: before.row && parse(before.row) });
     }
   }
 
@@ -205,8 +205,8 @@ export class FormView {
 
   /** The fields that are to be sent; nothing if one of them has no value that could be. */
   body() {
-    const body = {};
-    this.mistakes = {};
+    const body = named();
+    this.mistakes = named();
     for (const field of this.fields.filter(each => each.name in this.texts)) {
       try {
         const before = this.isNew ? undefined : (this.begun ?? this.row)[field.name];

@@ -3,7 +3,7 @@
 import { html } from "./lib/lit-html.js";
 import { live } from "./lib/directives/live.js";
 import { address, plain } from "./address.js";
-import { asked, curl, parse, send, stringify } from "./api.js";
+import { asked, curl, named, parse, send, stringify } from "./api.js";
 import { Draft } from "./drafts.js";
 import { lastRow } from "./lastrow.js";
 import { rulesOf } from "./values.js";
@@ -13,7 +13,7 @@ export class RequestsView {
 
   constructor(service, place, draw) {
     const operation = service.operations.find(each => each.id === place.query.get("id"));
-    Object.assign(this, { service, place, redraw: draw, operation, words: "", values: {} });
+    Object.assign(this, { service, place, redraw: draw, operation, words: "", values: named() });
     if (operation) {
       this.title = `${operation.method} ${operation.path}`;
       this.body = operation.example === undefined ? "" : stringify(operation.example, 2);
@@ -25,7 +25,7 @@ export class RequestsView {
   async load() {
     const before = await this.draft?.content();
     if (before) {
-      this.values = before.texts;
+      this.values = named(before.texts);
       this.body = before.body;
     }
     this.isReady = true;

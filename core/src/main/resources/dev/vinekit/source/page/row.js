@@ -2,7 +2,7 @@
 
 import { html } from "./lib/lit-html.js";
 import { address, go, plain } from "./address.js";
-import { send, stringify } from "./api.js";
+import { named, send, stringify } from "./api.js";
 import { keyOf } from "./description.js";
 import { problem } from "./problem.js";
 import { cell, content } from "./cells.js";
@@ -19,7 +19,7 @@ export class RowView {
       redraw: draw,
       key,
       collection: service.collections.find(each => each.name === name),
-      below: {},
+      below: named(),
     });
     this.title = `${name} ${plain(key ?? "")}`;
   }

@@ -1,6 +1,6 @@
 // Values of rows as texts of a form, and back.
 
-import { parse, stringify } from "./api.js";
+import { Digits, parse, stringify } from "./api.js";
 
 const LONG = 80;
 
@@ -117,9 +117,5 @@ export function shown(value) {
   if (value === null || value === undefined) {
     return "";
   }
-  return typeof value === "object" && value.constructor !== Object && !Array.isArray(value)
-    ? value.toString()
-    : typeof value === "object"
-      ? stringify(value)
-      : String(value);
+  return typeof value === "object" && !(value instanceof Digits) ? stringify(value) : String(value);
 }

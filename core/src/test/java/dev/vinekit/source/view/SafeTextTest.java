@@ -52,6 +52,19 @@ class SafeTextTest {
         assertThat(DocText.of(text).toString()).isEqualTo(safe);
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {
+        "plain * text", "line\n+ \"b\"", "line\r+ \"b\"", "\\u000a+ \"b\"", "\\\\u000a+ \"b\"", "\\\\\\u000a+ \"b\"",
+        "\\uuu000a+ \"b\"", "\\u", "\\"})
+    void commentsToTheEndOfTheLineEndThere(String text) throws Exception {
+        assertThat(JavaEvaluator.evaluate("(\"a\" // " + CommentText.of(text) + "\n)")).isEqualTo("a");
+    }
+
+    @Test
+    void commentsToTheEndOfTheLineAreReadAsTheyAre() {
+        assertThat(CommentText.of("a <b> & c*\n \\d+").toString()).isEqualTo("a <b> & c* \\d+");
+    }
+
     @Test
     void commentsAreOneParagraphBrokenIntoLines() {
         assertThat(DocText.of(" one\n two\r\n\tthree ").toString()).isEqualTo("one two three");

@@ -1,7 +1,14 @@
+import com.fasterxml.jackson.annotation.JacksonAnnotation;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JavaType;
+import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.lang.annotation.Annotation;
+import java.lang.reflect.AnnotatedElement;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
@@ -48,9 +55,9 @@ public final class InputReader {
 
     /** The components of a record, and how it is made. */
 <#if s.lists>
-    private record Shape(List<String> names, Class<?>[] types, Type[] generic, Constructor<?> constructor) {
+    private record Shape(List<String> names, Class<?>[] types, Type[] generic, Constructor<?> constructor, boolean annotated) {
 <#else>
-    private record Shape(List<String> names, Class<?>[] types, Constructor<?> constructor) {
+    private record Shape(List<String> names, Class<?>[] types, Constructor<?> constructor, boolean annotated) {
 </#if>
         static Shape of(Class<?> type) {
             Class<?>[] types = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getType).toArray(Class<?>[]::new);
@@ -58,10 +65,17 @@ public final class InputReader {
             Type[] generic = Arrays.stream(type.getRecordComponents()).map(RecordComponent::getGenericType).toArray(Type[]::new);
 </#if>
             try {
-                return new Shape(Json.properties(type), types, <#if s.lists>generic, </#if>type.getDeclaredConstructor(types));
+                return new Shape(Json.properties(type), types, <#if s.lists>generic, </#if>type.getDeclaredConstructor(types),
+                        isAnnotated(type) || Arrays.stream(type.getRecordComponents()).map(RecordComponent::getAccessor).anyMatch(Shape::isAnnotated));
             } catch (NoSuchMethodException e) {
                 throw new IllegalStateException("a record without its constructor", e);
             }
+        }
+
+        /** Whether a person has said how Jackson is to read it. */
+        private static boolean isAnnotated(AnnotatedElement element) {
+            return Arrays.stream(element.getAnnotations()).map(Annotation::annotationType)
+                    .anyMatch(kind -> kind.isAnnotationPresent(JacksonAnnotation.class) && kind != JsonProperty.class);
         }
     }
 
@@ -75,6 +89,9 @@ public final class InputReader {
      */
     public static <T> T read(ObjectNode body, Class<T> type) {
         Shape shape = SHAPES.get(type);
+        if (shape.annotated()) {
+            return type.cast(readAsAnnotated(body, Json.MAPPER.constructType(type)));
+        }
         List<Violation> violations = unknown(body, type);
         Object[] values = new Object[shape.names().size()];
         for (int i = 0; i < values.length; i++) {
@@ -97,6 +114,31 @@ public final class InputReader {
             return type.cast(shape.constructor().newInstance(values));
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException("cannot make a " + type.getSimpleName(), e);
+        }
+    }
+
+    /**
+     * What a body stands for as Jackson reads it: in types of a person's own, and in records that have its annotations.
+     *
+     * @throws ProblemException 400 naming the first value that does not fit
+     */
+    static Object readAsAnnotated(JsonNode body, JavaType type) {
+        if (!isMeasured(body)) {
+            throw ProblemException.malformed("The body must be JSON of at most " + MOST_LEVELS
+                    + " levels, without NUL characters and very large numbers.");
+        }
+        try {
+            return Json.MAPPER.treeToValue(body, type);
+        } catch (JsonMappingException e) {
+            String field = e.getPath().stream().map(part -> part.getFieldName() == null ? "[" + part.getIndex() + "]" : part.getFieldName())
+                    .collect(Collectors.joining("."));
+            if (field.isEmpty()) {
+                throw ProblemException.malformed("The body must be JSON that stands for a value of its type.", e);
+            }
+            throw ProblemException.invalid(List.of(new Violation(field, e instanceof UnrecognizedPropertyException ? "Unknown" : "Type",
+                    e instanceof UnrecognizedPropertyException ? "is not one of the properties to send" : "is not valid")));
+        } catch (JsonProcessingException e) {
+            throw ProblemException.malformed("The body must be JSON that stands for a value of its type.", e);
         }
     }
 
@@ -146,6 +188,9 @@ public final class InputReader {
 
     /** A violation for each property that the record does not have. */
     static List<Violation> unknown(ObjectNode body, Class<?> type) {
+        if (SHAPES.get(type).annotated()) {
+            return List.of();
+        }
         List<String> names = SHAPES.get(type).names();
         List<Violation> violations = new ArrayList<>();
         body.fieldNames().forEachRemaining(name -> {

@@ -20,7 +20,7 @@ import java.util.function.BiFunction;
 public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection selection) {
     private static final int DEFAULT_LIMIT = ${s.limits.usualPage};
     private static final int GREATEST_LIMIT = ${s.limits.page};
-    private static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
+    static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
 
     /**
      * Reads the query parameters.

@@ -80,7 +80,7 @@ public final class Rules {
         Map<String, Object> attributes = rule.getAttributes();
         return switch (rule.getAnnotation().annotationType().getSimpleName()) {
             case "NotNull" -> "is required";
-            case "Null" -> "is numbered by the database; leave it out";
+            case "Null" -> rule.getGroups().contains(OnCreate.class) ? "is numbered by the database; leave it out" : "must be left out";
             case "Size" -> size((int) attributes.get("min"), (int) attributes.get("max"), "characters");
 <#if s.bytes>
             case "Bytes" -> size((int) attributes.get("min"), (int) attributes.get("max"), "bytes");

@@ -1,4 +1,6 @@
-<#ftl attributes={"layer": "controller", "class": "*Controller"}>
+<#ftl attributes={"layer": "controller", "class": "*Controller",
+    "files": "controllers",
+    "locals": "body caller changed created deleted fields found headers included input inputs key limit location offset page parent patch precondition service uri wanted"}>
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;

@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "entity", "class": "*"}>
+<#ftl attributes={"layer": "entity", "class": "*", "files": "entities"}>
 import com.fasterxml.jackson.annotation.JsonProperty;
 <#include "/types.ftl">
 /**

@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "entity", "each": "enumeration"}>
+<#ftl attributes={"layer": "entity", "each": "enumeration", "files": "enumerations"}>
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 <#include "/types.ftl">

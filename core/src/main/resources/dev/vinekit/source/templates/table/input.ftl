@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "dto", "class": "*Input"}>
+<#ftl attributes={"layer": "dto", "class": "*Input", "files": "inputs"}>
 <#if e.writable>
 import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.validation.constraints.DecimalMax;

@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "entity", "class": "*Key"}>
+<#ftl attributes={"layer": "entity", "class": "*Key", "files": "keys"}>
 <#if e.keyName??>
 <#include "/types.ftl">
 /** The primary key of {@link ${e.name}}. In a path it is one segment: the parts, percent-encoded, joined by commas. */

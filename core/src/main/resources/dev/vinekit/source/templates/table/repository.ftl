@@ -1,4 +1,5 @@
-<#ftl attributes={"layer": "repository", "class": "*Repository", "implementation": "Jdbc*Repository"}>
+<#ftl attributes={"layer": "repository", "class": "*Repository", "implementation": "Jdbc*Repository",
+    "files": "repositories", "locals": "condition connection fields found input page row stored"}>
 <#import "/shapes.ftl" as shape>
 import java.sql.Connection;
 import java.sql.ResultSet;

@@ -1,4 +1,6 @@
-<#ftl attributes={"layer": "service", "class": "*Service", "implementation": "Transactional*Service"}>
+<#ftl attributes={"layer": "service", "class": "*Service", "implementation": "Transactional*Service",
+    "files": "services",
+    "locals": "after before changed connection created current deleted fields input inputs page patch precondition repository transactions"}>
 <#import "/shapes.ftl" as shape>
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.Connection;

@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "repository", "class": "*RepositoryTest"}>
+<#ftl attributes={"layer": "repository", "class": "*RepositoryTest", "files": "repository tests"}>
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.sql.Connection;

@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "samples", "class": "*Samples"}>
+<#ftl attributes={"layer": "samples", "class": "*Samples", "files": "samples"}>
 <#if e.test.filled>
 import java.sql.Connection;
 import java.sql.SQLException;

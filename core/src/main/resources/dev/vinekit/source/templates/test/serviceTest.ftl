@@ -1,4 +1,4 @@
-<#ftl attributes={"layer": "service", "class": "*ServiceTest"}>
+<#ftl attributes={"layer": "service", "class": "*ServiceTest", "files": "service tests"}>
 <#if s.interfaces>
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -44,7 +44,7 @@ public final class Api {
         return new Api(url, more);
     }
 
-<#if s.guarded>
+<#if s.guarded || s.secured>
     /** The same without a header. */
     public Api leavingOut(String header) {
         Map<String, String> fewer = new HashMap<>(headers);
@@ -144,6 +144,13 @@ public final class Api {
     /** A body with the values that another one has for these properties. */
     public static ObjectNode copying(Object body, Object other, String... properties) {
         return Json.tree(body).setAll(Json.tree(other).retain(properties));
+    }
+
+    /** Of a body what an input gives, without some of its properties. */
+    static ObjectNode given(Object body, Object input, List<String> ignored) {
+        List<String> given = Json.tree(input).properties().stream().filter(property -> !property.getValue().isNull())
+                .map(Map.Entry::getKey).filter(name -> !ignored.contains(name)).toList();
+        return Json.tree(body).retain(given);
     }
 
     /** A patch that takes a property's value away. */

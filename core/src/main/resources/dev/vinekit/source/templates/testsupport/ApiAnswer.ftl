@@ -30,7 +30,7 @@ public record ApiAnswer(int status, java.net.http.HttpHeaders headers, String te
     }
 
     /** A record of a JSON object; properties that are null count as left out. */
-    private static <T> T read(JsonNode object, Class<T> type) {
+    static <T> T read(JsonNode object, Class<T> type) {
         object.properties().removeIf(property -> property.getValue().isNull());
         try {
             return Json.MAPPER.treeToValue(object, type);

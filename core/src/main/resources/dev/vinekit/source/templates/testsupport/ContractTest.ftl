@@ -154,6 +154,16 @@ class ContractTest {
 
     @Test
     @Tag("contract")
+    void tooManyRowsAtOnceAreAProblem() {
+        ApiAnswer answer = api.post(${s.firstWritable}, "[" + "{}, ".repeat(${s.limits.created}) + "{}]");
+
+        assertProblem(answer, 400);
+        assertThat(answer.violatedFields()).isEmpty();
+        assertThat(answer.body().path("detail").textValue()).contains("${s.limits.created}");
+    }
+
+    @Test
+    @Tag("contract")
     void bodyThatIsNotJsonIsAProblem() {
         assertProblem(api.send("POST", ${s.firstWritable}, "text/plain", "{}"), 415);
     }

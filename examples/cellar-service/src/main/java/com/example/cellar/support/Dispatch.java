@@ -32,6 +32,7 @@ import org.jboss.resteasy.specimpl.ResteasyHttpHeaders;
 import org.jboss.resteasy.specimpl.ResteasyUriInfo;
 import org.jboss.resteasy.spi.ResteasyAsynchronousContext;
 import org.jboss.resteasy.spi.ResteasyDeployment;
+import org.jboss.resteasy.spi.ResteasyProviderFactory;
 import org.jboss.resteasy.util.CaseInsensitiveMap;
 import org.xnio.channels.StreamSourceChannel;
 
@@ -132,7 +133,7 @@ final class Dispatch implements HttpHandler {
     }
 
     private void answer(HttpServerExchange exchange, byte[] body) {
-        Answer answer = new Answer();
+        Answer answer = new Answer(controllers.getProviderFactory());
         try {
             controllers.invoke(new Request(exchange, body, answer), answer);
         } catch (UnreadableUrl e) {
@@ -290,13 +291,19 @@ final class Dispatch implements HttpHandler {
     private static final class Answer implements org.jboss.resteasy.spi.HttpResponse {
         private final MultivaluedMap<String, Object> headers = new CaseInsensitiveMap<>();
         private final ByteArrayOutputStream body = new ByteArrayOutputStream();
+        private final ResteasyProviderFactory texts;
         private OutputStream stream = body;
         private int status = StatusCodes.OK;
+
+        /** @param texts knows what dates, cookies and other values of headers are as text */
+        Answer(ResteasyProviderFactory texts) {
+            this.texts = texts;
+        }
 
         void send(HttpServerExchange exchange) {
             exchange.setStatusCode(status);
             headers.forEach((name, values) -> values.forEach(value ->
-                    exchange.getResponseHeaders().add(HttpString.tryFromString(name), value.toString())));
+                    exchange.getResponseHeaders().add(HttpString.tryFromString(name), texts.toHeaderString(value))));
             if (body.size() > 0) {
                 exchange.getResponseSender().send(ByteBuffer.wrap(body.toByteArray()));
             }

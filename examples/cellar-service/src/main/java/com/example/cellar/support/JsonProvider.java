@@ -36,7 +36,7 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
 
     @Override
     public boolean isReadable(Class<?> type, Type genericType, Annotation[] annotations, MediaType mediaType) {
-        return type.isRecord() || type == ObjectNode.class;
+        return mediaType.getSubtype().endsWith("json");
     }
 
     @Override
@@ -44,10 +44,13 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
             Class<Object> type, Type genericType, Annotation[] annotations, MediaType mediaType,
             MultivaluedMap<String, String> headers, InputStream body) throws IOException {
         JsonNode json = json(body);
-        if (genericType instanceof ParameterizedType many) {
+        if (OneOrMany.class.equals(type) && genericType instanceof ParameterizedType many) {
             return InputReader.readAll(json, (Class<?>) many.getActualTypeArguments()[0]);
+        } else if (ObjectNode.class.equals(type)) {
+            return InputReader.object(json);
         }
-        return type.isRecord() ? InputReader.read(InputReader.object(json), type) : InputReader.object(json);
+        return type.isRecord() && type.equals(genericType) ? InputReader.read(InputReader.object(json), type)
+                : InputReader.readAsAnnotated(json, Json.MAPPER.constructType(genericType));
     }
 
     private JsonNode json(InputStream body) throws IOException {

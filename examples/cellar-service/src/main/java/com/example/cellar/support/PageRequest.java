@@ -21,7 +21,7 @@ import java.util.function.BiFunction;
 public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection selection) {
     private static final int DEFAULT_LIMIT = 50;
     private static final int GREATEST_LIMIT = 500;
-    private static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
+    static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
 
     /**
      * Reads the query parameters.

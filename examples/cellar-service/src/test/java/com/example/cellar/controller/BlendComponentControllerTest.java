@@ -1,7 +1,5 @@
 package com.example.cellar.controller;
 
-import static org.assertj.core.api.Assertions.assertThat;
-
 import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
@@ -10,27 +8,45 @@ import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.BlendComponentSamples;
-import com.example.cellar.support.Api;
-import com.example.cellar.support.ApiAnswer;
-import com.example.cellar.support.Condition;
-import com.example.cellar.support.Json;
+import com.example.cellar.support.ComparisonContract;
+import com.example.cellar.support.CrudContract;
+import com.example.cellar.support.IncludeContract;
+import com.example.cellar.support.NestedContract;
+import com.example.cellar.support.NestedList;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.PathKeys;
+import com.example.cellar.support.RequiredContract;
+import com.example.cellar.support.RuleCase;
+import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
+import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
-import org.junit.jupiter.api.Tag;
-import org.junit.jupiter.api.Test;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
-class BlendComponentControllerTest {
+class BlendComponentControllerTest implements
+        CrudContract<BlendComponent, BlendComponentInput>,
+        ComparisonContract<BlendComponent, BlendComponentInput>,
+        UniqueContract<BlendComponent, BlendComponentInput>,
+        RequiredContract<BlendComponent, BlendComponentInput>,
+        IncludeContract<BlendComponent, BlendComponentInput>,
+        NestedContract<BlendComponent, BlendComponentInput>,
+        RulesContract<BlendComponent, BlendComponentInput> {
     private static final String PATH = "/blend-components";
+    private static final TableFacts FACTS = TableFacts.of(PATH)
+            .key("blendId", "wineLotId")
+            .filters("blendId", "wineLotId")
+            .ordered("blendId")
+            .required("blendId", "wineLotId", "share")
+            .unique("blendId", "wineLotId")
+            .changeable("share");
 
     @RegisterExtension
     private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
@@ -41,508 +57,100 @@ class BlendComponentControllerTest {
             Tables.BLEND_COMPONENT);
 
     private final BlendComponentRepository repository = new BlendComponentRepository();
-    private final Api api = SERVICE.api();
     private final Connection connection = SERVICE.connection();
 
-    @Test
-    @Tag("list")
-    void listReturnsTheRowsOfTheTable() throws SQLException {
-        ApiAnswer answer = api.get(PATH + "?limit=500");
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(BlendComponent.class)).isEqualTo(repository.list(connection, Page.first(500)).rows());
+    @Override
+    public ServiceUnderTest service() {
+        return SERVICE;
     }
 
-    @Test
-    @Tag("list")
-    void pagesFollowEachOther() throws SQLException {
-        BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-        List<BlendComponent> rows = new ArrayList<>();
-
-        int pages = api.eachPage(PATH + "?limit=3", page -> rows.addAll(page.asList(BlendComponent.class)));
-
-        assertThat(rows).isEqualTo(repository.list(connection, Page.all()).rows());
-        assertThat(pages).isEqualTo(Math.max(1, (rows.size() + 2) / 3));
+    @Override
+    public TableFacts facts() {
+        return FACTS;
     }
 
-    @Test
-    @Tag("list")
-    void countTellsTheNumberOfAllRows() throws SQLException {
-        ApiAnswer answer = api.get(PATH + "?count=true&limit=1");
-
-        assertThat(answer.header("Total-Count"))
-                .isEqualTo(String.valueOf(repository.count(connection, Condition.NONE)));
+    @Override
+    public Class<BlendComponent> type() {
+        return BlendComponent.class;
     }
 
-    @Test
-    @Tag("list")
-    void sortTurnsTheOrder() throws SQLException {
-        BlendComponentSamples.inserted(connection);
-        List<BlendComponent> expected = new ArrayList<>(repository.list(connection, Page.all()).rows());
-        Collections.reverse(expected);
-
-        ApiAnswer answer = api.get(PATH + "?limit=500&sort=-blendId,-wineLotId");
-
-        assertThat(answer.asList(BlendComponent.class)).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+    @Override
+    public List<BlendComponent> stored(Page page) throws SQLException {
+        return repository.list(connection, page).rows();
     }
 
-    @Test
-    @Tag("create")
-    void createStoresTheRowAndReturnsIt() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, input);
-
-        assertThat(answer.status()).isEqualTo(201);
-        BlendComponent created = answer.as(BlendComponent.class);
-        assertThat(BlendComponentInput.of(created)).usingRecursiveComparison().ignoringExpectedNullFields()
-                .isEqualTo(input);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 1);
-        assertThat(api.at(answer.header("Location")).as(BlendComponent.class)).isEqualTo(created);
-        assertThat(repository.findById(connection, created.primaryKey())).contains(created);
+    @Override
+    public BlendComponentInput sample() throws SQLException {
+        return BlendComponentSamples.sample(connection);
     }
 
-    @Test
-    @Tag("create")
-    void createManyStoresEveryRow() throws SQLException {
-        List<BlendComponentInput> inputs
-                = List.of(BlendComponentSamples.sample(connection), BlendComponentSamples.sample(connection));
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer = api.post(PATH, inputs);
-
-        assertThat(answer.status()).isEqualTo(201);
-        assertThat(answer.asList(BlendComponent.class)).hasSize(2);
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows + 2);
+    @Override
+    public BlendComponent inserted() throws SQLException {
+        return BlendComponentSamples.inserted(connection);
     }
 
-    @Test
-    @Tag("create")
-    void createManyStoresNoneIfOneIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        long rows = repository.count(connection, Condition.NONE);
-
-        ApiAnswer answer
-                = api.post(PATH,
-                        List.of(input,
-                                Api.copying(BlendComponentSamples.sample(connection), BlendComponentInput.of(stored),
-                                        "blendId", "wineLotId")));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
-        assertThat(repository.count(connection, Condition.NONE)).isEqualTo(rows);
+    @Override
+    public BlendComponentInput other() throws SQLException {
+        return BlendComponentSamples.other(connection);
     }
 
-    @Test
-    @Tag("read")
-    void readReturnsTheRow() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get(path(stored));
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.as(BlendComponent.class)).isEqualTo(stored);
+    @Override
+    public BlendComponentInput input(BlendComponent blendComponent) {
+        return BlendComponentInput.of(blendComponent);
     }
 
-    @Test
-    @Tag("read")
-    void readOfAKnownStateIsNotSentAgain() throws SQLException {
-        String path = path(BlendComponentSamples.inserted(connection));
-        String tag = api.get(path).header("ETag");
-
-        assertThat(api.sending("If-None-Match", tag).get(path).status()).isEqualTo(304);
-        assertThat(api.sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
-    }
-
-    @Test
-    @Tag("read")
-    void fieldsNarrowTheAnswer() throws SQLException {
-        String path = path(BlendComponentSamples.inserted(connection));
-
-        ApiAnswer answer = api.get(path + "?fields=blendId");
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body()).isEqualTo(Api.only(api.get(path).body(), "blendId"));
-    }
-
-    @Test
-    @Tag("read")
-    void includeBlendEmbedsTheRow() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get(path(stored) + "?include=blend");
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body().get("blend")).isEqualTo(api.get("/blends/" + PathKeys.join(stored.blendId())).body());
-    }
-
-    @Test
-    @Tag("read")
-    void includeWineLotEmbedsTheRow() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get(path(stored) + "?include=wineLot");
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body().get("wineLot"))
-                .isEqualTo(api.get("/wine-lots/" + PathKeys.join(stored.wineLotId())).body());
-    }
-
-    @Test
-    @Tag("list")
-    void listBlendComponentsOfBlendNarrows() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get("/blends/" + PathKeys.join(stored.blendId()) + "/blend-components?limit=500");
-
-        assertThat(answer.status()).isEqualTo(200);
-        List<BlendComponent> expected = repository.list(connection, Page.all()).rows().stream()
-                .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
-                .toList();
-        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
-    }
-
-    @Test
-    @Tag("list")
-    void listBlendComponentsOfWineLotNarrows() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blend-components?limit=500");
-
-        assertThat(answer.status()).isEqualTo(200);
-        List<BlendComponent> expected = repository.list(connection, Page.all()).rows().stream()
-                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
-                .toList();
-        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
-    }
-
-    @Test
-    @Tag("list")
-    void listWineLotsOfBlendNarrows() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get("/blends/" + PathKeys.join(stored.blendId()) + "/wine-lots?limit=500");
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(WineLot.class)).hasSize(1)
-                .isEqualTo(new WineLotRepository()
-                        .listJoinedToBlendByBlendComponent(connection, stored.blendId(), Page.all()).rows());
-    }
-
-    @Test
-    @Tag("list")
-    void listBlendsOfWineLotNarrows() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blends?limit=500");
-
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(Blend.class)).hasSize(1)
-                .isEqualTo(new BlendRepository()
-                        .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), Page.all()).rows());
-    }
-
-    @Test
-    @Tag("list")
-    void filterByBlendIdNarrows() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get(PATH + "?limit=500&blendId=" + PathKeys.join(stored.blendId()));
-
-        List<BlendComponent> expected = repository.list(connection, Page.first(500)).rows().stream()
-                .filter(row -> Objects.equals(row.blendId(), stored.blendId()))
-                .toList();
-        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
-        assertThat(api.get(PATH + "?limit=500&blendId%5Bis%5D=" + PathKeys.join(stored.blendId()))
-                .asList(BlendComponent.class)).isEqualTo(expected);
-    }
-
-    @Test
-    @Tag("list")
-    void filterByWineLotIdNarrows() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.get(PATH + "?limit=500&wineLotId=" + PathKeys.join(stored.wineLotId()));
-
-        List<BlendComponent> expected = repository.list(connection, Page.first(500)).rows().stream()
-                .filter(row -> Objects.equals(row.wineLotId(), stored.wineLotId()))
-                .toList();
-        assertThat(answer.asList(BlendComponent.class)).contains(stored).isEqualTo(expected);
-        assertThat(api.get(PATH + "?limit=500&wineLotId%5Bis%5D=" + PathKeys.join(stored.wineLotId()))
-                .asList(BlendComponent.class)).isEqualTo(expected);
-    }
-
-    @Test
-    @Tag("list")
-    void filtersByTheOrderOfBlendIdDivideTheList() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentSamples.inserted(connection);
-        List<BlendComponent> all = repository.list(connection, Page.first(500)).rows();
-        String value = PathKeys.join(stored.blendId());
-
-        assertThat(where("blendId", "less", value)).doesNotContain(stored).isSubsetOf(where("blendId", "not", value));
-        assertThat(where("blendId", "greater", value)).doesNotContain(stored)
-                .isSubsetOf(where("blendId", "not", value));
-        assertThat(where("blendId", "less", value).size() + where("blendId", "atLeast", value).size())
-                .isEqualTo(all.size());
-        assertThat(where("blendId", "greater", value).size() + where("blendId", "atMost", value).size())
-                .isEqualTo(all.size());
-        assertThat(where("blendId", "in", value).size() + where("blendId", "not", value).size()).isEqualTo(all.size());
-        assertThat(where("blendId", "isNull", "false")).isEqualTo(all);
-        assertThat(where("blendId", "isNull", "true")).isEmpty();
-    }
-
-    private List<BlendComponent> where(String property, String comparison, String value) {
-        return api.get(PATH + "?limit=500&" + Api.encoded(property) + "[" + comparison + "]=" + value)
-                .asList(BlendComponent.class);
-    }
-
-    @Test
-    @Tag("replace")
-    void replaceStoresEveryField() throws SQLException {
-        BlendComponent before = BlendComponentSamples.inserted(connection);
-        BlendComponentInput input = BlendComponentSamples.other(connection);
-
-        ApiAnswer answer = api.put(path(before), Api.without(input, "blendId", "wineLotId"));
-
-        assertThat(answer.status()).isEqualTo(200);
-        BlendComponent after = answer.as(BlendComponent.class);
-        assertThat(BlendComponentInput.of(after)).usingRecursiveComparison().ignoringFields("blendId", "wineLotId")
-                .isEqualTo(input);
-        assertThat(repository.findById(connection, before.primaryKey())).contains(after);
-    }
-
-    @Test
-    @Tag("replace")
-    void replaceOfAnotherStateIsRefused() throws SQLException {
-        BlendComponent before = BlendComponentSamples.inserted(connection);
-        BlendComponentInput input = BlendComponentSamples.other(connection);
-
-        ApiAnswer answer = api.sending("If-Match", "\"another\"")
-                .put(path(before), Api.without(input, "blendId", "wineLotId"));
-
-        assertThat(answer.status()).isEqualTo(412);
-        assertThat(repository.findById(connection, before.primaryKey())).contains(before);
-    }
-
-    @Test
-    @Tag("replace")
-    void replaceRefusesAnotherKey() throws SQLException {
-        BlendComponent before = BlendComponentSamples.inserted(connection);
-        BlendComponent another = BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.put(path(before), BlendComponentInput.of(another));
-
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).contains("blendId", "wineLotId");
-        assertThat(repository.findById(connection, before.primaryKey())).contains(before);
-    }
-
-    @Test
-    @Tag("patch")
-    void patchChangesOneFieldAndNoOther() throws SQLException {
-        BlendComponent before = BlendComponentSamples.inserted(connection);
-        BlendComponentInput other = BlendComponentSamples.other(connection);
-        BlendComponent row = before;
-
-        for (String field : List.of("share")) {
-            ApiAnswer answer = api.patch(path(before), Api.only(other, field));
-
-            assertThat(answer.status()).isEqualTo(200);
-            BlendComponent after = answer.as(BlendComponent.class);
-            assertThat(Json.tree(BlendComponentInput.of(after)))
-                    .isEqualTo(Api.copying(BlendComponentInput.of(row), other, field));
-            assertThat(repository.findById(connection, before.primaryKey())).contains(after);
-            row = after;
-        }
-    }
-
-    @Test
-    @Tag("patch")
-    void changedRowHasAnotherTag() throws SQLException {
-        String path = path(BlendComponentSamples.inserted(connection));
-        String before = api.get(path).header("ETag");
-
-        ApiAnswer answer = api.patch(path, Api.only(BlendComponentSamples.other(connection), "share"));
-
-        assertThat(answer.header("ETag")).isNotEqualTo(before).isEqualTo(api.get(path).header("ETag"));
-    }
-
-    @Test
-    @Tag("patch")
-    void patchOfAnotherStateIsRefused() throws SQLException {
-        BlendComponent before = BlendComponentSamples.inserted(connection);
-        String tag = api.get(path(before)).header("ETag");
-        BlendComponentInput other = BlendComponentSamples.other(connection);
-
-        ApiAnswer refused = api.sending("If-Match", "\"another\"")
-                .patch(path(before), Api.only(other, "share"));
-
-        assertThat(refused.status()).isEqualTo(412);
-        assertThat(repository.findById(connection, before.primaryKey())).contains(before);
-        assertThat(api.sending("If-Match", tag).patch(path(before), "{}").status()).isEqualTo(200);
-    }
-
-    @Test
-    @Tag("delete")
-    void deleteOfAnotherStateIsRefused() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        assertThat(api.sending("If-Match", "\"another\"").delete(path(stored)).status()).isEqualTo(412);
-
-        assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
-    }
-
-    @Test
-    @Tag("delete")
-    void deleteRemovesTheRow() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        assertThat(api.delete(path(stored)).status()).isEqualTo(204);
-
-        assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
-        assertThat(api.get(path(stored)).status()).isEqualTo(404);
-        assertThat(api.delete(path(stored)).status()).isEqualTo(404);
-    }
-
-    /** Primary key BLEND_COMPONENT_PKEY: BLEND_ID, WINE_LOT_ID. */
-    @Test
-    @Tag("rules")
-    void duplicateBlendIdAndWineLotIdIsRefused() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.copying(input, BlendComponentInput.of(stored), "blendId", "wineLotId"), 409, "blendId",
-                "wineLotId");
-    }
-
-    /** Reference BLEND_COMPONENT_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID) ON DELETE CASCADE. */
-    @Test
-    @Tag("rules")
-    void blendIdOfAMissingRowIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.with(input, "blendId", 2000000000), 422, "blendId");
-    }
-
-    /** Reference BLEND_COMPONENT_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID). */
-    @Test
-    @Tag("rules")
-    void wineLotIdOfAMissingRowIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.with(input, "wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff"), 422, "wineLotId");
-    }
-
-    /**
-     * Check BLEND_COMPONENT_SHARE_CHECK: ("SHARE" &gt; CAST(0 AS NUMERIC(1))) AND ("SHARE" &lt;= CAST(100 AS
-     * NUMERIC(3))).
-     */
-    @Test
-    @Tag("rules")
-    void shareBelowItsLeastIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.with(input, "share", 0), 400, "share");
-    }
-
-    /**
-     * Check BLEND_COMPONENT_SHARE_CHECK: ("SHARE" &gt; CAST(0 AS NUMERIC(1))) AND ("SHARE" &lt;= CAST(100 AS
-     * NUMERIC(3))).
-     */
-    @Test
-    @Tag("rules")
-    void shareAboveItsMostIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.with(input, "share", new BigDecimal("100.01")), 400, "share");
-    }
-
-    /** Not null BLEND_ID. */
-    @Test
-    @Tag("rules")
-    void createWithoutBlendIdIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.without(input, "blendId"), 400, "blendId");
-    }
-
-    /** Not null WINE_LOT_ID. */
-    @Test
-    @Tag("rules")
-    void createWithoutWineLotIdIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.without(input, "wineLotId"), 400, "wineLotId");
-    }
-
-    /** Not null SHARE. */
-    @Test
-    @Tag("rules")
-    void createWithoutShareIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.without(input, "share"), 400, "share");
-    }
-
-    /** Type NUMERIC(5, 2) of SHARE. */
-    @Test
-    @Tag("rules")
-    void shareWithTooManyDecimalsIsRefused() throws SQLException {
-        BlendComponentInput input = BlendComponentSamples.sample(connection);
-
-        assertRefused(Api.with(input, "share", new BigDecimal("50.005")), 400, "share");
-    }
-
-    /** Reference BLEND_COMPONENT_LOT_FKEY: WINE_LOT_ID -&gt; WINE_LOT (ID). */
-    @Test
-    @Tag("rules")
-    void rowReferredToByWineLotIdCannotBeDeleted() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.delete("/wine-lots/" + PathKeys.join(stored.wineLotId()));
-
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(answer.body().path("detail").textValue()).contains("blend-components");
-        assertThat(repository.findById(connection, stored.primaryKey())).contains(stored);
-    }
-
-    /** Reference BLEND_COMPONENT_BLEND_FKEY: BLEND_ID -&gt; BLEND (ID) ON DELETE CASCADE. */
-    @Test
-    @Tag("rules")
-    void rowGoesWithItsRowOfBlendId() throws SQLException {
-        BlendComponent stored = BlendComponentSamples.inserted(connection);
-
-        ApiAnswer answer = api.delete("/blends/" + PathKeys.join(stored.blendId()));
-
-        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
-        assertThat(repository.findById(connection, stored.primaryKey())).isEmpty();
-    }
-
-    /** Asserts that a new row is refused on account of these fields, and that the table stays as it is. */
-    private void assertRefused(Object body, int status, String... fields) throws SQLException {
-        List<BlendComponent> before = repository.list(connection, Page.all()).rows();
-
-        ApiAnswer answer = api.post(PATH, body);
-
-        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
-        assertThat(answer.violatedFields()).as(answer.text()).containsAll(List.of(fields));
-        if (status == 400) {
-            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
-        }
-        assertThat(repository.list(connection, Page.all()).rows()).isEqualTo(before);
-    }
-
-    private static String path(BlendComponent blendComponent) {
+    @Override
+    public String path(BlendComponent blendComponent) {
         return PATH + "/" + blendComponent.primaryKey().segment();
+    }
+
+    @Override
+    public Map<String, String> included(BlendComponent stored) {
+        return Map.of(
+                "blend", "/blends/" + PathKeys.join(stored.blendId()),
+                "wineLot", "/wine-lots/" + PathKeys.join(stored.wineLotId()));
+    }
+
+    @Override
+    public List<NestedList<?>> nested(BlendComponent stored) throws SQLException {
+        return List.of(
+                new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/blend-components",
+                        BlendComponent.class, rowsWith(row -> Objects.equals(row.blendId(), stored.blendId())), false),
+                new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blend-components",
+                        BlendComponent.class, rowsWith(row -> Objects.equals(row.wineLotId(), stored.wineLotId())),
+                                false),
+                new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/wine-lots", WineLot.class,
+                        new WineLotRepository()
+                                .listJoinedToBlendByBlendComponent(connection, stored.blendId(), Page.all()).rows(),
+                                        true),
+                new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blends", Blend.class,
+                        new BlendRepository()
+                                .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), Page.all()).rows(),
+                                        true));
+    }
+
+    static Stream<RuleCase> rules() {
+        return Stream.of(
+                // Primary key BLEND_COMPONENT_PKEY: BLEND_ID, WINE_LOT_ID
+                RuleCase.of("duplicate blendId and wineLotId").copying("blendId", "wineLotId").isRefused(409),
+                // Reference BLEND_COMPONENT_BLEND_FKEY: BLEND_ID -> BLEND (ID) ON DELETE CASCADE
+                RuleCase.of("blendId of a missing row").with("blendId", 2000000000).isRefused(422),
+                RuleCase.of("row of blendId deleted").deleting("/blends", "blendId").deletesTheRow(),
+                // Reference BLEND_COMPONENT_LOT_FKEY: WINE_LOT_ID -> WINE_LOT (ID)
+                RuleCase.of("wineLotId of a missing row").with("wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff")
+                        .isRefused(422),
+                RuleCase.of("row of wineLotId deleted").deleting("/wine-lots", "wineLotId").isRefused(409),
+                // Check BLEND_COMPONENT_SHARE_CHECK: ("SHARE" > CAST(0 AS NUMERIC(1))) AND ("SHARE" <= CAST(100 AS
+                // NUMERIC(3)))
+                RuleCase.of("share below its least").with("share", 0).isRefused(400),
+                RuleCase.of("share above its most").with("share", new BigDecimal("100.01")).isRefused(400),
+                // Not null BLEND_ID
+                RuleCase.of("blendId missing").without("blendId").isRefused(400),
+                // Not null WINE_LOT_ID
+                RuleCase.of("wineLotId missing").without("wineLotId").isRefused(400),
+                // Not null SHARE
+                RuleCase.of("share missing").without("share").isRefused(400),
+                // Type NUMERIC(5, 2) of SHARE
+                RuleCase.of("share with too many decimals").with("share", new BigDecimal("50.005")).isRefused(400));
     }
 }

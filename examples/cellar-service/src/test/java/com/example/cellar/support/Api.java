@@ -140,6 +140,13 @@ public final class Api {
         return Json.tree(body).setAll(Json.tree(other).retain(properties));
     }
 
+    /** Of a body what an input gives, without some of its properties. */
+    static ObjectNode given(Object body, Object input, List<String> ignored) {
+        List<String> given = Json.tree(input).properties().stream().filter(property -> !property.getValue().isNull())
+                .map(Map.Entry::getKey).filter(name -> !ignored.contains(name)).toList();
+        return Json.tree(body).retain(given);
+    }
+
     /** A patch that takes a property's value away. */
     public static ObjectNode clearing(String property) {
         return Json.MAPPER.createObjectNode().putNull(property);

@@ -161,6 +161,16 @@ class ContractTest {
 
     @Test
     @Tag("contract")
+    void tooManyRowsAtOnceAreAProblem() {
+        ApiAnswer answer = api.post("/blends", "[" + "{}, ".repeat(1000) + "{}]");
+
+        assertProblem(answer, 400);
+        assertThat(answer.violatedFields()).isEmpty();
+        assertThat(answer.body().path("detail").textValue()).contains("1000");
+    }
+
+    @Test
+    @Tag("contract")
     void bodyThatIsNotJsonIsAProblem() {
         assertProblem(api.send("POST", "/blends", "text/plain", "{}"), 415);
     }

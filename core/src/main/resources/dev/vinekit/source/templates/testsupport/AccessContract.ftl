@@ -1,0 +1,41 @@
+<#if s.secured>
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Who may do what: each case of the static method {@code access} is an operation. */
+public interface AccessContract<R extends Record> extends TableContract<R> {
+    @ParameterizedTest(name = "{0} needs a token")
+    @MethodSource("access")
+    @Tag("access")
+    default void tokenIsNeeded(AccessCase operation) {
+        ApiAnswer answer = operation.send(api().leavingOut("Authorization"));
+
+        assertThat(answer.status()).isEqualTo(401);
+        assertThat(answer.header("WWW-Authenticate")).startsWith("Bearer");
+    }
+
+    @ParameterizedTest(name = "{0} is for its roles")
+    @MethodSource("access")
+    @Tag("access")
+    default void onlyItsRolesAreEnough(AccessCase operation) {
+        List<String> roles = new ArrayList<>(List.of(${s.roles}));
+        roles.add("none of the roles");
+        for (String role : roles) {
+            Api bearer = api().sending("Authorization", "Bearer " + TestTokens.of(List.of(role)));
+
+            int status = operation.send(bearer).status();
+
+            if (operation.isForEverybody() || operation.roles().contains(role)) {
+                assertThat(status).as(role).isNotIn(401, 403);
+            } else {
+                assertThat(status).as(role).isEqualTo(403);
+            }
+        }
+    }
+}
+</#if>

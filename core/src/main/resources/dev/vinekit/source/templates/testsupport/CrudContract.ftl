@@ -1,0 +1,4 @@
+/** What holds of every table whose rows are listed, read, replaced, patched and deleted. */
+public interface CrudContract<R extends Record, I extends Record>
+        extends OrderContract<R>, ReadContract<R, I>, ReplaceContract<R, I>, PatchContract<R, I>, DeleteContract<R, I> {
+}

@@ -1,0 +1,74 @@
+package com.example.cellar.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.SQLException;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** What holds of every GET of a row. */
+public interface ReadContract<R extends Record, I extends Record> extends KeyContract<R, I> {
+    @Test
+    @Tag("read")
+    default void readReturnsTheRow() throws SQLException {
+        R row = inserted();
+
+        ApiAnswer answer = api().get(path(row));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.as(type())).isEqualTo(row);
+    }
+
+    @Test
+    @Tag("read")
+    default void newRowIsWhereItsLocationSays() throws SQLException {
+        ApiAnswer created = api().post(path(), sample());
+
+        ApiAnswer read = api().at(created.header("Location"));
+
+        assertThat(read.status()).isEqualTo(200);
+        assertThat(read.body()).isEqualTo(created.body());
+        assertThat(read.header("ETag")).isNotEmpty().isEqualTo(created.header("ETag"));
+    }
+
+    @Test
+    @Tag("read")
+    default void readOfAKnownStateIsNotSentAgain() throws SQLException {
+        String path = path(inserted());
+        String tag = api().get(path).header("ETag");
+
+        ApiAnswer known = api().sending("If-None-Match", tag).get(path);
+
+        assertThat(known.status()).isEqualTo(304);
+        assertThat(known.header("ETag")).isEqualTo(tag);
+        assertThat(api().sending("If-None-Match", "W/" + tag).get(path).status()).isEqualTo(304);
+        assertThat(api().sending("If-None-Match", "\"another\"").get(path).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Tag("read")
+    default void fieldsNarrowTheAnswer() throws SQLException {
+        String path = path(inserted());
+        String name = Json.properties(type()).get(0);
+
+        ApiAnswer answer = api().get(path + "?fields=" + Api.encoded(name));
+
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.body()).isEqualTo(Api.only(api().get(path).body(), name));
+        assertThat(api().get(path + "?fields=no.such").status()).isEqualTo(400);
+        assertThat(api().get(path + "?no.such=1").status()).isEqualTo(400);
+    }
+
+    @Test
+    @Tag("read")
+    default void rowHasOnePathOnly() throws SQLException {
+        String path = path(inserted());
+        String number = path.substring(path().length() + 1);
+
+        assertThat(api().get(path).status()).isEqualTo(200);
+        if (number.matches("[1-9][0-9]*")) {
+            assertThat(api().get(path() + "/0" + number).status()).isEqualTo(404);
+            assertThat(api().get(path() + "/+" + number).status()).isEqualTo(404);
+        }
+    }
+}
