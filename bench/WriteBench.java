@@ -10,6 +10,7 @@ import dev.vinekit.project.FileChange;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.source.SourceTree;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
@@ -69,8 +70,8 @@ public final class WriteBench {
         for (FileChange change : changes.changes()) {
             change.text().ifPresent(text -> files.put(change.path(), text));
         }
-        for (Map.Entry<String, Optional<String>> file : changes.record().entrySet()) {
-            file.getValue().ifPresent(text -> files.put(file.getKey(), text));
+        for (Map.Entry<String, Optional<byte[]>> file : changes.record().entrySet()) {
+            file.getValue().ifPresent(text -> files.put(file.getKey(), new String(text, StandardCharsets.ISO_8859_1)));
         }
         return files;
     }

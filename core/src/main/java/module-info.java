@@ -15,6 +15,8 @@ module dev.vinekit.core {
     requires net.datafaker;
     requires org.eclipse.jgit;
     requires org.postgresql.jdbc;
+    requires org.slf4j;
+    requires org.tukaani.xz;
     requires org.yaml.snakeyaml;
     requires rgxgen;
     requires transitive java.sql;

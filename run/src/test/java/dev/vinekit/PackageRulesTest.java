@@ -29,13 +29,14 @@ class PackageRulesTest {
     @ParameterizedTest
     @CsvSource({
         "fault,",
-        "schema,",
+        "json,",
+        "schema, json",
         "sql, schema",
         "engine, fault schema sql",
         "mapping, fault schema sql",
         "data, fault schema sql mapping",
         "scratch, fault schema sql mapping data engine",
-        "source, fault schema sql mapping data",
+        "source, fault json schema sql mapping data",
         "compare, schema mapping",
         "project, fault schema sql mapping data source",
         "run, fault schema sql mapping data source project engine",

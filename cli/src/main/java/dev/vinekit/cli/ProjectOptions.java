@@ -1,9 +1,10 @@
 package dev.vinekit.cli;
 
 import dev.vinekit.project.Project;
-import java.nio.file.Files;
+import dev.vinekit.project.ServiceDescription;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import picocli.CommandLine.Option;
 
 /** Which generated project. */
@@ -23,8 +24,9 @@ class ProjectOptions {
 
     /** The package of the last run, or one made of the directory's name. */
     String defaultPackage() {
-        if (Files.exists(directory().resolve(".vinekit/service.json"))) {
-            return Project.existing(directory()).service().basePackage();
+        Optional<ServiceDescription> before = Project.serviceBefore(directory());
+        if (before.isPresent()) {
+            return before.get().basePackage();
         }
         Path last = directory().toAbsolutePath().normalize().getFileName();
         String letters = (last == null ? "" : last.toString()).toLowerCase(Locale.ROOT)

@@ -13,7 +13,7 @@ import java.util.Set;
  * @param directory the project
  * @param service what the generated service is, for later runs
  * @param changes one for each file, sorted by path
- * @param record files of the record that change: their new text by path, nothing for those that go
+ * @param record files of the record that change: their new content by path, nothing for those that go
  * @param missingLibraries what the code needs and the {@code pom.xml} of a project that is not ours does not name, as
  *     {@code group:artifact}
  * @param ownTemplates the templates of the house that were used
@@ -22,7 +22,7 @@ public record ChangeSet(
         Path directory,
         ServiceDescription service,
         List<FileChange> changes,
-        Map<String, Optional<String>> record,
+        Map<String, Optional<byte[]>> record,
         List<String> missingLibraries,
         Set<String> ownTemplates) {
     public ChangeSet {

@@ -23,11 +23,23 @@ final class FileFailure {
     }
 
     static Optional<String> readIfThere(Path file) {
+        return readIfThere(file, Files::readString);
+    }
+
+    static Optional<byte[]> bytesIfThere(Path file) {
+        return readIfThere(file, Files::readAllBytes);
+    }
+
+    private interface Reading<T> {
+        T of(Path file) throws IOException;
+    }
+
+    private static <T> Optional<T> readIfThere(Path file, Reading<T> reading) {
         if (!Files.isRegularFile(file)) {
             return Optional.empty();
         }
         try {
-            return Optional.of(Files.readString(file));
+            return Optional.of(reading.of(file));
         } catch (IOException e) {
             throw Fault.inWorld("Reading " + file + " failed: " + reason(e) + ".",
                     "Check that the file may be read and is UTF-8 text.", e);

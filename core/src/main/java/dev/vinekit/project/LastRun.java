@@ -1,147 +1,95 @@
 package dev.vinekit.project;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.type.TypeReference;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.SerializationFeature;
 import dev.vinekit.fault.Fault;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.Stream;
+import java.util.stream.Collectors;
 
 /**
- * What the last run recorded in a project, in text files that version control can compare: each generated text, what
- * each file is for, where people moved files to, the schema, and what the service is.
+ * What the last run recorded in a project: each generated text with what the file is for, where people moved files to,
+ * and what the service is, in one file that no person edits; and the schema, as text that version control can compare.
  */
 final class LastRun {
     static final String FOLDER = ".vinekit";
-    static final String SERVICE = FOLDER + "/service.json";
-    static final String SCHEMA = FOLDER + "/schema.json";
-    private static final String FILES = FOLDER + "/files.json";
-    private static final String GENERATED = FOLDER + "/generated";
-    private static final String SUFFIX = ".txt";
-    private static final ObjectMapper JSON = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+    private static final String RECORD = FOLDER + "/generated.json.xz";
+    private static final String SCHEMA = FOLDER + "/schema.json";
 
     private final Path directory;
-    private final Map<String, String> texts;
-    private final Map<String, Entry> files;
+    private final Optional<RunRecord> record;
+
+    private LastRun(Path directory, Optional<RunRecord> record) {
+        this.directory = directory;
+        this.record = record;
+    }
+
+    /** Whether there was a run in a directory. */
+    static boolean isIn(Path directory) {
+        return Files.isRegularFile(directory.resolve(RECORD)) || OlderRecord.isIn(directory);
+    }
 
     /**
-     * What a file is for, and where it is.
+     * The record in a directory; that of no run if there is none.
      *
-     * @param role its identity, whatever its name
-     * @param at where a person moved it to; null if it is where it was written
+     * @throws Fault if it cannot be read
      */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Entry(String role, String at) {
-    }
-
-    private LastRun(Path directory, Map<String, String> texts, Map<String, Entry> files) {
-        this.directory = directory;
-        this.texts = texts;
-        this.files = files;
-    }
-
     static LastRun of(Path directory) {
-        Map<String, Entry> files = new TreeMap<>();
-        read(directory, FILES).ifPresent(json ->
-                files.putAll(parse(directory, FILES, json, new TypeReference<TreeMap<String, Entry>>() { })));
-        return new LastRun(directory, texts(directory), files);
-    }
-
-    /** What was generated, by path. */
-    Map<String, String> texts() {
-        return texts;
-    }
-
-    /** What a file was for; its path where that was not recorded. */
-    String role(String path) {
-        return files.containsKey(path) ? files.get(path).role() : path;
-    }
-
-    /** Where the file that was generated for a path is, as far as is known. */
-    String location(String path) {
-        return files.containsKey(path) && files.get(path).at() != null ? files.get(path).at() : path;
-    }
-
-    static Optional<ServiceDescription> service(Path directory) {
-        return read(directory, SERVICE)
-                .map(json -> parse(directory, SERVICE, json, new TypeReference<ServiceDescription>() { }));
-    }
-
-    static Optional<String> schema(Path directory) {
-        return read(directory, SCHEMA);
-    }
-
-    /** The files of the record that have to change. */
-    Map<String, Optional<String>> changes(
-            Map<String, String> generated, Map<String, Entry> entries, ServiceDescription service, String schema) {
-        Map<String, Optional<String>> changes = new LinkedHashMap<>();
-        generated.forEach((path, text) -> {
-            if (!text.equals(texts.get(path))) {
-                changes.put(recorded(path), Optional.of(text));
-            }
-        });
-        texts.keySet().stream().filter(path -> !generated.containsKey(path))
-                .forEach(path -> changes.put(recorded(path), Optional.empty()));
-        put(changes, FILES, write(new TreeMap<>(entries)));
-        put(changes, SERVICE, write(service));
-        put(changes, SCHEMA, schema);
-        return changes;
-    }
-
-    private void put(Map<String, Optional<String>> changes, String path, String text) {
-        if (!read(directory, path).equals(Optional.of(text))) {
-            changes.put(path, Optional.of(text));
+        Path file = directory.resolve(RECORD);
+        if (!Files.isRegularFile(file)) {
+            return new LastRun(directory, OlderRecord.read(directory));
         }
-    }
-
-    private static String recorded(String path) {
-        return GENERATED + "/" + path + SUFFIX;
-    }
-
-    private static Map<String, String> texts(Path directory) {
-        Path root = directory.resolve(GENERATED);
-        Map<String, String> texts = new TreeMap<>();
-        if (!Files.isDirectory(root)) {
-            return texts;
-        }
-        try (Stream<Path> files = Files.walk(root)) {
-            for (Path file : files.filter(Files::isRegularFile).toList()) {
-                String path = root.relativize(file).toString().replace('\\', '/');
-                texts.put(path.substring(0, path.length() - SUFFIX.length()), Files.readString(file));
-            }
-        } catch (IOException e) {
-            throw Fault.inWorld("Reading " + root + " failed: " + FileFailure.reason(e) + ".",
-                    "Restore the directory from version control.", e);
-        }
-        return texts;
-    }
-
-    private static Optional<String> read(Path directory, String path) {
-        return FileFailure.readIfThere(directory.resolve(path));
-    }
-
-    private static <T> T parse(Path directory, String path, String json, TypeReference<T> type) {
         try {
-            return JSON.readValue(json, type);
-        } catch (JsonProcessingException e) {
-            throw Fault.inWorld(directory.resolve(path) + " cannot be understood: " + e.getOriginalMessage() + ".",
+            RunRecord ours = RunRecord.read(Files.readAllBytes(file));
+            Optional<byte[]> theirs = UnfinishedMerge.theirs(file);
+            return new LastRun(directory,
+                    Optional.of(theirs.isPresent() ? ours.with(RunRecord.read(theirs.get())) : ours));
+        } catch (IOException e) {
+            throw Fault.inWorld(file + " cannot be understood: " + FileFailure.reason(e) + ".",
                     "Restore the file from version control, or generate into a new directory.", e);
         }
     }
 
-    private static String write(Object value) {
-        try {
-            return JSON.writeValueAsString(value) + "\n";
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException("a record of text is JSON", e);
+    /** What was generated, by path. */
+    Map<String, String> texts() {
+        return entries().entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, file -> file.getValue().text(), (a, b) -> a, TreeMap::new));
+    }
+
+    private Map<String, RunRecord.Entry> entries() {
+        return record.map(RunRecord::files).orElse(Map.of());
+    }
+
+    /** What a file was for; its path where that was not recorded. */
+    String role(String path) {
+        return entries().containsKey(path) ? entries().get(path).role() : path;
+    }
+
+    /** Where the file that was generated for a path is, as far as is known. */
+    String location(String path) {
+        return entries().containsKey(path) && entries().get(path).at() != null ? entries().get(path).at() : path;
+    }
+
+    Optional<ServiceDescription> service() {
+        return record.map(RunRecord::service);
+    }
+
+    static Optional<String> schema(Path directory) {
+        return FileFailure.readIfThere(directory.resolve(SCHEMA));
+    }
+
+    /** The files of the record that have to change: their new content by path, nothing for those that go. */
+    Map<String, Optional<byte[]>> changes(RunRecord now, String schema) {
+        Map<String, Optional<byte[]>> changes = new TreeMap<>(OlderRecord.files(directory));
+        if (!changes.isEmpty() || !record.equals(Optional.of(now))) {
+            changes.put(RECORD, Optional.of(now.bytes()));
         }
+        if (!schema(directory).equals(Optional.of(schema))) {
+            changes.put(SCHEMA, Optional.of(schema.getBytes(StandardCharsets.UTF_8)));
+        }
+        return changes;
     }
 }

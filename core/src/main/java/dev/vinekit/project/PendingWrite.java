@@ -47,11 +47,11 @@ final class PendingWrite {
         }
     }
 
-    void put(String path, String text) throws IOException {
+    void put(String path, byte[] content) throws IOException {
         Path file = pending.resolve("files").resolve(path);
         try {
             make(file.getParent());
-            Files.writeString(file, text);
+            Files.write(file, content);
         } catch (IOException e) {
             clear();
             throw e;
@@ -133,8 +133,21 @@ final class PendingWrite {
                 ? Files.readAllLines(pending.resolve(REMOVED)) : List.of();
         for (String path : paths) {
             Files.deleteIfExists(directory.resolve(path));
+            deleteEmpty(directory.resolve(path).getParent());
         }
         clear();
+    }
+
+    /** Takes away a directory of the project that holds nothing any more, and those around it. */
+    private void deleteEmpty(Path folder) throws IOException {
+        for (Path empty = folder; !empty.equals(directory) && Files.isDirectory(empty); empty = empty.getParent()) {
+            try (Stream<Path> entries = Files.list(empty)) {
+                if (entries.findAny().isPresent()) {
+                    return;
+                }
+            }
+            Files.delete(empty);
+        }
     }
 
     private void clear() throws IOException {

@@ -27,19 +27,21 @@ final class Plan {
 
     private final Path directory;
     private final LastRun last;
+    private final Map<String, String> texts;
     private final MovedFiles moved;
     private final Map<String, SourceFile> generated = new TreeMap<>();
     private final Map<String, String> renamed = new HashMap<>();
-    private final Map<String, LastRun.Entry> entries = new TreeMap<>();
+    private final Map<String, RunRecord.Entry> entries = new TreeMap<>();
     private final List<FileChange> changes = new ArrayList<>();
 
     private Plan(Path directory, List<SourceFile> files) {
         this.directory = directory;
         this.last = LastRun.of(directory);
+        this.texts = last.texts();
         files.forEach(file -> generated.put(file.path(), file));
-        Set<String> known = new HashSet<>(last.texts().keySet());
+        Set<String> known = new HashSet<>(texts.keySet());
         known.addAll(generated.keySet());
-        last.texts().keySet().forEach(path -> known.add(last.location(path)));
+        texts.keySet().forEach(path -> known.add(last.location(path)));
         this.moved = new MovedFiles(directory, known);
     }
 
@@ -57,17 +59,14 @@ final class Plan {
         Plan plan = new Plan(directory, files);
         plan.findRenamed();
         plan.generated.values().forEach(plan::add);
-        plan.last.texts().forEach(plan::addForgotten);
+        plan.texts.forEach(plan::addForgotten);
         scripts.forEach(script -> plan.changes.add(new FileChange(script.path(), FileChange.Kind.NEW,
                 "so that other databases can follow", Optional.empty(), Optional.empty(), Optional.of(script.text()),
                 Optional.empty())));
         plan.changes.sort(Comparator.comparing(FileChange::path));
-        Map<String, String> texts = new TreeMap<>();
-        plan.generated.values().stream().filter(file -> plan.entries.containsKey(file.path()))
-                .forEach(file -> texts.put(file.path(), file.text()));
         ServiceDescription service = ServiceDescription.of(sources, sourcesOnly, scope);
         return new ChangeSet(directory, service, plan.changes,
-                plan.last.changes(texts, plan.entries, service,
+                plan.last.changes(new RunRecord(service, plan.entries),
                         Snapshot.write(sources.mapping().schema().withoutAccess())),
                 sourcesOnly ? HostProject.missing(directory, sources.libraries()) : List.of(),
                 sources.ownTemplates());
@@ -76,16 +75,16 @@ final class Plan {
     /** A file that is generated under another path than last time has the same role. */
     private void findRenamed() {
         Map<String, String> gone = new HashMap<>();
-        last.texts().keySet().stream().filter(path -> !generated.containsKey(path))
+        texts.keySet().stream().filter(path -> !generated.containsKey(path))
                 .forEach(path -> gone.put(last.role(path), path));
         generated.values().stream()
-                .filter(file -> !last.texts().containsKey(file.path()) && gone.containsKey(file.identity()))
+                .filter(file -> !texts.containsKey(file.path()) && gone.containsKey(file.identity()))
                 .forEach(file -> renamed.put(file.path(), gone.get(file.identity())));
     }
 
     private void add(SourceFile file) {
         String before = renamed.getOrDefault(file.path(), file.path());
-        String base = last.texts().get(before);
+        String base = texts.get(before);
         if (base == null) {
             addNew(file);
             return;
@@ -99,7 +98,7 @@ final class Plan {
         }
         boolean byPerson = !location.equals(before);
         String target = byPerson ? location : file.path();
-        entries.put(file.path(), new LastRun.Entry(file.identity(), byPerson ? location : null));
+        entries.put(file.path(), new RunRecord.Entry(file.identity(), byPerson ? location : null, file.text()));
         if (present.isEmpty()) {
             changes.add(change(file, file.path(), FileChange.Kind.LEFT_ALONE, Reasons.LOST, Optional.empty()));
             return;
@@ -125,7 +124,7 @@ final class Plan {
             addOccupied(file);
             return;
         }
-        entries.put(file.path(), new LastRun.Entry(file.identity(), null));
+        entries.put(file.path(), new RunRecord.Entry(file.identity(), null, file.text()));
         changes.add(present.isPresent()
                 ? change(file, file.path(), FileChange.Kind.SAME, Reasons.ADOPTED, Optional.empty())
                 : change(file, file.path(), FileChange.Kind.NEW, Reasons.NEW, Optional.of(file.text())));

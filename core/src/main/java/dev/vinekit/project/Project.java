@@ -8,6 +8,7 @@ import dev.vinekit.mapping.file.Proposal;
 import dev.vinekit.source.SourceFile;
 import dev.vinekit.source.SourceTree;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -68,7 +69,12 @@ public final class Project {
 
     /** What the service in a directory is; nothing if there was no run. */
     public static Optional<ServiceDescription> serviceBefore(Path directory) {
-        return LastRun.service(directory);
+        return LastRun.of(directory).service();
+    }
+
+    /** What the last run in a directory generated for a path; nothing if it did not, or there was no run. */
+    public static Optional<String> generatedBefore(Path directory, String path) {
+        return Optional.ofNullable(LastRun.of(directory).texts().get(path));
     }
 
     /** The tables that the last run in a directory mapped; none if there was no run. */
@@ -90,9 +96,9 @@ public final class Project {
                     : Proposal.fresh(mapping, source);
             PendingWrite write = PendingWrite.of(file.toAbsolutePath().getParent());
             write.finishOrForget();
-            write.put(LastRun.FOLDER + "/mapping.schema.json", MappingFile.schema());
+            write.put(LastRun.FOLDER + "/mapping.schema.json", bytes(MappingFile.schema()));
             if (!there || !proposal.added().isEmpty()) {
-                write.put(file.getFileName().toString(), proposal.text());
+                write.put(file.getFileName().toString(), bytes(proposal.text()));
             }
             write.commit();
             return proposal;
@@ -108,7 +114,7 @@ public final class Project {
 
     /** What the service is, as the last run recorded it. */
     public ServiceDescription service() {
-        return LastRun.service(directory).orElseThrow();
+        return LastRun.of(directory).service().orElseThrow();
     }
 
     /** The schema of the last run as a snapshot; nothing if there was none, or one that did not record it. */
@@ -123,7 +129,7 @@ public final class Project {
      * @param scripts files that are written once and then left to people
      */
     public ChangeSet plan(SourceTree sources, List<String> scope, List<SourceFile> scripts) {
-        boolean sourcesOnly = LastRun.service(directory).map(ServiceDescription::sourcesOnly)
+        boolean sourcesOnly = LastRun.of(directory).service().map(ServiceDescription::sourcesOnly)
                 .orElseGet(() -> HostProject.isIn(directory));
         return Plan.of(directory, sources, sourcesOnly, scope, scripts);
     }
@@ -149,7 +155,7 @@ public final class Project {
                     stage(pending, change);
                 }
             }
-            for (Map.Entry<String, Optional<String>> file : changes.record().entrySet()) {
+            for (Map.Entry<String, Optional<byte[]>> file : changes.record().entrySet()) {
                 stage(pending, file.getKey(), file.getValue());
             }
             pending.commit();
@@ -161,15 +167,16 @@ public final class Project {
     }
 
     private static void stage(PendingWrite pending, FileChange change) throws IOException {
-        stage(pending, change.path(), change.text());
+        stage(pending, change.path(), change.text().map(Project::bytes));
         if (change.from().isPresent()) {
             pending.remove(change.from().get());
         }
     }
 
-    private static void stage(PendingWrite pending, String path, Optional<String> text) throws IOException {
-        if (text.isPresent()) {
-            pending.put(path, text.get());
+    private static void stage(PendingWrite pending, String path, Optional<byte[]> content)
+            throws IOException {
+        if (content.isPresent()) {
+            pending.put(path, content.get());
         } else {
             pending.remove(path);
         }
@@ -190,7 +197,8 @@ public final class Project {
     /** All that a change set does, as a unified diff that {@code git apply} takes: the record too. */
     public static String patch(ChangeSet changes) {
         StringBuilder patch = new StringBuilder(diff(changes));
-        new TreeMap<>(changes.record()).forEach((path, text) -> patch.append(diff(changes, path, text)));
+        new TreeMap<>(changes.record()).forEach((path, content) -> patch.append(
+                UnifiedDiff.ofBytes(path, FileFailure.bytesIfThere(changes.directory().resolve(path)), content)));
         return patch.toString();
     }
 
@@ -198,8 +206,12 @@ public final class Project {
         return UnifiedDiff.of(path, FileFailure.readIfThere(changes.directory().resolve(path)), after);
     }
 
+    private static byte[] bytes(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+
     private boolean isOurs() {
-        return Files.isRegularFile(directory.resolve(LastRun.SERVICE));
+        return LastRun.isIn(directory);
     }
 
     /** Whether a directory holds nothing that would be strange beside a generated project. */

@@ -8,10 +8,9 @@ import com.fasterxml.jackson.annotation.PropertyAccessor;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
-import java.io.UncheckedIOException;
+import dev.vinekit.json.JsonText;
 import java.util.List;
 import java.util.Set;
 
@@ -27,7 +26,6 @@ public final class Snapshot {
             .visibility(PropertyAccessor.CREATOR, JsonAutoDetect.Visibility.ANY)
             .defaultPropertyInclusion(JsonInclude.Value.construct(
                     JsonInclude.Include.NON_EMPTY, JsonInclude.Include.NON_EMPTY))
-            .enable(SerializationFeature.INDENT_OUTPUT)
             .build();
 
     static {
@@ -44,11 +42,7 @@ public final class Snapshot {
 
     /** The schema as a JSON text that ends with a line end; the same for equal schemas. */
     public static String write(Schema schema) {
-        try {
-            return MAPPER.writeValueAsString(new Document(FORMAT, schema)) + "\n";
-        } catch (JsonProcessingException e) {
-            throw new UncheckedIOException(e);
-        }
+        return JsonText.of(MAPPER.valueToTree(new Document(FORMAT, schema)));
     }
 
     /**

@@ -135,6 +135,8 @@ public final class Sources {
         file("pom.xml", pom, "project/pom.xml");
         file("README.md", templates.render("project/README.md", model), "project/README.md");
         file(".gitignore", templates.render("project/gitignore", model), "project/gitignore");
+        file(".gitattributes", templates.render("project/gitattributes", model), "project/gitattributes");
+        file(".editorconfig", templates.render("project/editorconfig", model), "project/editorconfig");
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
         if (service.interfaces()) {
             file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker",
@@ -144,6 +146,10 @@ public final class Sources {
         file("src/main/resources/db/seed.sql", Visible.script(seed), "seed.sql");
         (service.withPage() ? PageFiles.all() : Map.<String, String>of())
                 .forEach((name, text) -> file("src/main/resources/page/" + name, text, "page/" + name));
+        String registrations = java.stream().filter(file -> file.role.equals("table/registration"))
+                .map(file -> nameOf(file) + "\n").sorted().collect(Collectors.joining());
+        file("src/main/resources/META-INF/services/" + mapping.basePackage() + ".support.Registration", registrations,
+                "registrations");
         file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));
@@ -157,16 +163,20 @@ public final class Sources {
         files.add(new SourceFile(path, text.replace(String.valueOf(JavaName.MARK), ""), role, Optional.empty()));
     }
 
+    /** The full name of its class. */
+    private String nameOf(JavaFile file) {
+        return mapping.basePackage() + "." + file.folder + "." + file.name;
+    }
+
     private void writeJava() {
-        String base = mapping.basePackage().value();
         Map<String, String> known = new HashMap<>();
         Map<String, String> domain = new HashMap<>();
         java.forEach(file -> (file.table.isPresent() ? domain : known)
-                .put(file.name, base + "." + file.folder + "." + file.name));
+                .put(file.name, nameOf(file)));
         Imports imports = new Imports(known, domain);
         JavaLayout layout = new JavaLayout(mapping.conventions().fileHeader(), mapping.conventions().indentation());
         files.addAll(java.parallelStream().map(file -> {
-            String ownPackage = base + "." + file.folder;
+            String ownPackage = mapping.basePackage() + "." + file.folder;
             Imports.Resolved resolved = imports.of(file.body, ownPackage);
             return new SourceFile(
                     "src/" + file.side + "/java/" + ownPackage.replace('.', '/') + "/" + file.name + ".java",

@@ -3,6 +3,7 @@ package dev.vinekit.project;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -34,7 +35,7 @@ class KilledWriterTest {
             for (int turn = 0; ; turn++) {
                 PendingWrite write = PendingWrite.of(project);
                 for (Map.Entry<String, String> file : state(turn % 2).entrySet()) {
-                    write.put(file.getKey(), file.getValue());
+                    write.put(file.getKey(), file.getValue().getBytes(StandardCharsets.UTF_8));
                 }
                 state(1 - turn % 2).keySet().stream()
                         .filter(path -> !state(1).containsKey(path) || !state(0).containsKey(path))
@@ -83,7 +84,7 @@ class KilledWriterTest {
         try (Stream<Path> all = Files.walk(directory)) {
             for (Path file : all.filter(Files::isRegularFile).filter(file -> !file.toString().contains(".vinekit"))
                     .toList()) {
-                files.put(directory.relativize(file).toString(), Files.readString(file));
+                files.put(directory.relativize(file).toString(), Files.readString(file, StandardCharsets.ISO_8859_1));
             }
         }
         return files;

@@ -7,8 +7,10 @@ import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.source.SourceFile;
 import dev.vinekit.source.SourceTree;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
@@ -27,7 +29,7 @@ class PendingWriteTest {
     void putsAndRemovesTakeEffectTogether() throws IOException {
         Files.writeString(directory.resolve("old.txt"), "old");
         PendingWrite write = PendingWrite.of(directory);
-        write.put("deep/er/new.txt", "new");
+        write.put("deep/er/new.txt", "new".getBytes(StandardCharsets.UTF_8));
         write.remove("old.txt");
 
         assertThat(files()).containsOnlyKeys("old.txt", ".vinekit/pending/files/deep/er/new.txt");
@@ -47,8 +49,8 @@ class PendingWriteTest {
     @Test
     void killedWhileItMovedFilesItIsFinished() throws IOException {
         PendingWrite write = PendingWrite.of(directory);
-        write.put("moved.txt", "1");
-        write.put("waiting.txt", "2");
+        write.put("moved.txt", "1".getBytes(StandardCharsets.UTF_8));
+        write.put("waiting.txt", "2".getBytes(StandardCharsets.UTF_8));
         Files.writeString(directory.resolve(".vinekit/pending/removed"), "gone.txt\n");
         Files.createFile(directory.resolve(".vinekit/pending/ready"));
         Files.move(directory.resolve(".vinekit/pending/files/moved.txt"), directory.resolve("moved.txt"));
@@ -79,7 +81,8 @@ class PendingWriteTest {
         Path half = directory.resolve("half");
         PendingWrite killed = PendingWrite.of(half);
         for (int i = 0; i < Math.min(survived, sources.files().size()); i++) {
-            killed.put(sources.files().get(i).path(), sources.files().get(i).text());
+            SourceFile file = sources.files().get(i);
+            killed.put(file.path(), file.text().getBytes(StandardCharsets.UTF_8));
         }
 
         VineKit.write(VineKit.plan(sources, half));
@@ -116,7 +119,7 @@ class PendingWriteTest {
         Map<String, String> texts = new TreeMap<>();
         try (Stream<Path> files = Files.walk(root)) {
             for (Path file : files.filter(Files::isRegularFile).toList()) {
-                texts.put(root.relativize(file).toString(), Files.readString(file));
+                texts.put(root.relativize(file).toString(), Files.readString(file, StandardCharsets.ISO_8859_1));
             }
         }
         return texts;

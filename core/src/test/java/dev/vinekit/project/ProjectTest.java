@@ -12,6 +12,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.source.SourceTree;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.FileSystem;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -265,7 +266,7 @@ class ProjectTest {
 
     @Test
     void fullDiskLeavesTheProjectAsItWas() throws Exception {
-        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(3_000_000).build())) {
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(2_000_000).build())) {
             Path directory = small.getPath("/project");
             VineKit.write(VineKit.plan(sources(BARREL), directory));
             Map<String, String> before = texts(directory);
@@ -287,7 +288,7 @@ class ProjectTest {
         Map<String, String> texts = new TreeMap<>();
         try (Stream<Path> all = Files.walk(root)) {
             for (Path file : all.filter(Files::isRegularFile).toList()) {
-                texts.put(root.relativize(file).toString(), Files.readString(file));
+                texts.put(root.relativize(file).toString(), Files.readString(file, StandardCharsets.ISO_8859_1));
             }
         }
         return texts;
@@ -296,7 +297,7 @@ class ProjectTest {
     private static void copy(Path from, Path to) throws IOException {
         for (Map.Entry<String, String> file : texts(from).entrySet()) {
             Files.createDirectories(to.resolve(file.getKey()).getParent());
-            Files.writeString(to.resolve(file.getKey()), file.getValue());
+            Files.writeString(to.resolve(file.getKey()), file.getValue(), StandardCharsets.ISO_8859_1);
         }
     }
 
@@ -310,7 +311,7 @@ class ProjectTest {
     @Test
     void writeThatWasKilledBeforeItWasCompleteNeverHappened() throws Exception {
         PendingWrite killed = PendingWrite.of(project());
-        killed.put("src/Half.java", "half");
+        killed.put("src/Half.java", "half".getBytes(StandardCharsets.UTF_8));
 
         generate(BARREL);
 
@@ -323,7 +324,7 @@ class ProjectTest {
     void writeThatWasKilledAfterItWasCompleteIsFinishedByTheNextRun() throws Exception {
         generate(BARREL);
         PendingWrite killed = PendingWrite.of(project());
-        killed.put("src/Whole.java", "whole");
+        killed.put("src/Whole.java", "whole".getBytes(StandardCharsets.UTF_8));
         Files.createFile(project().resolve(".vinekit/pending/ready"));
 
         Project.toWrite(project());

@@ -1,6 +1,7 @@
 package dev.vinekit.run;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.project.Project;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
@@ -21,7 +23,6 @@ import java.util.stream.Stream;
  * @param more those that only Maven knows
  */
 record LibraryPath(List<Path> own, List<Path> more) {
-    private static final String GENERATED_POM = ".vinekit/generated/pom.xml.txt";
     private static final int MINUTES = 10;
 
     /**
@@ -43,8 +44,7 @@ record LibraryPath(List<Path> own, List<Path> more) {
     }
 
     private static boolean isGenerated(Path project, Path pom) throws IOException {
-        Path generated = project.resolve(GENERATED_POM);
-        return Files.isRegularFile(generated) && Files.mismatch(pom, generated) < 0;
+        return Project.generatedBefore(project, "pom.xml").equals(Optional.of(Files.readString(pom)));
     }
 
     /** What Maven says, remembered beside the classes for as long as the {@code pom.xml} stays the same. */

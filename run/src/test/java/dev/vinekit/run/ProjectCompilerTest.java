@@ -122,8 +122,6 @@ class ProjectCompilerTest {
 
     @Test
     void librariesThatOnlyMavenKnowsAreAskedForOnce() throws IOException {
-        Path generated = Files.createDirectories(project.resolve(".vinekit/generated"));
-        Files.writeString(generated.resolve("pom.xml.txt"), "<project/>");
         Files.writeString(project.resolve("pom.xml"), """
                 <project xmlns="http://maven.apache.org/POM/4.0.0">
                   <modelVersion>4.0.0</modelVersion>

@@ -20,7 +20,6 @@ public record EntityView(
         JavaString collection,
         JavaName repositoryClass,
         JavaName serviceClass,
-        JavaName serviceVariable,
         List<OperationView> operations,
         boolean view,
         boolean keyed,

@@ -67,7 +67,6 @@ final class EntityViews {
                 JavaString.of("/" + entity.path()),
                 relations.repositoryClass(entity),
                 relations.serviceClass(entity),
-                RelationViews.serviceVariable(entity),
                 AccessViews.operations(mapping, entity),
                 entity.table().isView(),
                 !entity.key().isEmpty(),

@@ -54,7 +54,7 @@ final class RelationViews {
     }
 
     /** A variable that holds the service of an entity. */
-    static JavaName serviceVariable(Entity entity) {
+    private static JavaName serviceVariable(Entity entity) {
         String name = entity.name().value();
         return JavaName.of(name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1) + "Service");
     }

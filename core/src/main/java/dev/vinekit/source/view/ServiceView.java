@@ -8,7 +8,7 @@ import java.util.Optional;
  * The service as a whole.
  *
  * @param insertOfDefaults what follows the table in an INSERT without values
- * @param constrained the entities that have constraints to translate
+ * @param indent the spaces of a step of Java code; 0 for a tab
  * @param rights who may do what; empty for a service that everybody may use
  * @param roles every role
  * @param tables the entities that tests write to, each after those that it refers to
@@ -40,6 +40,7 @@ public record ServiceView(
         boolean compositeLookups,
         boolean byTable,
         boolean interfaces,
+        int indent,
         boolean returnsRows,
         boolean comparesRows,
         boolean sortsNullsFirst,
@@ -56,9 +57,7 @@ public record ServiceView(
         boolean withPage,
         LimitsView limits,
         List<EntityView> entities,
-        List<EntityView> constrained,
         List<EntityView> tables,
-        List<EntityView> listed,
         Optional<JavaString> firstCollection,
         Optional<JavaString> firstWritable,
         List<LibraryView> libraries,

@@ -67,6 +67,7 @@ public final class ServiceViews {
                 maker.relations().hasCompositeLookups(),
                 mapping.conventions().layout() == Conventions.Layout.BY_TABLE,
                 mapping.conventions().interfaces(),
+                mapping.conventions().indentation().equals("\t") ? 0 : mapping.conventions().indentation().length(),
                 dialect.returnsRows(),
                 dialect.comparesRows(),
                 dialect.sortsNullsFirst(),
@@ -85,10 +86,8 @@ public final class ServiceViews {
                 new ServiceView.LimitsView(
                         Limits.ROWS_OF_A_PAGE, Limits.USUAL_ROWS_OF_A_PAGE, Limits.ROWS_TO_CREATE),
                 entities,
-                entities.stream().filter(entity -> !entity.constraints().isEmpty()).toList(),
                 mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())
                         .map(entity -> views.get(entity.table().name())).toList(),
-                entities.stream().filter(entity -> entity.can("list")).toList(),
                 entities.stream().filter(entity -> entity.can("list")).map(EntityView::collection).findFirst(),
                 entities.stream().filter(entity -> entity.can("create")).map(EntityView::collection).findFirst(),
                 libraries,

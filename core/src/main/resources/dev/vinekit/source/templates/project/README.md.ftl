@@ -71,6 +71,7 @@ There is no access control: everyone who reaches the port may read and write.
 | `repository` | the SQL |
 | `service` | transactions, and rules over several fields |
 | `controller` | the HTTP interface |
+| `registration` | what each table adds to the service |
 | `support` | what all tables share |
 <#if s.remarks?has_content>
 

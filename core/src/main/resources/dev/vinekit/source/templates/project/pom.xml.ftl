@@ -33,11 +33,6 @@
       </dependency>
 </#if>
 </#list>
-      <dependency>
-        <groupId>io.undertow</groupId>
-        <artifactId>undertow-core</artifactId>
-        <version>${v["undertow"]}</version>
-      </dependency>
 <#if s.withPage>
       <dependency>
         <groupId>org.webjars.npm</groupId>

@@ -1,10 +1,14 @@
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.ServiceLoader;
 import java.util.concurrent.Semaphore;
 import javax.sql.DataSource;
 
-/** The parts of the service, put together. */
+/** The parts of the service, put together: those that all tables share, and what the registration of each adds. */
 public final class Application {
-    private final List<Object> controllers;
+    private final List<Object> controllers = new ArrayList<>();
     private final Settings settings;
 <#if s.secured>
     private final AccessTokens tokens;
@@ -21,29 +25,28 @@ public final class Application {
 <#if s.secured>
         this.tokens = new AccessTokens(settings.access());
 </#if>
-        SqlErrors errors = new SqlErrors(List.of(
-<#list s.constrained as e>
-                ${e.name}Repository.CONSTRAINTS<#if e?has_next>,<#else>));</#if>
-</#list><#if !s.constrained?has_content>                ));</#if>
-        Transactions transactions = new Transactions(dataSource, errors, new Semaphore(settings.database().mostScans()));
-<#list s.entities as e>
-        ${e.name}Service ${e.serviceVariable} = new ${e.serviceClass}(transactions, new ${e.repositoryClass}());
-</#list>
-        controllers = List.of(
-                new EntryPoint(List.of(<#if !s.listed?has_content>)),</#if>
-<#list s.listed as e>
-                        ${e.path}<#if e?has_next>,<#else>)),</#if>
-</#list>
-                new Health(readiness),
-                new OpenApi(settings.http().basePath()),
-<#list s.entities as e>
-                new ${e.name}Controller(${e.serviceVariable}<#list e.childServices as c>, ${c.variable}</#list>)<#if e?has_next>,<#else>);</#if>
-</#list>
+        List<Registration> tables = registrations();
+        SqlErrors errors = new SqlErrors(tables.stream().map(Registration::constraints).toList());
+        Services services = new Services(new Transactions(dataSource, errors, new Semaphore(settings.database().mostScans())));
+        tables.forEach(table -> table.addServices(services));
+
+        List<String> paths = tables.stream().map(Registration::collection).flatMap(Optional::stream).sorted().toList();
+        controllers.add(new EntryPoint(paths));
+        controllers.add(new Health(readiness));
+        controllers.add(new OpenApi(settings.http().basePath()));
+        tables.forEach(table -> controllers.add(table.controller(services)));
+    }
+
+    private static List<Registration> registrations() {
+        return ServiceLoader.load(Registration.class, Application.class.getClassLoader()).stream()
+                .map(ServiceLoader.Provider::get)
+                .sorted(Comparator.comparing(registration -> registration.getClass().getName()))
+                .toList();
     }
 
     /** The controllers: one for each table, and those for the entry point and the health check. */
     public List<Object> controllers() {
-        return controllers;
+        return List.copyOf(controllers);
     }
 
 <#if s.secured>

@@ -3,8 +3,9 @@ import java.util.List;
 /** The tables that tests write to, each after those that it refers to. */
 public enum Tables {
 <#list s.tables as t>
-    ${t.constant}(${t.sql.rows}, ${t.sql.everything}, List.of(<#list t.sql.tellingColumns as c>${c}<#sep>, </#list>), ${t.sql.tellingMatch})<#sep>,</#sep><#if t?is_last>;</#if>
+    ${t.constant}(${t.sql.rows}, ${t.sql.everything}, List.of(<#list t.sql.tellingColumns as c>${c}<#sep>, </#list>), ${t.sql.tellingMatch}),
 </#list>
+    ;
 
     private final String sqlName;
     private final String everything;

@@ -19,7 +19,8 @@ public enum Tables {
     HARVEST("harvest", "*", List.of("id"), "id = ?"),
     LAB_ANALYSIS("lab_analysis", "*", List.of("id"), "id = ?"),
     WINE_LOT_HARVEST("wine_lot_harvest", "*", List.of("wine_lot_id", "harvest_id"),
-            "wine_lot_id = ? AND harvest_id = ?");
+            "wine_lot_id = ? AND harvest_id = ?"),
+    ;
 
     private final String sqlName;
     private final String everything;

@@ -1,0 +1,2 @@
+/** JSON as text that reads and compares well. */
+package dev.vinekit.json;

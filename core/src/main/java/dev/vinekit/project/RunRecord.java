@@ -1,0 +1,81 @@
+package dev.vinekit.project;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Map;
+import java.util.TreeMap;
+import org.tukaani.xz.LZMA2Options;
+import org.tukaani.xz.XZInputStream;
+import org.tukaani.xz.XZOutputStream;
+
+/**
+ * What is kept of a run: JSON, compressed with XZ, for most of it is the text of each generated file.
+ *
+ * @param format the version of the form
+ * @param service what the service is
+ * @param files one for each generated file, by its path
+ */
+record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.Entry> files) {
+    private static final int FORMAT = 1;
+
+    /** Takes a tenth of the time of those above it, and 31 MiB, for records that are a tenth larger. */
+    private static final int PRESET = 3;
+
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    /**
+     * A generated file.
+     *
+     * @param role its identity, whatever its name
+     * @param at where a person moved it to; null if it is where it was written
+     * @param text as it was generated
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record Entry(String role, String at, String text) {
+    }
+
+    RunRecord {
+        files = new TreeMap<>(files);
+    }
+
+    RunRecord(ServiceDescription service, Map<String, Entry> files) {
+        this(FORMAT, service, files);
+    }
+
+    /** The same, with the files of another that this one does not have. */
+    RunRecord with(RunRecord other) {
+        Map<String, Entry> both = new TreeMap<>(other.files);
+        both.putAll(files);
+        return new RunRecord(service, both);
+    }
+
+    /** The content of its file; the same for equal records. */
+    byte[] bytes() {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (XZOutputStream compressed = new XZOutputStream(bytes, new LZMA2Options(PRESET))) {
+            JSON.writeValue(compressed, this);
+        } catch (IOException e) {
+            throw new UncheckedIOException("a record of text is JSON", e);
+        }
+        return bytes.toByteArray();
+    }
+
+    /**
+     * Reads what {@link #bytes} wrote.
+     *
+     * @throws IOException if it is something else
+     */
+    static RunRecord read(byte[] bytes) throws IOException {
+        try (XZInputStream plain = new XZInputStream(new ByteArrayInputStream(bytes))) {
+            RunRecord record = JSON.readValue(plain, RunRecord.class);
+            if (record.format != FORMAT) {
+                throw new IOException("it is of form " + record.format + ", not " + FORMAT);
+            }
+            return record;
+        }
+    }
+}
