@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 
 /**
  * What the last run recorded in a project: each generated text with what the file is for, where people moved files to,
@@ -55,8 +54,9 @@ final class LastRun {
 
     /** What was generated, by path. */
     Map<String, String> texts() {
-        return entries().entrySet().stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, file -> file.getValue().text(), (a, b) -> a, TreeMap::new));
+        Map<String, String> texts = new TreeMap<>();
+        entries().forEach((path, file) -> texts.put(path, file.text()));
+        return texts;
     }
 
     private Map<String, RunRecord.Entry> entries() {
