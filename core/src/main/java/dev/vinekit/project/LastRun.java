@@ -18,6 +18,10 @@ final class LastRun {
     private static final String RECORD = FOLDER + "/generated.json.xz";
     private static final String SCHEMA = FOLDER + "/schema.json";
 
+    /** Says to version control that nobody merges these files by hand: they are written anew by each generation. */
+    private static final String ATTRIBUTES = FOLDER + "/.gitattributes";
+    private static final String NOT_MERGED = "generated.json.xz binary\nschema.json -merge\n";
+
     private final Path directory;
     private final Optional<RunRecord> record;
 
@@ -87,9 +91,14 @@ final class LastRun {
         if (!changes.isEmpty() || !record.equals(Optional.of(now))) {
             changes.put(RECORD, Optional.of(now.bytes()));
         }
-        if (!schema(directory).equals(Optional.of(schema))) {
-            changes.put(SCHEMA, Optional.of(schema.getBytes(StandardCharsets.UTF_8)));
-        }
+        put(changes, SCHEMA, schema);
+        put(changes, ATTRIBUTES, NOT_MERGED);
         return changes;
+    }
+
+    private void put(Map<String, Optional<byte[]>> changes, String path, String text) {
+        if (!FileFailure.readIfThere(directory.resolve(path)).equals(Optional.of(text))) {
+            changes.put(path, Optional.of(text.getBytes(StandardCharsets.UTF_8)));
+        }
     }
 }

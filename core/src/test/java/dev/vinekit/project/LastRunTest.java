@@ -61,7 +61,7 @@ class LastRunTest {
         assertThat(project.text("entity/Barrel")).contains("/** Ours. */", "String toast,");
         try (var kept = Files.list(directory.resolve(".vinekit"))) {
             assertThat(kept.map(file -> file.getFileName().toString()))
-                    .containsExactlyInAnyOrder("generated.json.xz", "schema.json");
+                    .containsExactlyInAnyOrder(".gitattributes", "generated.json.xz", "schema.json");
         }
     }
 

@@ -103,7 +103,6 @@ public record EntityView(
             JavaCode arguments,
             JavaCode createdSegment,
             JavaCode pathParam,
-            JavaCode text,
             JavaCode segmentCode,
             JavaCode ofStored,
             JavaCode ofBefore,

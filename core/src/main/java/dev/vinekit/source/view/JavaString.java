@@ -36,6 +36,13 @@ public final class JavaString {
         return new JavaString(lines);
     }
 
+    /** The same behind another text. */
+    public JavaString after(String text) {
+        List<String> longer = new ArrayList<>(lines);
+        longer.set(0, text + longer.get(0));
+        return new JavaString(longer);
+    }
+
     /** A string literal, with its quotes. */
     @Override
     public String toString() {

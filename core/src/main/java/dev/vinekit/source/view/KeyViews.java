@@ -46,7 +46,6 @@ final class KeyViews {
     private EntityView.KeyView single(Entity entity, Field field, boolean loose) {
         JavaName variable = variable(entity);
         JavaName name = field.name();
-        boolean coded = field.type() == JavaType.ENUM;
         return new EntityView.KeyView(
                 FieldViews.type(field, false),
                 FieldViews.type(field, true),
@@ -54,7 +53,6 @@ final class KeyViews {
                 JavaCode.of("%s", variable),
                 JavaCode.of("PathKeys.join(created.%s())", name),
                 JavaCode.of("@PathParam(\"key\")"),
-                JavaCode.of(coded ? "%s.code()" : field.type() == JavaType.BINARY ? "%s.segment()" : "%s", variable),
                 JavaCode.of("PathKeys.join(%s.%s())", entity.variable(), name),
                 JavaCode.of("stored.%s()", name),
                 JavaCode.of("before.%s()", name),
@@ -71,10 +69,9 @@ final class KeyViews {
                 JavaCode.of("%s", type),
                 JavaName.of("key"),
                 parts(entity, "key.%s()"),
-                JavaCode.of("created.primaryKey().segment()"),
+                JavaCode.of("created.primaryKey().toString()"),
                 JavaCode.of("@Encoded @PathParam(\"key\")"),
-                JavaCode.of("key.segment()"),
-                JavaCode.of("%s.primaryKey().segment()", entity.variable()),
+                JavaCode.of("%s.primaryKey()", entity.variable()),
                 JavaCode.of("stored.primaryKey()"),
                 JavaCode.of("before.primaryKey()"),
                 JavaCode.of("created.primaryKey()"),

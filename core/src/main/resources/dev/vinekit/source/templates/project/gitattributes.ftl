@@ -4,7 +4,5 @@ src/test/java/**/support/Tables.java merge=union
 README.md merge=union
 
 # Written anew by each generation: after a merge, generate, and commit what it wrote.
-.vinekit/generated.json.xz binary
-.vinekit/schema.json -merge
 src/main/resources/openapi.json -merge
 src/main/resources/db/*.sql -merge

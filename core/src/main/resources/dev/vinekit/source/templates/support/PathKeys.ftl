@@ -22,7 +22,8 @@ public final class PathKeys {
                 .collect(Collectors.joining(","));
     }
 
-    private static String text(Object part) {
+    /** A part as text, without percent-encoding; a key of several parts is told as its segment. */
+    static String text(Object part) {
 <#if s.binary>
         if (part instanceof Binary binary) {
             return binary.segment();

@@ -4,7 +4,8 @@
 /** The primary key of {@link ${e.name}}. In a path it is one segment: the parts, percent-encoded, joined by commas. */
 public record ${e.keyName}(<#list e.key as f>${f.boxed} ${f.name}<#sep>, </#list>) {
     /** The path segment. */
-    public String segment() {
+    @Override
+    public String toString() {
         return PathKeys.join(<#list e.key as f>${f.name}<#sep>, </#list>);
     }
 

@@ -9,13 +9,13 @@ import java.util.function.Predicate;
 <#include "/types.ftl">
 <#if part == "implementation">
 /** The SQL for ${e.table.code}. */
-public final class ${e.repositoryClass} implements ${e.name}Repository {
+public final class ${e.repositoryClass} extends RowRepository<${e.name}> implements ${e.name}Repository {
 <#elseif part == "interface">
 /** The rows of ${e.table.code}. Every method works on the connection, and in the transaction, that it is given. */
 public interface ${e.name}Repository {
 <#else>
 /** The SQL for ${e.table.code}. Every method works on the connection, and in the transaction, that it is given. */
-public final class ${e.name}Repository {
+public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </#if>
 <#assign constant = (part == "interface")?then("", "public static final ")>
 <#if part != "implementation">
@@ -48,66 +48,40 @@ public final class ${e.name}Repository {
     };
 
 </#if>
-<#if e.can("create") && e.sql.returning>
     private static final String COLUMNS = """
             ${e.sql.columnList.block(12)}
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM ${e.sql.rows.block(16)}
-            """;
-
-<#else>
-    private static final String SELECT = """
-            SELECT ${e.sql.columnList.block(16)}
-            FROM ${e.sql.rows.block(16)}
-            """;
-
-</#if>
 <#if e.keyed>
-    private static final String FIND = SELECT + """
-            WHERE ${e.sql.keyMatch.block(16)}
-            """;
-
-</#if>
-<#if e.locks>
-    private static final String LOCK = FIND + """
-            ${e.sql.lock.block(12)}
-            """;
-
-</#if>
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM ${e.sql.rows.block(16)}
-            """;
-
-<#if e.can("delete")>
-    private static final String DELETE = """
-            DELETE FROM ${e.sql.rows.block(16)}
-            WHERE ${e.sql.keyMatch.block(16)}
-            """;
+    private static final String BY_KEY = ${e.sql.keyMatch.after("WHERE ")};
 
 </#if>
     private static final StoredRow<${e.name}> ROW = new StoredRow<>(${e.name}.class, ${e.repositoryClass}::row<#list e.key as f>, ${f.json}</#list>);
 
 </#if>
-<@shape.method "FoundRows<${e.name}> list(Connection connection, Page page) throws SQLException"; piece>
-<#if piece == "doc">
+<#if part == "interface">
 <#if e.keyed>
     /** The rows of a page, by ascending key if it does not say otherwise. */
 <#else>
     /** The rows of a page; what {@link Page#after} says is how many to pass over. */
 </#if>
+    FoundRows<${e.name}> list(Connection connection, Page page) throws SQLException;
+
+    /** The number of rows that fulfil a condition. */
+    long count(Connection connection, Condition condition) throws SQLException;
+
 <#else>
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public ${e.repositoryClass}() {
+        super(${e.sql.rows}, COLUMNS, FILTERS, ROW);
+    }
+
 </#if>
-</@shape.method>
 <#if e.keyed>
 <@shape.method "Optional<${e.name}> findById(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException"; piece>
 <#if piece == "doc">
     /** The row with this key, if there is one. */
 <#else>
-        return Sql.first(connection, FIND, ROW, ${e.keyCode.arguments});
+        return firstWhere(connection, BY_KEY, ${e.keyCode.arguments});
 </#if>
 </@shape.method>
 </#if>
@@ -116,7 +90,7 @@ public final class ${e.name}Repository {
 <#if piece == "doc">
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
 <#else>
-        return Sql.first(connection, LOCK, ROW, ${e.keyCode.arguments});
+        return firstWhere(connection, BY_KEY + ${e.sql.lock.after(" ")}, ${e.keyCode.arguments});
 </#if>
 </@shape.method>
 </#if>
@@ -138,13 +112,6 @@ public final class ${e.name}Repository {
 </#if>
 </@shape.method>
 </#list>
-<@shape.method "long count(Connection connection, Condition condition) throws SQLException"; piece>
-<#if piece == "doc">
-    /** The number of rows that fulfil a condition. */
-<#else>
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
-</#if>
-</@shape.method>
 <#if e.can("create")>
 <@shape.method "${e.name} insert(Connection connection, ${e.name}Input input) throws SQLException"; piece>
 <#if piece == "doc">
@@ -183,7 +150,7 @@ public final class ${e.name}Repository {
 <#if piece == "doc">
     /** Deletes the row with this key; false if there is none. */
 <#else>
-        return Sql.update(connection, DELETE, ${e.keyCode.arguments}) == 1;
+        return deleteWhere(connection, BY_KEY, ${e.keyCode.arguments}) == 1;
 </#if>
 </@shape.method>
 </#if>

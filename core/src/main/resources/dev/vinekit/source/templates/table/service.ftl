@@ -3,19 +3,18 @@
     "locals": "after before changed connection created current deleted fields input inputs page patch precondition repository transactions"}>
 <#import "/shapes.ftl" as shape>
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.sql.Connection;
-import java.sql.SQLException;
-import java.util.function.Predicate;
 <#include "/types.ftl">
+<#assign base = e.keyed?then(" extends RowService<" + e.name + ", " + e.keyCode.boxed + ">", "")>
+<#assign thrown = e.keyed?then("; {@link RowService} says what they throw", "")>
 <#if part == "implementation">
 /** {@link ${e.name}Service}, each method in a transaction of its own. */
-public final class ${e.serviceClass} implements ${e.name}Service {
+public final class ${e.serviceClass}${base} implements ${e.name}Service {
 <#elseif part == "interface">
-/** What can be done with ${e.title.plural}, each in a transaction of its own. */
+/** What can be done with ${e.title.plural}, each in a transaction of its own${thrown}. */
 public interface ${e.name}Service {
 <#else>
-/** What can be done with ${e.title.plural}, each in a transaction of its own. */
-public final class ${e.name}Service {
+/** What can be done with ${e.title.plural}, each in a transaction of its own${thrown}. */
+public final class ${e.name}Service${base} {
 </#if>
 <#if part != "implementation" && e.includes?has_content>
     /** The rows that ${e.title.withArticle} refers to, which a client can ask to have included. */
@@ -26,11 +25,18 @@ public final class ${e.name}Service {
 
 </#if>
 <#if part != "interface">
+<#if !e.keyed>
     private final Transactions transactions;
+</#if>
     private final ${e.name}Repository repository;
 
     public ${e.serviceClass}(Transactions transactions, ${e.name}Repository repository) {
-        this.transactions = transactions<#if e.constraints?has_content>.on(${e.name}Repository.CONSTRAINTS)</#if>;
+<#assign onTable = e.constraints?has_content?then(".on(" + e.name + "Repository.CONSTRAINTS)", "")>
+<#if e.keyed>
+        super(transactions${onTable}, ${e.titleText}, repository::findById, repository::${e.locks?then("lockById", "findById")});
+<#else>
+        this.transactions = transactions${onTable};
+</#if>
         this.repository = repository;
     }
 
@@ -45,11 +51,7 @@ public final class ${e.name}Service {
 <#if e.keyed>
 <@shape.method "${e.name} find(${e.keyCode.type} ${e.keyCode.variable})"; piece>
 <#if piece == "doc">
-    /**
-     * The row with this key.
-     *
-     * @throws ProblemException 404 if there is none
-     */
+    /** The row with this key. */
 <#else>
         return transactions.read(connection -> existing(connection, ${e.keyCode.variable}));
 </#if>
@@ -76,11 +78,15 @@ public final class ${e.name}Service {
 <#if e.can("create")>
 <@shape.method "${e.name} create(${e.name}Input input)"; piece>
 <#if piece == "doc">
+<#if e.keyed>
+    /** Creates a row and returns it as stored. */
+<#else>
     /**
      * Creates a row and returns it as stored.
      *
      * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
      */
+</#if>
 <#else>
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
@@ -90,11 +96,7 @@ public final class ${e.name}Service {
 <#if e.can("create") && e.test.transactional>
 <@shape.method "List<${e.name}> createAll(List<${e.name}Input> inputs)"; piece>
 <#if piece == "doc">
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
 <#else>
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
 <#assign given = e.inserts?filter(input -> e.key?map(part -> "" + part.name)?seq_contains("" + input.name))>
@@ -111,27 +113,20 @@ public final class ${e.name}Service {
 <#if e.can("replace")>
 <@shape.method "${e.name} replace(${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Precondition precondition)"; piece>
 <#if piece == "doc">
-    /**
-     * Replaces everything but the key and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Replaces everything but the key and returns the row as stored. */
 <#else>
 <#if e.keyCode.loose>
         return transactions.write(connection -> {
             ${e.name} current = locked(connection, ${e.keyCode.variable});
             precondition.verify(current);
             checkReplacement(current, input).verify();
-            return updated(connection, ${e.keyCode.variable}, input, Update.ALL);
+            return updated(connection, ${e.keyCode.variable}, repository.update(connection, ${e.keyCode.variable}, input, Update.ALL));
         });
 <#else>
         checkReplacement(${e.keyCode.variable}, input).verify();
         return transactions.write(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, ${e.keyCode.variable}));
-            }
-            return updated(connection, ${e.keyCode.variable}, input, Update.ALL);
+            verifyState(connection, ${e.keyCode.variable}, precondition);
+            return updated(connection, ${e.keyCode.variable}, repository.update(connection, ${e.keyCode.variable}, input, Update.ALL));
         });
 </#if>
 </#if>
@@ -140,22 +135,15 @@ public final class ${e.name}Service {
 <#if e.can("patch")>
 <@shape.method "${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, Precondition precondition)"; piece>
 <#if piece == "doc">
-    /**
-     * Changes some fields (RFC 7396) and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Changes some fields (RFC 7396) and returns the row as stored. */
 <#else>
         return transactions.write(connection -> {
             ${e.name} current = locked(connection, ${e.keyCode.variable});
             precondition.verify(current);
             ${e.name}Input before = ${e.name}Input.of(current);
             ${e.name}Input changed = MergePatch.apply(patch, before, ${e.name}Input.class);
-            checkReplacement(${e.keyCode.loose?then("current", e.keyCode.variable)}, changed)
-                    .forgive(check(before, OnReplace.class), patch::has)
-                    .verify();
-            return updated(connection, ${e.keyCode.variable}, changed, patch::has);
+            checkReplacement(${e.keyCode.loose?then("current", e.keyCode.variable)}, changed).forgive(check(before, OnReplace.class), patch::has).verify();
+            return updated(connection, ${e.keyCode.variable}, repository.update(connection, ${e.keyCode.variable}, changed, patch::has));
         });
 </#if>
 </@shape.method>
@@ -163,16 +151,10 @@ public final class ${e.name}Service {
 <#if e.can("delete")>
 <@shape.method "void delete(${e.keyCode.type} ${e.keyCode.variable}, Precondition precondition)"; piece>
 <#if piece == "doc">
-    /**
-     * Deletes the row with this key.
-     *
-     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
-     */
+    /** Deletes the row with this key. */
 <#else>
         boolean deleted = transactions.delete(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, ${e.keyCode.variable}));
-            }
+            verifyState(connection, ${e.keyCode.variable}, precondition);
             return repository.delete(connection, ${e.keyCode.variable});
         });
         if (!deleted) {
@@ -182,26 +164,7 @@ public final class ${e.name}Service {
 </@shape.method>
 </#if>
 <#if part != "interface">
-<#if e.keyed>
-    private ${e.name} existing(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
-        return repository.findById(connection, ${e.keyCode.variable}).orElseThrow(() -> missing(${e.keyCode.variable}));
-    }
-
-</#if>
-<#if e.updatable() || e.can("delete")>
-    private ${e.name} locked(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException {
-        return repository.${e.locks?then("lockById", "findById")}(connection, ${e.keyCode.variable}).orElseThrow(() -> missing(${e.keyCode.variable}));
-    }
-
-</#if>
 <#if e.updatable()>
-    private ${e.name} updated(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Predicate<String> fields) throws SQLException {
-        if (!repository.update(connection, ${e.keyCode.variable}, input, fields)) {
-            throw missing(${e.keyCode.variable});
-        }
-        return existing(connection, ${e.keyCode.variable});
-    }
-
 <#if e.keyCode.loose>
     /** The key in the body must be that of the row; the database may know other ways of writing it. */
     private static Rules checkReplacement(${e.name} current, ${e.name}Input input) {
@@ -212,12 +175,6 @@ public final class ${e.name}Service {
 <#list e.key as f>
                 .sameKey(${f.json}, input.${f.name}(), <#if e.keyCode.loose>current.${f.name}()<#else>${f.fromKey}</#if>)<#if f?is_last>;</#if>
 </#list>
-    }
-
-</#if>
-<#if e.keyed>
-    private static ProblemException missing(${e.keyCode.type} ${e.keyCode.variable}) {
-        return ProblemException.notFound(${e.titleText}, ${e.keyCode.text});
     }
 
 </#if>

@@ -52,7 +52,7 @@ public final class BlendComponentController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         BlendComponent created = service.create(body.one());
-        return RowRequest.created(uri, created.primaryKey().segment(), created);
+        return RowRequest.created(uri, created.primaryKey().toString(), created);
     }
 
     @GET

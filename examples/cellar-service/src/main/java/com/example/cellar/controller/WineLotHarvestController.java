@@ -48,7 +48,7 @@ public final class WineLotHarvestController {
             return Response.status(Response.Status.CREATED).entity(service.createAll(body.all())).build();
         }
         WineLotHarvest created = service.create(body.one());
-        return RowRequest.created(uri, created.primaryKey().segment(), created);
+        return RowRequest.created(uri, created.primaryKey().toString(), created);
     }
 
     @GET

@@ -9,7 +9,8 @@ import java.util.UUID;
  */
 public record BlendComponentKey(Integer blendId, UUID wineLotId) {
     /** The path segment. */
-    public String segment() {
+    @Override
+    public String toString() {
         return PathKeys.join(blendId, wineLotId);
     }
 

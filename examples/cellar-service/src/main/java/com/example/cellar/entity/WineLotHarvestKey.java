@@ -9,7 +9,8 @@ import java.util.UUID;
  */
 public record WineLotHarvestKey(UUID wineLotId, Long harvestId) {
     /** The path segment. */
-    public String segment() {
+    @Override
+    public String toString() {
         return PathKeys.join(wineLotId, harvestId);
     }
 

@@ -3,13 +3,12 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.entity.BlendComponentKey;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -23,7 +22,7 @@ import java.util.function.Predicate;
 /**
  * The SQL for {@code BLEND_COMPONENT}. Every method works on the connection, and in the transaction, that it is given.
  */
-public final class BlendComponentRepository {
+public final class BlendComponentRepository extends RowRepository<BlendComponent> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("BLEND_COMPONENT_PKEY", "blend-components", "blendId", "wineLotId"),
@@ -41,44 +40,23 @@ public final class BlendComponentRepository {
             blend_id, wine_lot_id, share
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM blend_component
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE blend_id = ? AND wine_lot_id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM blend_component
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM blend_component
-            WHERE blend_id = ? AND wine_lot_id = ?
-            """;
+    private static final String BY_KEY = "WHERE blend_id = ? AND wine_lot_id = ?";
 
     private static final StoredRow<BlendComponent> ROW
             = new StoredRow<>(BlendComponent.class, BlendComponentRepository::row, "blendId", "wineLotId");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<BlendComponent> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public BlendComponentRepository() {
+        super("blend_component", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<BlendComponent> findById(Connection connection, BlendComponentKey key) throws SQLException {
-        return Sql.first(connection, FIND, ROW, key.blendId(), key.wineLotId());
+        return firstWhere(connection, BY_KEY, key.blendId(), key.wineLotId());
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<BlendComponent> lockById(Connection connection, BlendComponentKey key) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, key.blendId(), key.wineLotId());
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", key.blendId(), key.wineLotId());
     }
 
     /** The rows of a page that refer to this blend. */
@@ -91,11 +69,6 @@ public final class BlendComponentRepository {
     public FoundRows<BlendComponent> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -117,7 +90,7 @@ public final class BlendComponentRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, BlendComponentKey key) throws SQLException {
-        return Sql.update(connection, DELETE, key.blendId(), key.wineLotId()) == 1;
+        return deleteWhere(connection, BY_KEY, key.blendId(), key.wineLotId()) == 1;
     }
 
     private static BlendComponent row(ResultSet row) throws SQLException {

@@ -2,13 +2,12 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -22,7 +21,7 @@ import java.util.UUID;
 import java.util.function.Predicate;
 
 /** The SQL for {@code BLEND}. Every method works on the connection, and in the transaction, that it is given. */
-public final class BlendRepository {
+public final class BlendRepository extends RowRepository<Blend> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("BLEND_PKEY", "blends", "id"),
@@ -42,43 +41,22 @@ public final class BlendRepository {
             id, name, vintage, blended_on, tasting_notes, approved_by
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM blend
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM blend
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM blend
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<Blend> ROW = new StoredRow<>(Blend.class, BlendRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<Blend> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public BlendRepository() {
+        super("blend", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Blend> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Blend> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -99,11 +77,6 @@ public final class BlendRepository {
                 page.where(condition ->
                         condition.and("id IN (SELECT blend_id FROM blend_component WHERE wine_lot_id = ?)",
                                 wineLotId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -131,7 +104,7 @@ public final class BlendRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, int id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static Blend row(ResultSet row) throws SQLException {

@@ -3,13 +3,12 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.BottlingInput;
 import com.example.cellar.entity.Bottling;
 import com.example.cellar.entity.BottlingClosedWith;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -21,7 +20,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The SQL for {@code BOTTLING}. Every method works on the connection, and in the transaction, that it is given. */
-public final class BottlingRepository {
+public final class BottlingRepository extends RowRepository<Bottling> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("BOTTLING_PKEY", "bottlings", "id"),
@@ -43,43 +42,22 @@ public final class BottlingRepository {
             id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM bottling
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM bottling
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM bottling
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<Bottling> ROW = new StoredRow<>(Bottling.class, BottlingRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<Bottling> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public BottlingRepository() {
+        super("bottling", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Bottling> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Bottling> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows of a page that refer to this blend. */
@@ -90,11 +68,6 @@ public final class BottlingRepository {
     /** The rows of a page that refer to this label. */
     public FoundRows<Bottling> listWhereLabelIdIs(Connection connection, int labelId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("label_id = ?", labelId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -126,7 +99,7 @@ public final class BottlingRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, int id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static Bottling row(ResultSet row) throws SQLException {

@@ -3,13 +3,12 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarHandCraft;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -23,7 +22,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The SQL for {@code CELLAR_HAND}. Every method works on the connection, and in the transaction, that it is given. */
-public final class CellarHandRepository {
+public final class CellarHandRepository extends RowRepository<CellarHand> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("CELLAR_HAND_PKEY", "cellar-hands", "id"),
@@ -44,43 +43,22 @@ public final class CellarHandRepository {
             id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM cellar_hand
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM cellar_hand
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM cellar_hand
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<CellarHand> ROW = new StoredRow<>(CellarHand.class, CellarHandRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<CellarHand> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public CellarHandRepository() {
+        super("cellar_hand", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<CellarHand> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<CellarHand> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -92,11 +70,6 @@ public final class CellarHandRepository {
     public FoundRows<CellarHand> listWhereSupervisorIdIs(Connection connection, int supervisorId, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("supervisor_id = ?", supervisorId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -128,7 +101,7 @@ public final class CellarHandRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, int id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static CellarHand row(ResultSet row) throws SQLException {

@@ -2,13 +2,12 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -17,7 +16,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 
 /** The SQL for {@code CELLAR_LOG}. Every method works on the connection, and in the transaction, that it is given. */
-public final class CellarLogRepository {
+public final class CellarLogRepository extends RowRepository<CellarLog> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.reference("CELLAR_LOG_HAND_FKEY", "cellar-logs", "cellar-hands", "handId"));
@@ -34,30 +33,15 @@ public final class CellarLogRepository {
             logged_at, hand_id, entry
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM cellar_log
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM cellar_log
-            """;
-
     private static final StoredRow<CellarLog> ROW = new StoredRow<>(CellarLog.class, CellarLogRepository::row);
 
-    /** The rows of a page; what {@link Page#after} says is how many to pass over. */
-    public FoundRows<CellarLog> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public CellarLogRepository() {
+        super("cellar_log", COLUMNS, FILTERS, ROW);
     }
 
     /** The rows of a page that refer to this cellar hand. */
     public FoundRows<CellarLog> listWhereHandIdIs(Connection connection, int handId, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("hand_id = ?", handId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

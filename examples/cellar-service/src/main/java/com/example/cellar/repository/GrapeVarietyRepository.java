@@ -3,13 +3,11 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.entity.GrapeVarietyColour;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -23,7 +21,7 @@ import java.util.function.Predicate;
 /**
  * The SQL for {@code GRAPE_VARIETY}. Every method works on the connection, and in the transaction, that it is given.
  */
-public final class GrapeVarietyRepository {
+public final class GrapeVarietyRepository extends RowRepository<GrapeVariety> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("GRAPE_VARIETY_PKEY", "grape-varieties", "code"),
@@ -40,55 +38,29 @@ public final class GrapeVarietyRepository {
             code, name, colour, "order", synonyms
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM grape_variety
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE code = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM grape_variety
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM grape_variety
-            WHERE code = ?
-            """;
+    private static final String BY_KEY = "WHERE code = ?";
 
     private static final StoredRow<GrapeVariety> ROW
             = new StoredRow<>(GrapeVariety.class, GrapeVarietyRepository::row, "code");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<GrapeVariety> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public GrapeVarietyRepository() {
+        super("grape_variety", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<GrapeVariety> findById(Connection connection, String code) throws SQLException {
-        return Sql.first(connection, FIND, ROW, code);
+        return firstWhere(connection, BY_KEY, code);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<GrapeVariety> lockById(Connection connection, String code) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, code);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", code);
     }
 
     /** The rows with these values of code, in one statement. */
     public List<GrapeVariety> lookUpByCode(Connection connection, Collection<String> keys) throws SQLException {
         return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("code", "?", keys)))
                 .whole();
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -115,7 +87,7 @@ public final class GrapeVarietyRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, String code) throws SQLException {
-        return Sql.update(connection, DELETE, code) == 1;
+        return deleteWhere(connection, BY_KEY, code) == 1;
     }
 
     private static GrapeVariety row(ResultSet row) throws SQLException {

@@ -2,14 +2,13 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.LabAnalysisInput;
 import com.example.cellar.entity.LabAnalysis;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Json;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -22,7 +21,7 @@ import java.util.UUID;
 import java.util.function.Predicate;
 
 /** The SQL for {@code LAB_ANALYSIS}. Every method works on the connection, and in the transaction, that it is given. */
-public final class LabAnalysisRepository {
+public final class LabAnalysisRepository extends RowRepository<LabAnalysis> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("LAB_ANALYSIS_PKEY", "lab-analyses", "id"),
@@ -40,55 +39,29 @@ public final class LabAnalysisRepository {
             id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM lab_analysis
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM lab_analysis
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM lab_analysis
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<LabAnalysis> ROW
             = new StoredRow<>(LabAnalysis.class, LabAnalysisRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<LabAnalysis> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public LabAnalysisRepository() {
+        super("lab_analysis", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<LabAnalysis> findById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<LabAnalysis> lockById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows of a page that refer to this wine lot. */
     public FoundRows<LabAnalysis> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -120,7 +93,7 @@ public final class LabAnalysisRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, long id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static LabAnalysis row(ResultSet row) throws SQLException {

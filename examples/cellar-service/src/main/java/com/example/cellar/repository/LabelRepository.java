@@ -3,13 +3,11 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
 import com.example.cellar.support.Binary;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -21,7 +19,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The SQL for {@code LABEL}. Every method works on the connection, and in the transaction, that it is given. */
-public final class LabelRepository {
+public final class LabelRepository extends RowRepository<Label> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("LABEL_PKEY", "labels", "id"),
@@ -38,53 +36,27 @@ public final class LabelRepository {
             id, title, language_code, back_text, picture
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM label
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM label
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM label
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<Label> ROW = new StoredRow<>(Label.class, LabelRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<Label> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public LabelRepository() {
+        super("label", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Label> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Label> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows with these values of id, in one statement. */
     public List<Label> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -110,7 +82,7 @@ public final class LabelRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, int id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static Label row(ResultSet row) throws SQLException {

@@ -3,13 +3,12 @@ package com.example.cellar.repository;
 import com.example.cellar.dto.ParcelInput;
 import com.example.cellar.entity.Parcel;
 import com.example.cellar.entity.ParcelSoil;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -22,7 +21,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The SQL for {@code PARCEL}. Every method works on the connection, and in the transaction, that it is given. */
-public final class ParcelRepository {
+public final class ParcelRepository extends RowRepository<Parcel> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("PARCEL_PKEY", "parcels", "id"),
@@ -46,43 +45,22 @@ public final class ParcelRepository {
             longitude
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM parcel
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM parcel
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM parcel
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<Parcel> ROW = new StoredRow<>(Parcel.class, ParcelRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<Parcel> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public ParcelRepository() {
+        super("parcel", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Parcel> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Parcel> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -94,11 +72,6 @@ public final class ParcelRepository {
     public FoundRows<Parcel> listWhereVarietyCodeIs(Connection connection, String varietyCode, Page page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("variety_code = ?", varietyCode)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -134,7 +107,7 @@ public final class ParcelRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, int id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static Parcel row(ResultSet row) throws SQLException {

@@ -4,13 +4,11 @@ import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.VesselKind;
 import com.example.cellar.entity.VesselToast;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -23,7 +21,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The SQL for {@code VESSEL}. Every method works on the connection, and in the transaction, that it is given. */
-public final class VesselRepository {
+public final class VesselRepository extends RowRepository<Vessel> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("VESSEL_PKEY", "vessels", "id"),
@@ -42,53 +40,27 @@ public final class VesselRepository {
             id, code, kind, capacity_litres, toast, bought_on, in_use
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM vessel
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM vessel
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM vessel
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<Vessel> ROW = new StoredRow<>(Vessel.class, VesselRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<Vessel> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public VesselRepository() {
+        super("vessel", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<Vessel> findById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<Vessel> lockById(Connection connection, int id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows with these values of id, in one statement. */
     public List<Vessel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
         return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -118,7 +90,7 @@ public final class VesselRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, int id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static Vessel row(ResultSet row) throws SQLException {

@@ -2,13 +2,12 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.VesselTransferInput;
 import com.example.cellar.entity.VesselTransfer;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -22,7 +21,7 @@ import java.util.function.Predicate;
 /**
  * The SQL for {@code VESSEL_TRANSFER}. Every method works on the connection, and in the transaction, that it is given.
  */
-public final class VesselTransferRepository {
+public final class VesselTransferRepository extends RowRepository<VesselTransfer> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("VESSEL_TRANSFER_PKEY", "vessel-transfers", "id"),
@@ -45,44 +44,23 @@ public final class VesselTransferRepository {
             id, "from", "to", litres, moved_at, moved_by, reason
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM vessel_transfer
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM vessel_transfer
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM vessel_transfer
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<VesselTransfer> ROW
             = new StoredRow<>(VesselTransfer.class, VesselTransferRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<VesselTransfer> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public VesselTransferRepository() {
+        super("vessel_transfer", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<VesselTransfer> findById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<VesselTransfer> lockById(Connection connection, long id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows of a page that refer to this vessel. */
@@ -99,11 +77,6 @@ public final class VesselTransferRepository {
     /** The rows of a page that refer to this vessel. */
     public FoundRows<VesselTransfer> listWhereToIs(Connection connection, int to, Page page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"to\" = ?", to)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -133,7 +106,7 @@ public final class VesselTransferRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, long id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static VesselTransfer row(ResultSet row) throws SQLException {

@@ -2,13 +2,12 @@ package com.example.cellar.repository;
 
 import com.example.cellar.dto.WineLotInput;
 import com.example.cellar.entity.WineLot;
-import com.example.cellar.support.Condition;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Page;
-import com.example.cellar.support.Sql;
+import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
 import java.sql.Connection;
@@ -23,7 +22,7 @@ import java.util.UUID;
 import java.util.function.Predicate;
 
 /** The SQL for {@code WINE_LOT}. Every method works on the connection, and in the transaction, that it is given. */
-public final class WineLotRepository {
+public final class WineLotRepository extends RowRepository<WineLot> {
     /** What it means to a client when the database refuses a row. */
     public static final List<Constraint> CONSTRAINTS = List.of(
             Constraint.unique("WINE_LOT_PKEY", "wine-lots", "id"),
@@ -45,43 +44,22 @@ public final class WineLotRepository {
             id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
             """;
 
-    private static final String SELECT = "SELECT " + COLUMNS + """
-            FROM wine_lot
-            """;
-
-    private static final String FIND = SELECT + """
-            WHERE id = ?
-            """;
-
-    private static final String LOCK = FIND + """
-            FOR UPDATE
-            """;
-
-    private static final String COUNT = """
-            SELECT COUNT(*)
-            FROM wine_lot
-            """;
-
-    private static final String DELETE = """
-            DELETE FROM wine_lot
-            WHERE id = ?
-            """;
+    private static final String BY_KEY = "WHERE id = ?";
 
     private static final StoredRow<WineLot> ROW = new StoredRow<>(WineLot.class, WineLotRepository::row, "id");
 
-    /** The rows of a page, by ascending key if it does not say otherwise. */
-    public FoundRows<WineLot> list(Connection connection, Page page) throws SQLException {
-        return page.read(connection, FILTERS, SELECT, COUNT, ROW);
+    public WineLotRepository() {
+        super("wine_lot", COLUMNS, FILTERS, ROW);
     }
 
     /** The row with this key, if there is one. */
     public Optional<WineLot> findById(Connection connection, UUID id) throws SQLException {
-        return Sql.first(connection, FIND, ROW, id);
+        return firstWhere(connection, BY_KEY, id);
     }
 
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
     public Optional<WineLot> lockById(Connection connection, UUID id) throws SQLException {
-        return Sql.first(connection, LOCK, ROW, id);
+        return firstWhere(connection, BY_KEY + " FOR UPDATE", id);
     }
 
     /** The rows with these values of id, in one statement. */
@@ -109,11 +87,6 @@ public final class WineLotRepository {
                 page.where(condition ->
                         condition.and("id IN (SELECT wine_lot_id FROM wine_lot_harvest WHERE harvest_id = ?)",
                                 harvestId)));
-    }
-
-    /** The number of rows that fulfil a condition. */
-    public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, COUNT + condition.where(), condition.valuesAnd());
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
@@ -146,7 +119,7 @@ public final class WineLotRepository {
 
     /** Deletes the row with this key; false if there is none. */
     public boolean delete(Connection connection, UUID id) throws SQLException {
-        return Sql.update(connection, DELETE, id) == 1;
+        return deleteWhere(connection, BY_KEY, id) == 1;
     }
 
     private static WineLot row(ResultSet row) throws SQLException {

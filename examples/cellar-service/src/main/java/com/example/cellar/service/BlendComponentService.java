@@ -15,29 +15,28 @@ import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Precondition;
-import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
 import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
-import java.util.function.Predicate;
 
-/** What can be done with blend components, each in a transaction of its own. */
-public final class BlendComponentService {
+/**
+ * What can be done with blend components, each in a transaction of its own; {@link RowService} says what they throw.
+ */
+public final class BlendComponentService extends RowService<BlendComponent, BlendComponentKey> {
     /** The rows that a blend component refers to, which a client can ask to have included. */
     public static final Includes<BlendComponent> INCLUDES = Includes.<BlendComponent>none()
             .with("blend", BlendComponent::blendId, new BlendRepository()::lookUpById, Blend::id)
             .with("wineLot", BlendComponent::wineLotId, new WineLotRepository()::lookUpById, WineLot::id);
 
-    private final Transactions transactions;
     private final BlendComponentRepository repository;
 
     public BlendComponentService(Transactions transactions, BlendComponentRepository repository) {
-        this.transactions = transactions.on(BlendComponentRepository.CONSTRAINTS);
+        super(transactions.on(BlendComponentRepository.CONSTRAINTS), "blend component", repository::findById,
+                repository::lockById);
         this.repository = repository;
     }
 
@@ -46,11 +45,7 @@ public final class BlendComponentService {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
-    /**
-     * The row with this key.
-     *
-     * @throws ProblemException 404 if there is none
-     */
+    /** The row with this key. */
     public BlendComponent find(BlendComponentKey key) {
         return transactions.read(connection -> existing(connection, key));
     }
@@ -70,71 +65,43 @@ public final class BlendComponentService {
         return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
-    /**
-     * Creates a row and returns it as stored.
-     *
-     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
-     */
+    /** Creates a row and returns it as stored. */
     public BlendComponent create(BlendComponentInput input) {
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
     }
 
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
     public List<BlendComponent> createAll(List<BlendComponentInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
         return transactions.writeEach(inputs, input -> input.blendId() + "," + input.wineLotId(), repository::insert);
     }
 
-    /**
-     * Replaces everything but the key and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Replaces everything but the key and returns the row as stored. */
     public BlendComponent replace(BlendComponentKey key, BlendComponentInput input, Precondition precondition) {
         checkReplacement(key, input).verify();
         return transactions.write(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, key));
-            }
-            return updated(connection, key, input, Update.ALL);
+            verifyState(connection, key, precondition);
+            return updated(connection, key, repository.update(connection, key, input, Update.ALL));
         });
     }
 
-    /**
-     * Changes some fields (RFC 7396) and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Changes some fields (RFC 7396) and returns the row as stored. */
     public BlendComponent change(BlendComponentKey key, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             BlendComponent current = locked(connection, key);
             precondition.verify(current);
             BlendComponentInput before = BlendComponentInput.of(current);
             BlendComponentInput changed = MergePatch.apply(patch, before, BlendComponentInput.class);
-            checkReplacement(key, changed)
-                    .forgive(check(before, OnReplace.class), patch::has)
-                    .verify();
-            return updated(connection, key, changed, patch::has);
+            checkReplacement(key, changed).forgive(check(before, OnReplace.class), patch::has).verify();
+            return updated(connection, key, repository.update(connection, key, changed, patch::has));
         });
     }
 
-    /**
-     * Deletes the row with this key.
-     *
-     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
-     */
+    /** Deletes the row with this key. */
     public void delete(BlendComponentKey key, Precondition precondition) {
         boolean deleted = transactions.delete(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, key));
-            }
+            verifyState(connection, key, precondition);
             return repository.delete(connection, key);
         });
         if (!deleted) {
@@ -142,30 +109,10 @@ public final class BlendComponentService {
         }
     }
 
-    private BlendComponent existing(Connection connection, BlendComponentKey key) throws SQLException {
-        return repository.findById(connection, key).orElseThrow(() -> missing(key));
-    }
-
-    private BlendComponent locked(Connection connection, BlendComponentKey key) throws SQLException {
-        return repository.lockById(connection, key).orElseThrow(() -> missing(key));
-    }
-
-    private BlendComponent updated(Connection connection, BlendComponentKey key, BlendComponentInput input,
-            Predicate<String> fields) throws SQLException {
-        if (!repository.update(connection, key, input, fields)) {
-            throw missing(key);
-        }
-        return existing(connection, key);
-    }
-
     private static Rules checkReplacement(BlendComponentKey key, BlendComponentInput input) {
         return check(input, OnReplace.class)
                 .sameKey("blendId", input.blendId(), key.blendId())
                 .sameKey("wineLotId", input.wineLotId(), key.wineLotId());
-    }
-
-    private static ProblemException missing(BlendComponentKey key) {
-        return ProblemException.notFound("blend component", key.segment());
     }
 
     private static Rules check(BlendComponentInput input, Class<?> group) {

@@ -53,11 +53,7 @@ public final class CellarLogService {
         return transactions.write(connection -> repository.insert(connection, input));
     }
 
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
     public List<CellarLog> createAll(List<CellarLogInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
         return transactions.writeEach(inputs, repository::insert);

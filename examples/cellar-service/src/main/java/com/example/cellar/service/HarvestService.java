@@ -14,29 +14,25 @@ import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Precondition;
-import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
 import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
-import java.util.function.Predicate;
 
-/** What can be done with harvests, each in a transaction of its own. */
-public final class HarvestService {
+/** What can be done with harvests, each in a transaction of its own; {@link RowService} says what they throw. */
+public final class HarvestService extends RowService<Harvest, Long> {
     /** The rows that a harvest refers to, which a client can ask to have included. */
     public static final Includes<Harvest> INCLUDES = Includes.<Harvest>none()
             .with("parcel", Harvest::parcelId, new ParcelRepository()::lookUpById, Parcel::id)
             .with("cellarHand", Harvest::pickedBy, new CellarHandRepository()::lookUpById, CellarHand::id);
 
-    private final Transactions transactions;
     private final HarvestRepository repository;
 
     public HarvestService(Transactions transactions, HarvestRepository repository) {
-        this.transactions = transactions.on(HarvestRepository.CONSTRAINTS);
+        super(transactions.on(HarvestRepository.CONSTRAINTS), "harvest", repository::findById, repository::lockById);
         this.repository = repository;
     }
 
@@ -45,11 +41,7 @@ public final class HarvestService {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
-    /**
-     * The row with this key.
-     *
-     * @throws ProblemException 404 if there is none
-     */
+    /** The row with this key. */
     public Harvest find(long id) {
         return transactions.read(connection -> existing(connection, id));
     }
@@ -75,71 +67,43 @@ public final class HarvestService {
         return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
-    /**
-     * Creates a row and returns it as stored.
-     *
-     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
-     */
+    /** Creates a row and returns it as stored. */
     public Harvest create(HarvestInput input) {
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
     }
 
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
     public List<Harvest> createAll(List<HarvestInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
         return transactions.writeEach(inputs, repository::insert);
     }
 
-    /**
-     * Replaces everything but the key and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Replaces everything but the key and returns the row as stored. */
     public Harvest replace(long id, HarvestInput input, Precondition precondition) {
         checkReplacement(id, input).verify();
         return transactions.write(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, id));
-            }
-            return updated(connection, id, input, Update.ALL);
+            verifyState(connection, id, precondition);
+            return updated(connection, id, repository.update(connection, id, input, Update.ALL));
         });
     }
 
-    /**
-     * Changes some fields (RFC 7396) and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Changes some fields (RFC 7396) and returns the row as stored. */
     public Harvest change(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Harvest current = locked(connection, id);
             precondition.verify(current);
             HarvestInput before = HarvestInput.of(current);
             HarvestInput changed = MergePatch.apply(patch, before, HarvestInput.class);
-            checkReplacement(id, changed)
-                    .forgive(check(before, OnReplace.class), patch::has)
-                    .verify();
-            return updated(connection, id, changed, patch::has);
+            checkReplacement(id, changed).forgive(check(before, OnReplace.class), patch::has).verify();
+            return updated(connection, id, repository.update(connection, id, changed, patch::has));
         });
     }
 
-    /**
-     * Deletes the row with this key.
-     *
-     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
-     */
+    /** Deletes the row with this key. */
     public void delete(long id, Precondition precondition) {
         boolean deleted = transactions.delete(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, id));
-            }
+            verifyState(connection, id, precondition);
             return repository.delete(connection, id);
         });
         if (!deleted) {
@@ -147,29 +111,9 @@ public final class HarvestService {
         }
     }
 
-    private Harvest existing(Connection connection, long id) throws SQLException {
-        return repository.findById(connection, id).orElseThrow(() -> missing(id));
-    }
-
-    private Harvest locked(Connection connection, long id) throws SQLException {
-        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
-    }
-
-    private Harvest updated(Connection connection, long id, HarvestInput input, Predicate<String> fields)
-            throws SQLException {
-        if (!repository.update(connection, id, input, fields)) {
-            throw missing(id);
-        }
-        return existing(connection, id);
-    }
-
     private static Rules checkReplacement(long id, HarvestInput input) {
         return check(input, OnReplace.class)
                 .sameKey("id", input.id(), id);
-    }
-
-    private static ProblemException missing(long id) {
-        return ProblemException.notFound("harvest", id);
     }
 
     private static Rules check(HarvestInput input, Class<?> group) {

@@ -12,27 +12,23 @@ import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Precondition;
-import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
 import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.List;
-import java.util.function.Predicate;
 
-/** What can be done with parcels, each in a transaction of its own. */
-public final class ParcelService {
+/** What can be done with parcels, each in a transaction of its own; {@link RowService} says what they throw. */
+public final class ParcelService extends RowService<Parcel, Integer> {
     /** The rows that a parcel refers to, which a client can ask to have included. */
     public static final Includes<Parcel> INCLUDES = Includes.<Parcel>none()
             .with("variety", Parcel::varietyCode, new GrapeVarietyRepository()::lookUpByCode, GrapeVariety::code);
 
-    private final Transactions transactions;
     private final ParcelRepository repository;
 
     public ParcelService(Transactions transactions, ParcelRepository repository) {
-        this.transactions = transactions.on(ParcelRepository.CONSTRAINTS);
+        super(transactions.on(ParcelRepository.CONSTRAINTS), "parcel", repository::findById, repository::lockById);
         this.repository = repository;
     }
 
@@ -41,11 +37,7 @@ public final class ParcelService {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
-    /**
-     * The row with this key.
-     *
-     * @throws ProblemException 404 if there is none
-     */
+    /** The row with this key. */
     public Parcel find(int id) {
         return transactions.read(connection -> existing(connection, id));
     }
@@ -60,71 +52,43 @@ public final class ParcelService {
         return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
-    /**
-     * Creates a row and returns it as stored.
-     *
-     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
-     */
+    /** Creates a row and returns it as stored. */
     public Parcel create(ParcelInput input) {
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
     }
 
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
     public List<Parcel> createAll(List<ParcelInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
         return transactions.writeEach(inputs, repository::insert);
     }
 
-    /**
-     * Replaces everything but the key and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Replaces everything but the key and returns the row as stored. */
     public Parcel replace(int id, ParcelInput input, Precondition precondition) {
         checkReplacement(id, input).verify();
         return transactions.write(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, id));
-            }
-            return updated(connection, id, input, Update.ALL);
+            verifyState(connection, id, precondition);
+            return updated(connection, id, repository.update(connection, id, input, Update.ALL));
         });
     }
 
-    /**
-     * Changes some fields (RFC 7396) and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Changes some fields (RFC 7396) and returns the row as stored. */
     public Parcel change(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Parcel current = locked(connection, id);
             precondition.verify(current);
             ParcelInput before = ParcelInput.of(current);
             ParcelInput changed = MergePatch.apply(patch, before, ParcelInput.class);
-            checkReplacement(id, changed)
-                    .forgive(check(before, OnReplace.class), patch::has)
-                    .verify();
-            return updated(connection, id, changed, patch::has);
+            checkReplacement(id, changed).forgive(check(before, OnReplace.class), patch::has).verify();
+            return updated(connection, id, repository.update(connection, id, changed, patch::has));
         });
     }
 
-    /**
-     * Deletes the row with this key.
-     *
-     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
-     */
+    /** Deletes the row with this key. */
     public void delete(int id, Precondition precondition) {
         boolean deleted = transactions.delete(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, id));
-            }
+            verifyState(connection, id, precondition);
             return repository.delete(connection, id);
         });
         if (!deleted) {
@@ -132,29 +96,9 @@ public final class ParcelService {
         }
     }
 
-    private Parcel existing(Connection connection, int id) throws SQLException {
-        return repository.findById(connection, id).orElseThrow(() -> missing(id));
-    }
-
-    private Parcel locked(Connection connection, int id) throws SQLException {
-        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
-    }
-
-    private Parcel updated(Connection connection, int id, ParcelInput input, Predicate<String> fields)
-            throws SQLException {
-        if (!repository.update(connection, id, input, fields)) {
-            throw missing(id);
-        }
-        return existing(connection, id);
-    }
-
     private static Rules checkReplacement(int id, ParcelInput input) {
         return check(input, OnReplace.class)
                 .sameKey("id", input.id(), id);
-    }
-
-    private static ProblemException missing(int id) {
-        return ProblemException.notFound("parcel", id);
     }
 
     private static Rules check(ParcelInput input, Class<?> group) {

@@ -13,27 +13,27 @@ import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Precondition;
-import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
 
-/** What can be done with wine lot harvests, each in a transaction of its own. */
-public final class WineLotHarvestService {
+/**
+ * What can be done with wine lot harvests, each in a transaction of its own; {@link RowService} says what they throw.
+ */
+public final class WineLotHarvestService extends RowService<WineLotHarvest, WineLotHarvestKey> {
     /** The rows that a wine lot harvest refers to, which a client can ask to have included. */
     public static final Includes<WineLotHarvest> INCLUDES = Includes.<WineLotHarvest>none()
             .with("harvest", WineLotHarvest::harvestId, new HarvestRepository()::lookUpById, Harvest::id)
             .with("wineLot", WineLotHarvest::wineLotId, new WineLotRepository()::lookUpById, WineLot::id);
 
-    private final Transactions transactions;
     private final WineLotHarvestRepository repository;
 
     public WineLotHarvestService(Transactions transactions, WineLotHarvestRepository repository) {
-        this.transactions = transactions.on(WineLotHarvestRepository.CONSTRAINTS);
+        super(transactions.on(WineLotHarvestRepository.CONSTRAINTS), "wine lot harvest", repository::findById,
+                repository::lockById);
         this.repository = repository;
     }
 
@@ -42,11 +42,7 @@ public final class WineLotHarvestService {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
-    /**
-     * The row with this key.
-     *
-     * @throws ProblemException 404 if there is none
-     */
+    /** The row with this key. */
     public WineLotHarvest find(WineLotHarvestKey key) {
         return transactions.read(connection -> existing(connection, key));
     }
@@ -66,53 +62,27 @@ public final class WineLotHarvestService {
         return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
-    /**
-     * Creates a row and returns it as stored.
-     *
-     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
-     */
+    /** Creates a row and returns it as stored. */
     public WineLotHarvest create(WineLotHarvestInput input) {
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
     }
 
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
     public List<WineLotHarvest> createAll(List<WineLotHarvestInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
         return transactions.writeEach(inputs, input -> input.wineLotId() + "," + input.harvestId(), repository::insert);
     }
 
-    /**
-     * Deletes the row with this key.
-     *
-     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
-     */
+    /** Deletes the row with this key. */
     public void delete(WineLotHarvestKey key, Precondition precondition) {
         boolean deleted = transactions.delete(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, key));
-            }
+            verifyState(connection, key, precondition);
             return repository.delete(connection, key);
         });
         if (!deleted) {
             throw missing(key);
         }
-    }
-
-    private WineLotHarvest existing(Connection connection, WineLotHarvestKey key) throws SQLException {
-        return repository.findById(connection, key).orElseThrow(() -> missing(key));
-    }
-
-    private WineLotHarvest locked(Connection connection, WineLotHarvestKey key) throws SQLException {
-        return repository.lockById(connection, key).orElseThrow(() -> missing(key));
-    }
-
-    private static ProblemException missing(WineLotHarvestKey key) {
-        return ProblemException.notFound("wine lot harvest", key.segment());
     }
 
     private static Rules check(WineLotHarvestInput input, Class<?> group) {

@@ -12,28 +12,24 @@ import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
 import com.example.cellar.support.Page;
 import com.example.cellar.support.Precondition;
-import com.example.cellar.support.ProblemException;
+import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
 import com.example.cellar.support.Update;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.sql.Connection;
-import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
-import java.util.function.Predicate;
 
-/** What can be done with wine lots, each in a transaction of its own. */
-public final class WineLotService {
+/** What can be done with wine lots, each in a transaction of its own; {@link RowService} says what they throw. */
+public final class WineLotService extends RowService<WineLot, UUID> {
     /** The rows that a wine lot refers to, which a client can ask to have included. */
     public static final Includes<WineLot> INCLUDES = Includes.<WineLot>none()
             .with("vessel", WineLot::vesselId, new VesselRepository()::lookUpById, Vessel::id);
 
-    private final Transactions transactions;
     private final WineLotRepository repository;
 
     public WineLotService(Transactions transactions, WineLotRepository repository) {
-        this.transactions = transactions.on(WineLotRepository.CONSTRAINTS);
+        super(transactions.on(WineLotRepository.CONSTRAINTS), "wine lot", repository::findById, repository::lockById);
         this.repository = repository;
     }
 
@@ -42,11 +38,7 @@ public final class WineLotService {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
-    /**
-     * The row with this key.
-     *
-     * @throws ProblemException 404 if there is none
-     */
+    /** The row with this key. */
     public WineLot find(UUID id) {
         return transactions.read(connection -> existing(connection, id));
     }
@@ -73,71 +65,43 @@ public final class WineLotService {
         return transactions.read(connection -> INCLUDES.embed(connection, rows, names));
     }
 
-    /**
-     * Creates a row and returns it as stored.
-     *
-     * @throws ProblemException 400 if a rule is broken, 409 for a duplicate, 422 for a reference to a missing row
-     */
+    /** Creates a row and returns it as stored. */
     public WineLot create(WineLotInput input) {
         check(input, OnCreate.class).verify();
         return transactions.write(connection -> repository.insert(connection, input));
     }
 
-    /**
-     * Creates all rows or, if one cannot be, none, and returns them as stored.
-     *
-     * @throws ProblemException as {@link #create}, naming the element
-     */
+    /** Creates all rows or, if one cannot be, none, and returns them as stored; a problem names the element. */
     public List<WineLot> createAll(List<WineLotInput> inputs) {
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
         return transactions.writeEach(inputs, input -> String.valueOf(input.id()), repository::insert);
     }
 
-    /**
-     * Replaces everything but the key and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Replaces everything but the key and returns the row as stored. */
     public WineLot replace(UUID id, WineLotInput input, Precondition precondition) {
         checkReplacement(id, input).verify();
         return transactions.write(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, id));
-            }
-            return updated(connection, id, input, Update.ALL);
+            verifyState(connection, id, precondition);
+            return updated(connection, id, repository.update(connection, id, input, Update.ALL));
         });
     }
 
-    /**
-     * Changes some fields (RFC 7396) and returns the row as stored.
-     *
-     * @throws ProblemException 404 if there is no such row, 412 if it is in another state, 400 if a rule is broken, 409
-     *     for a duplicate, 422 for a reference to a missing row
-     */
+    /** Changes some fields (RFC 7396) and returns the row as stored. */
     public WineLot change(UUID id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             WineLot current = locked(connection, id);
             precondition.verify(current);
             WineLotInput before = WineLotInput.of(current);
             WineLotInput changed = MergePatch.apply(patch, before, WineLotInput.class);
-            checkReplacement(id, changed)
-                    .forgive(check(before, OnReplace.class), patch::has)
-                    .verify();
-            return updated(connection, id, changed, patch::has);
+            checkReplacement(id, changed).forgive(check(before, OnReplace.class), patch::has).verify();
+            return updated(connection, id, repository.update(connection, id, changed, patch::has));
         });
     }
 
-    /**
-     * Deletes the row with this key.
-     *
-     * @throws ProblemException 404 if there is none, 412 if it is in another state, 409 if other rows refer to it
-     */
+    /** Deletes the row with this key. */
     public void delete(UUID id, Precondition precondition) {
         boolean deleted = transactions.delete(connection -> {
-            if (!precondition.isNone()) {
-                precondition.verify(locked(connection, id));
-            }
+            verifyState(connection, id, precondition);
             return repository.delete(connection, id);
         });
         if (!deleted) {
@@ -145,29 +109,9 @@ public final class WineLotService {
         }
     }
 
-    private WineLot existing(Connection connection, UUID id) throws SQLException {
-        return repository.findById(connection, id).orElseThrow(() -> missing(id));
-    }
-
-    private WineLot locked(Connection connection, UUID id) throws SQLException {
-        return repository.lockById(connection, id).orElseThrow(() -> missing(id));
-    }
-
-    private WineLot updated(Connection connection, UUID id, WineLotInput input, Predicate<String> fields)
-            throws SQLException {
-        if (!repository.update(connection, id, input, fields)) {
-            throw missing(id);
-        }
-        return existing(connection, id);
-    }
-
     private static Rules checkReplacement(UUID id, WineLotInput input) {
         return check(input, OnReplace.class)
                 .sameKey("id", input.id(), id);
-    }
-
-    private static ProblemException missing(UUID id) {
-        return ProblemException.notFound("wine lot", id);
     }
 
     private static Rules check(WineLotInput input, Class<?> group) {

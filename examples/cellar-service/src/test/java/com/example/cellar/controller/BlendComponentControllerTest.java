@@ -101,7 +101,7 @@ class BlendComponentControllerTest implements
 
     @Override
     public String path(BlendComponent blendComponent) {
-        return PATH + "/" + blendComponent.primaryKey().segment();
+        return PATH + "/" + blendComponent.primaryKey();
     }
 
     @Override

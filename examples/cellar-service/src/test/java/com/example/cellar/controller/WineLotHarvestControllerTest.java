@@ -100,7 +100,7 @@ class WineLotHarvestControllerTest implements
 
     @Override
     public String path(WineLotHarvest wineLotHarvest) {
-        return PATH + "/" + wineLotHarvest.primaryKey().segment();
+        return PATH + "/" + wineLotHarvest.primaryKey();
     }
 
     @Override
