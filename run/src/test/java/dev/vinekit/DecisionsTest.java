@@ -211,7 +211,7 @@ class DecisionsTest {
         assertThat(repository)
                 .startsWith(
                         "/*\n * Copyright the Made-Up Winery.\n * Odd: * / \\ u002a/\n */\npackage com.example.house.transfer;")
-                .contains("\n  @Override\n  public FoundRows<Transfer> listWhereMovedAtIsBetween(")
+                .contains("\n  @Override\n  public PageResult<Transfer> listWhereMovedAtIsBetween(")
                 .doesNotContain("\n    @Override");
         assertThat(files.get("src/main/java/com/example/house/transfer/TransferRepository.java"))
                 .contains("public interface TransferRepository {")

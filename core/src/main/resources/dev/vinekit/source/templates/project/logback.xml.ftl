@@ -6,7 +6,7 @@
   </appender>
 
   <!-- SQL_LOG=DEBUG shows every statement with its time, TRACE its values too. ACCESS_LOG=OFF leaves out requests. -->
-  <logger name="${s.basePackage}.support.Gate" level="${r"${ACCESS_LOG:-INFO}"}"/>
+  <logger name="${s.basePackage}.support.RequestGuard" level="${r"${ACCESS_LOG:-INFO}"}"/>
   <logger name="${s.basePackage}.support.Sql" level="${r"${SQL_LOG:-INFO}"}"/>
   <logger name="com.zaxxer.hikari" level="WARN"/>
   <logger name="io.undertow" level="WARN"/>

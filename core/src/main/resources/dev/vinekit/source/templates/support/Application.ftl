@@ -27,7 +27,7 @@ public final class Application {
 </#if>
         List<Registration> tables = registrations();
         SqlErrors errors = new SqlErrors(tables.stream().map(Registration::constraints).toList());
-        Services services = new Services(new Transactions(dataSource, errors, new Semaphore(settings.database().mostScans())));
+        Services services = new Services(new Transactions(dataSource, errors, new Semaphore(settings.database().maxScans())));
         tables.forEach(table -> table.addServices(services));
 
         List<String> paths = tables.stream().map(Registration::collection).flatMap(Optional::stream).sorted().toList();
@@ -58,7 +58,7 @@ public final class Application {
 </#if>
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper()<#if s.secured>,
+        return List.of(new JsonProvider(settings.http().maxBodyBytes()), new ProblemMapper()<#if s.secured>,
                 new AccessFilter(tokens, settings.access().everywhere())</#if>, new KeyParameters());
     }
 }

@@ -79,7 +79,7 @@ public record Condition(List<String> parts, List<Object> values) {
     }
 
     /** The values for a statement that has more parameters behind the WHERE clause. */
-    public Object[] valuesAnd(Object... more) {
+    public Object[] arguments(Object... more) {
         return Stream.concat(values.stream(), Arrays.stream(more)).toArray();
     }
 }

@@ -21,15 +21,15 @@ import java.util.regex.Pattern;
 public final class JsonProvider implements MessageBodyReader<Object>, MessageBodyWriter<Object> {
     private static final Pattern MINUS_ZERO = Pattern.compile("-[0.]++(?:[eE].*)?");
 
-    private final int greatestBody;
+    private final int maxBodyBytes;
 
     /**
      * Takes bodies up to a size.
      *
-     * @param greatestBody in bytes
+     * @param maxBodyBytes in bytes
      */
-    public JsonProvider(int greatestBody) {
-        this.greatestBody = greatestBody;
+    public JsonProvider(int maxBodyBytes) {
+        this.maxBodyBytes = maxBodyBytes;
     }
 
     @Override
@@ -52,9 +52,9 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
     }
 
     private JsonNode json(InputStream body) throws IOException {
-        byte[] bytes = body.readNBytes(greatestBody + 1);
-        if (bytes.length > greatestBody) {
-            throw ProblemException.tooLarge(greatestBody);
+        byte[] bytes = body.readNBytes(maxBodyBytes + 1);
+        if (bytes.length > maxBodyBytes) {
+            throw ProblemException.tooLarge(maxBodyBytes);
         }
         try {
             JsonNode json = Json.MAPPER.readTree(bytes);
@@ -97,7 +97,7 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
     @Override
     public void writeTo(
             Object value, Class<?> type, Type genericType, Annotation[] annotations, MediaType mediaType,
-            MultivaluedMap<String, Object> headers, OutputStream answer) throws IOException {
-        answer.write(value instanceof byte[] written ? written : Json.MAPPER.writeValueAsBytes(value));
+            MultivaluedMap<String, Object> headers, OutputStream response) throws IOException {
+        response.write(value instanceof byte[] written ? written : Json.MAPPER.writeValueAsBytes(value));
     }
 }

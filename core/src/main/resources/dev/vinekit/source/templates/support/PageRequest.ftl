@@ -17,7 +17,7 @@ import java.util.function.BiFunction;
  *
  * @param page the rows wanted, and one more, which tells whether another page follows
  */
-public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection selection) {
+public record PageRequest(UriInfo uri, Filters filters, PageQuery page, RowSelection selection) {
     private static final int DEFAULT_LIMIT = ${s.limits.usualPage};
     private static final int GREATEST_LIMIT = ${s.limits.page};
     static final List<String> PARAMETERS = List.of("after", "count", "fields", "include", "limit", "sort");
@@ -35,7 +35,7 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
         for (Map.Entry<String, List<String>> parameter : query.entrySet()) {
             String name = parameter.getKey();
             boolean isFilter = !PARAMETERS.contains(name);
-            if (isFilter && !filters.take(name)) {
+            if (isFilter && !filters.isAbout(name)) {
                 throw unknown(name, filters);
             }
             if (parameter.getValue().size() > 1 || isFilter && !asked.add(filters.whole(name))) {
@@ -49,7 +49,7 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
         List<OrderBy> order = filters.sort(sort);
         List<Object> after = Cursor.read(query.getFirst("after"), sort, filters, filters.complete(order));
         String counted = query.getFirst("count");
-        Page page = new Page(condition, order, after, limit(query.getFirst("limit")) + 1,
+        PageQuery page = new PageQuery(condition, order, after, limit(query.getFirst("limit")) + 1,
                 counted != null && Filters.truth("count", counted));
         return new PageRequest(uri, filters, page, RowSelection.of(uri<#if s.secured>, caller</#if>, type, includes));
     }
@@ -82,7 +82,7 @@ public record PageRequest(UriInfo uri, Filters filters, Page page, RowSelection 
      * @param found the rows of {@link #page}
      * @param embed adds what is to be included; not asked if nothing is
      */
-    public <T> Response answer(FoundRows<T> found, BiFunction<List<String>, List<T>, List<ObjectNode>> embed) {
+    public <T> Response response(PageResult<T> found, BiFunction<List<String>, List<T>, List<ObjectNode>> embed) {
         int limit = page.limit() - 1;
         List<T> rows = found.rows();
         List<T> shown = rows.size() <= limit ? rows : rows.subList(0, limit);

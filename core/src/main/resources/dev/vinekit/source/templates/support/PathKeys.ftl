@@ -29,7 +29,7 @@ public final class PathKeys {
             return binary.segment();
         }
 </#if>
-        return part instanceof Coded coded ? coded.code() : part.toString();
+        return part instanceof CodedEnum coded ? coded.code() : part.toString();
     }
 
     /**

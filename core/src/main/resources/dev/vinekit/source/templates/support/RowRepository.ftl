@@ -29,15 +29,15 @@ public abstract class RowRepository<R extends Record> {
 
     /**
      * The rows of a page, by ascending key if it does not say otherwise. Of a table without a key, what
-     * {@link Page#after} says is how many to pass over.
+     * {@link PageQuery#after} says is how many to pass over.
      */
-    public FoundRows<R> list(Connection connection, Page page) throws SQLException {
+    public PageResult<R> list(Connection connection, PageQuery page) throws SQLException {
         return page.read(connection, filters, select, "SELECT COUNT(*)\n" + from, row);
     }
 
     /** The number of rows that fulfil a condition. */
     public long count(Connection connection, Condition condition) throws SQLException {
-        return Sql.count(connection, "SELECT COUNT(*)\n" + from + condition.where(), condition.valuesAnd());
+        return Sql.count(connection, "SELECT COUNT(*)\n" + from + condition.where(), condition.arguments());
     }
 
     /** The first row that a condition, which begins with WHERE, picks out. */

@@ -137,7 +137,7 @@ public final class Sql {
 
     /** The form of a value that the driver takes. */
     public static Object databaseValue(Object value) {
-        if (value instanceof Coded coded) {
+        if (value instanceof CodedEnum coded) {
             return coded.code();
         }
 <#if s.binary>

@@ -26,7 +26,7 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     private static final Logger LOG = LoggerFactory.getLogger(StoredRow.class);
     private static final int MOST_LOGGED = 100;
     private static final int FIRST_ROWS = 16;
-    private static final long UNSEEN = Page.MOST_CHARACTERS / FIRST_ROWS;
+    private static final long UNSEEN = PageQuery.MOST_CHARACTERS / FIRST_ROWS;
     private static final Set<Class<?>> LARGE = Set.of(String.class, JsonNode.class, List.class<#if s.binary>, Binary.class</#if>);
 
     private final Class<T> type;
@@ -102,7 +102,7 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     /** How many rows are to be read at a time, if a query gives so many at most; 0 for all. */
     int rowsAtATime(int most) {
         long size = largest.get();
-        return size * most <= Page.MOST_CHARACTERS ? 0 : (int) Math.max(1, Page.MOST_CHARACTERS / size);
+        return size * most <= PageQuery.MOST_CHARACTERS ? 0 : (int) Math.max(1, PageQuery.MOST_CHARACTERS / size);
     }
 
     /** About how many characters and bytes a row has. */

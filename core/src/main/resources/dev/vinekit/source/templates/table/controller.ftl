@@ -44,7 +44,7 @@ public final class ${e.name}Controller {
 </#if>
     public Response list(@Context UriInfo uri${caller}) {
         PageRequest page = PageRequest.of(uri${passed}, ${e.name}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
-        return page.answer(service.list(page.page()), ${e.collectionCode.embedding});
+        return page.response(service.list(page.page()), ${e.collectionCode.embedding});
     }
 
 </#if>
@@ -80,7 +80,7 @@ public final class ${e.name}Controller {
 </#if>
     public Response read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri, @Context HttpHeaders headers${caller}) {
         RowRequest wanted = RowRequest.of(uri, headers${passed}, ${e.name}.class, ${e.collectionCode.includes});
-        return wanted.answer(service.find(${e.keyCode.variable}), ${e.collectionCode.embedding});
+        return wanted.response(service.find(${e.keyCode.variable}), ${e.collectionCode.embedding});
     }
 
 </#if>
@@ -93,7 +93,7 @@ public final class ${e.name}Controller {
     public Response ${c.method}(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri${caller}) {
         ${e.name} parent = service.find(${e.keyCode.variable});
         PageRequest page = PageRequest.of(uri${passed}, ${c.type}.class, ${c.type}Repository.FILTERS, ${c.collection.includes});
-        return page.answer(${c.rows}, ${c.collection.embedding});
+        return page.response(${c.rows}, ${c.collection.embedding});
     }
 
 </#list>
@@ -116,8 +116,8 @@ public final class ${e.name}Controller {
     ${e.permission("patch")}
 </#if>
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(${e.keyCode.variable}, patch, Precondition.of(headers)<#if e.guarded>.required()</#if>));
+    public Response patch(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(${e.keyCode.variable}, patch, Precondition.of(headers)<#if e.guarded>.required()</#if>));
     }
 
 </#if>

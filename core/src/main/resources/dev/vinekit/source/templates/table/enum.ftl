@@ -3,7 +3,7 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 <#include "/types.ftl">
 /** The values of column ${f.columnDoc.code} of ${e.table.code}. */
-public enum ${f.enumeration.name} implements Coded {
+public enum ${f.enumeration.name} implements CodedEnum {
 <#list f.enumeration.constants as c>
     ${c.name}(${c.text})<#sep>,</#sep><#if c?is_last>;</#if>
 </#list>

@@ -63,9 +63,9 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if e.keyed>
     /** The rows of a page, by ascending key if it does not say otherwise. */
 <#else>
-    /** The rows of a page; what {@link Page#after} says is how many to pass over. */
+    /** The rows of a page; what {@link PageQuery#after} says is how many to pass over. */
 </#if>
-    FoundRows<${e.name}> list(Connection connection, Page page) throws SQLException;
+    PageResult<${e.name}> list(Connection connection, PageQuery page) throws SQLException;
 
     /** The number of rows that fulfil a condition. */
     long count(Connection connection, Condition condition) throws SQLException;
@@ -99,12 +99,12 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** The rows with these values of ${l.doc}, in one statement. */
 <#else>
-        return list(connection, Page.first(keys.size() + 1).where(condition -> ${l.narrowing})).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> ${l.narrowing})).whole();
 </#if>
 </@shape.method>
 </#list>
 <#list e.finders as f>
-<@shape.method "FoundRows<${e.name}> ${f.name}(Connection connection, ${f.parameters}, Page page) throws SQLException"; piece>
+<@shape.method "PageResult<${e.name}> ${f.name}(Connection connection, ${f.parameters}, PageQuery page) throws SQLException"; piece>
 <#if piece == "doc">
     /** The rows of a page ${f.doc}. */
 <#else>

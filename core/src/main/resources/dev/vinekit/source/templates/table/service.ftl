@@ -41,7 +41,7 @@ public final class ${e.name}Service${base} {
     }
 
 </#if>
-<@shape.method "FoundRows<${e.name}> list(Page page)"; piece>
+<@shape.method "PageResult<${e.name}> list(PageQuery page)"; piece>
 <#if piece == "doc">
     /** The rows of a page. */
 <#else>
@@ -58,7 +58,7 @@ public final class ${e.name}Service${base} {
 </@shape.method>
 </#if>
 <#list e.finders as f>
-<@shape.method "FoundRows<${e.name}> ${f.name}(${f.parameters}, Page page)"; piece>
+<@shape.method "PageResult<${e.name}> ${f.name}(${f.parameters}, PageQuery page)"; piece>
 <#if piece == "doc">
     /** The rows of a page ${f.doc}. */
 <#else>
@@ -133,7 +133,7 @@ public final class ${e.name}Service${base} {
 </@shape.method>
 </#if>
 <#if e.can("patch")>
-<@shape.method "${e.name} change(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, Precondition precondition)"; piece>
+<@shape.method "${e.name} patch(${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, Precondition precondition)"; piece>
 <#if piece == "doc">
     /** Changes some fields (RFC 7396) and returns the row as stored. */
 <#else>

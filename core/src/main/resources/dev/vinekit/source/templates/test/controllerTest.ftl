@@ -126,7 +126,7 @@ class ${e.name}ControllerTest implements
     }
 
     @Override
-    public List<${e.name}> stored(Page page) throws SQLException {
+    public List<${e.name}> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 <#if e.test.creates>
@@ -176,7 +176,7 @@ class ${e.name}ControllerTest implements
     public List<NestedList<?>> nested(${e.name} stored) throws SQLException {
         return List.of(
 <#list e.test.children as c>
-                new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, <#if c.linked??>${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection, ${c.arguments}, Page.all()).rows(), ${c.alone?c}<#else>${e.name}.class, rowsWith(row -> ${c.predicate}), false</#if>)<#if c?is_last>);<#else>,</#if>
+                new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, <#if c.linked??>${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection, ${c.arguments}, PageQuery.all()).rows(), ${c.alone?c}<#else>${e.name}.class, rowsWith(row -> ${c.predicate}), false</#if>)<#if c?is_last>);<#else>,</#if>
 </#list>
     }
 </#if>
@@ -189,10 +189,10 @@ class ${e.name}ControllerTest implements
     void ${f.name}FiltersTheList() throws SQLException {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
 
-        ApiAnswer answer = api().get(PATH + ${f.query});
+        ApiResponse response = api().get(PATH + ${f.query});
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(${e.name}.class)).isEqualTo(repository.${f.name}(connection, ${f.arguments}, Page.first(500)).rows());
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.asList(${e.name}.class)).isEqualTo(repository.${f.name}(connection, ${f.arguments}, PageQuery.first(500)).rows());
     }
 </#if>
 </#list>

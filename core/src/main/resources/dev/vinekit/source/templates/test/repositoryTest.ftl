@@ -28,7 +28,7 @@ class ${e.name}RepositoryTest {
         assertThat(repository.findById(connection, ${e.keyCode.ofStored})).contains(stored);
 <#else>
         assertThat(${e.name}Input.of(stored)).usingRecursiveComparison().ignoringExpectedNullFields()<#if e.test.overwritten?has_content>.ignoringFields(<#list e.test.overwritten as f>${f.nameText}<#sep>, </#list>)</#if>.isEqualTo(input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(stored);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(stored);
 </#if>
     }
 </#if>
@@ -45,14 +45,14 @@ class ${e.name}RepositoryTest {
         ${e.name}Samples.inserted(connection);
 </#if>
         ${e.name}Input input = ${e.name}Samples.other(connection);
-        List<${e.name}> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<${e.name}> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, ${e.keyCode.ofBefore}, input, Update.ALL)).isTrue();
 
         ${e.name} after = repository.findById(connection, ${e.keyCode.ofBefore}).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 </#if>
 <#if e.can("delete") && e.test.creates>
@@ -86,10 +86,10 @@ class ${e.name}RepositoryTest {
         ${e.name} stored = ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 
-        List<${e.name}> found = repository.${f.name}(connection, ${f.arguments}, Page.all()).rows();
+        List<${e.name}> found = repository.${f.name}(connection, ${f.arguments}, PageQuery.all()).rows();
 
 <#if f.matches>
-        List<${e.name}> expected = repository.list(connection, Page.all()).rows().stream()
+        List<${e.name}> expected = repository.list(connection, PageQuery.all()).rows().stream()
                 .filter(row -> ${f.predicate})
                 .toList();
         assertThat(found).contains(stored).isEqualTo(expected);
@@ -110,15 +110,15 @@ class ${e.name}RepositoryTest {
         ${e.name}Samples.inserted(connection);
         ${e.name}Samples.inserted(connection);
 </#if>
-        List<${e.name}> all = repository.list(connection, Page.all()).rows();
+        List<${e.name}> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
 <#if e.test.creates>
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(${e.keyCode.firstArguments})).rows()).isEqualTo(all.subList(1, 2));
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(${e.keyCode.firstArguments})).rows()).isEqualTo(all.subList(1, 2));
 <#else>
         if (!all.isEmpty()) {
-            assertThat(repository.list(connection, Page.first(1).after(${e.keyCode.firstArguments})).rows())
+            assertThat(repository.list(connection, PageQuery.first(1).after(${e.keyCode.firstArguments})).rows())
                     .isEqualTo(all.stream().skip(1).limit(1).toList());
         }
 </#if>
@@ -129,10 +129,10 @@ class ${e.name}RepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<${e.name}> all = repository.list(connection, Page.all()).rows();
+        List<${e.name}> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1).after(1L)).rows()).isEqualTo(all.stream().skip(1).limit(1).toList());
+        assertThat(repository.list(connection, PageQuery.first(1).after(1L)).rows()).isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 </#if>
 <#if (e.updatable() || e.can("delete")) && e.test.creates && e.test.shared?has_content>

@@ -11,7 +11,7 @@ public final class ${e.name}Samples {
 
     /** A row of the seed, another one each time as long as there are any. */
     public static ${e.name} stored(Connection connection) throws SQLException {
-        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all()).rows();
+        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, PageQuery.all()).rows();
         return rows.get(Numbers.next(${e.name}Samples.class) % rows.size());
     }
 }
@@ -45,7 +45,7 @@ public final class ${e.name}Samples {
 <#if e.test.referredInCircle>
     /** A row of the seed: a new one would need others that refer to it. */
     public static ${e.name} stored(Connection connection) throws SQLException {
-        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, Page.all()).rows();
+        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, PageQuery.all()).rows();
         return rows.get(Numbers.next(${e.name}Samples.class) % rows.size());
     }
 

@@ -53,10 +53,10 @@ class ${e.name}ServiceTest {
     @Test
     @Tag("service")
     void listGivesThePageOfTheRepository() throws SQLException {
-        FoundRows<${e.name}> page = new FoundRows<>(List.of(), false, OptionalLong.empty());
-        when(repository.list(connection, Page.first(7))).thenReturn(page);
+        PageResult<${e.name}> page = new PageResult<>(List.of(), false, OptionalLong.empty());
+        when(repository.list(connection, PageQuery.first(7))).thenReturn(page);
 
-        assertThat(service.list(Page.first(7))).isSameAs(page);
+        assertThat(service.list(PageQuery.first(7))).isSameAs(page);
     }
 <#if e.keyed>
 
@@ -175,7 +175,7 @@ class ${e.name}ServiceTest {
         when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
         when(repository.update(eq(connection), eq(${e.keyCode.ofStored}), eq(${e.name}Input.of(stored)), any())).thenReturn(true);
 
-        assertThat(service.change(${e.keyCode.ofStored}, JsonNodeFactory.instance.objectNode(), Precondition.NONE)).isSameAs(stored);
+        assertThat(service.patch(${e.keyCode.ofStored}, JsonNodeFactory.instance.objectNode(), Precondition.NONE)).isSameAs(stored);
 
         verify(connection).commit();
     }

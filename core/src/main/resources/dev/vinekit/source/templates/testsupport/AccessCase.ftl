@@ -11,7 +11,7 @@ public record AccessCase(String operation, String method, String path, String co
         return roles.contains("*");
     }
 
-    ApiAnswer send(Api api) {
+    ApiResponse send(Api api) {
         return api.send(method, path, contentType, method.startsWith("P") ? "[1]" : null);
     }
 

@@ -13,10 +13,10 @@ public interface AccessContract<R extends Record> extends TableContract<R> {
     @MethodSource("access")
     @Tag("access")
     default void tokenIsNeeded(AccessCase operation) {
-        ApiAnswer answer = operation.send(api().leavingOut("Authorization"));
+        ApiResponse response = operation.send(api().leavingOut("Authorization"));
 
-        assertThat(answer.status()).isEqualTo(401);
-        assertThat(answer.header("WWW-Authenticate")).startsWith("Bearer");
+        assertThat(response.status()).isEqualTo(401);
+        assertThat(response.header("WWW-Authenticate")).startsWith("Bearer");
     }
 
     @ParameterizedTest(name = "{0} is for its roles")

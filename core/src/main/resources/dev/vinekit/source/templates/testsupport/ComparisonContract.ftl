@@ -12,7 +12,7 @@ public interface ComparisonContract<R extends Record, I extends Record> extends 
     default void comparisonsDivideTheList() throws SQLException {
         R row = inserted();
         inserted();
-        List<R> all = stored(Page.first(${s.limits.page}));
+        List<R> all = stored(PageQuery.first(${s.limits.page}));
         String name = facts().ordered();
         String value = PathKeys.join(value(row, name));
 

@@ -34,12 +34,12 @@ class ContractTest {
             }
         });
 
-        ApiAnswer answer = api.get("/");
+        ApiResponse response = api.get("/");
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body().fieldNames()).toIterable().containsExactlyInAnyOrderElementsOf(described);
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.body().fieldNames()).toIterable().containsExactlyInAnyOrderElementsOf(described);
         for (String name : described) {
-            assertThat(URI.create(answer.body().get(name).textValue()).getPath()).endsWith("/" + name);
+            assertThat(URI.create(response.body().get(name).textValue()).getPath()).endsWith("/" + name);
             assertThat(api.get("/" + name + "?limit=1").status()).isEqualTo(200);
         }
     }
@@ -53,10 +53,10 @@ class ContractTest {
     @Test
     @Tag("contract")
     void descriptionOfTheInterfaceIsServed() {
-        ApiAnswer answer = api.get("/openapi.json");
+        ApiResponse response = api.get("/openapi.json");
 
-        assertThat(answer.body().path("openapi").textValue()).startsWith("3.1");
-        assertThat(answer.body().path("paths").has(<#if s.firstCollection??>COLLECTION<#else>"/health"</#if>)).isTrue();
+        assertThat(response.body().path("openapi").textValue()).startsWith("3.1");
+        assertThat(response.body().path("paths").has(<#if s.firstCollection??>COLLECTION<#else>"/health"</#if>)).isTrue();
     }
 
     @Test
@@ -69,19 +69,19 @@ class ContractTest {
     @Test
     @Tag("contract")
     void methodThatThePathDoesNotTakeIsAProblem() {
-        ApiAnswer answer = api.delete(COLLECTION);
+        ApiResponse response = api.delete(COLLECTION);
 
-        assertProblem(answer, 405);
-        assertThat(answer.header("Allow")).contains("GET");
+        assertProblem(response, 405);
+        assertThat(response.header("Allow")).contains("GET");
     }
 
     @Test
     @Tag("contract")
     void unknownParameterIsAProblemThatNamesTheAllowedOnes() {
-        ApiAnswer answer = api.get(COLLECTION + "?colour=blue");
+        ApiResponse response = api.get(COLLECTION + "?colour=blue");
 
-        assertProblem(answer, 400);
-        assertThat(answer.body().path("detail").textValue()).contains("colour", "after", "limit");
+        assertProblem(response, 400);
+        assertThat(response.body().path("detail").textValue()).contains("colour", "after", "limit");
     }
 
     @Test
@@ -103,8 +103,8 @@ class ContractTest {
     @Test
     @Tag("contract")
     void headAnswersAsGetDoesWithoutTheBody() {
-        ApiAnswer get = api.get(COLLECTION);
-        ApiAnswer head = api.send("HEAD", COLLECTION, "application/json", null);
+        ApiResponse get = api.get(COLLECTION);
+        ApiResponse head = api.send("HEAD", COLLECTION, "application/json", null);
 
         assertThat(head.status()).isEqualTo(200);
         assertThat(head.header("Content-Type")).isEqualTo(get.header("Content-Type"));
@@ -120,10 +120,10 @@ class ContractTest {
     @Test
     @Tag("contract")
     void requestIdentifierIsInTheAnswerAndInProblems() {
-        ApiAnswer answer = api.sending("X-Request-Id", "one-of-ours").get(COLLECTION + "?colour=blue");
+        ApiResponse response = api.sending("X-Request-Id", "one-of-ours").get(COLLECTION + "?colour=blue");
 
-        assertThat(answer.header("X-Request-Id")).isEqualTo("one-of-ours");
-        assertThat(answer.body().path("request").textValue()).isEqualTo("one-of-ours");
+        assertThat(response.header("X-Request-Id")).isEqualTo("one-of-ours");
+        assertThat(response.body().path("request").textValue()).isEqualTo("one-of-ours");
     }
 
     @Test
@@ -155,20 +155,20 @@ class ContractTest {
     @Test
     @Tag("contract")
     void unknownPropertyIsAProblemThatNamesIt() {
-        ApiAnswer answer = api.post(WRITABLE, "{\"noSuchProperty\": 1}");
+        ApiResponse response = api.post(WRITABLE, "{\"noSuchProperty\": 1}");
 
-        assertProblem(answer, 400);
-        assertThat(answer.violatedFields()).contains("noSuchProperty");
+        assertProblem(response, 400);
+        assertThat(response.violatedFields()).contains("noSuchProperty");
     }
 
     @Test
     @Tag("contract")
     void tooManyRowsAtOnceAreAProblem() {
-        ApiAnswer answer = api.post(WRITABLE, "[" + "{}, ".repeat(${s.limits.created}) + "{}]");
+        ApiResponse response = api.post(WRITABLE, "[" + "{}, ".repeat(${s.limits.created}) + "{}]");
 
-        assertProblem(answer, 400);
-        assertThat(answer.violatedFields()).isEmpty();
-        assertThat(answer.body().path("detail").textValue()).contains("${s.limits.created}");
+        assertProblem(response, 400);
+        assertThat(response.violatedFields()).isEmpty();
+        assertThat(response.body().path("detail").textValue()).contains("${s.limits.created}");
     }
 
     @Test
@@ -194,17 +194,17 @@ class ContractTest {
     }
 
     private void assertRefused(String token) {
-        ApiAnswer answer = api.sending("Authorization", "Bearer " + token).get(COLLECTION);
-        assertProblem(answer, 401);
-        assertThat(answer.header("WWW-Authenticate")).contains("invalid_token");
+        ApiResponse response = api.sending("Authorization", "Bearer " + token).get(COLLECTION);
+        assertProblem(response, 401);
+        assertThat(response.header("WWW-Authenticate")).contains("invalid_token");
     }
 </#if>
 
-    private static void assertProblem(ApiAnswer answer, int status) {
-        assertThat(answer.status()).isEqualTo(status);
-        assertThat(answer.header("Content-Type")).startsWith("application/problem+json");
-        assertThat(answer.body().path("status").intValue()).isEqualTo(status);
-        assertThat(answer.body().path("title").textValue()).isNotBlank();
-        assertThat(answer.body().path("detail").textValue()).isNotBlank();
+    private static void assertProblem(ApiResponse response, int status) {
+        assertThat(response.status()).isEqualTo(status);
+        assertThat(response.header("Content-Type")).startsWith("application/problem+json");
+        assertThat(response.body().path("status").intValue()).isEqualTo(status);
+        assertThat(response.body().path("title").textValue()).isNotBlank();
+        assertThat(response.body().path("detail").textValue()).isNotBlank();
     }
 }

@@ -34,8 +34,8 @@ public interface FilterContract<R extends Record, I extends Record> extends RowC
     }
 
     private List<R> where(String query) {
-        ApiAnswer answer = api().get(path() + "?limit=${s.limits.page}&" + query);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        return answer.asList(type());
+        ApiResponse response = api().get(path() + "?limit=${s.limits.page}&" + query);
+        assertThat(response.status()).as(response.text()).isEqualTo(200);
+        return response.asList(type());
     }
 }

@@ -11,10 +11,10 @@ public interface ListContract<R extends Record> extends TableContract<R> {
     @Test
     @Tag("list")
     default void listReturnsTheRowsOfTheTable() throws SQLException {
-        ApiAnswer answer = api().get(path() + "?limit=${s.limits.page}");
+        ApiResponse response = api().get(path() + "?limit=${s.limits.page}");
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(type())).isEqualTo(stored(Page.first(${s.limits.page})));
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.asList(type())).isEqualTo(stored(PageQuery.first(${s.limits.page})));
     }
 
     @Test
@@ -32,9 +32,9 @@ public interface ListContract<R extends Record> extends TableContract<R> {
     @Test
     @Tag("list")
     default void countTellsTheNumberOfAllRows() throws SQLException {
-        ApiAnswer answer = api().get(path() + "?count=true&limit=1");
+        ApiResponse response = api().get(path() + "?count=true&limit=1");
 
-        assertThat(answer.header("Total-Count")).isEqualTo(String.valueOf(stored().size()));
+        assertThat(response.header("Total-Count")).isEqualTo(String.valueOf(stored().size()));
     }
 
     @Test

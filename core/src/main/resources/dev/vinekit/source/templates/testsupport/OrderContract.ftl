@@ -22,9 +22,9 @@ public interface OrderContract<R extends Record> extends ListContract<R> {
         Collections.reverse(expected);
         String descending = facts().key().stream().map(name -> "-" + Api.encoded(name)).collect(Collectors.joining(","));
 
-        ApiAnswer answer = api().get(path() + "?limit=${s.limits.page}&sort=" + descending);
+        ApiResponse response = api().get(path() + "?limit=${s.limits.page}&sort=" + descending);
 
-        assertThat(answer.asList(type())).isEqualTo(expected.subList(0, Math.min(${s.limits.page}, expected.size())));
+        assertThat(response.asList(type())).isEqualTo(expected.subList(0, Math.min(${s.limits.page}, expected.size())));
     }
 
     @Test
@@ -77,7 +77,7 @@ public interface OrderContract<R extends Record> extends ListContract<R> {
     }
 
     private List<R> rows(List<JsonNode> rows) {
-        return rows.stream().map(row -> ApiAnswer.read(row.deepCopy(), type())).toList();
+        return rows.stream().map(row -> ApiResponse.read(row.deepCopy(), type())).toList();
     }
 
     /** The values of a property: numbers without an exponent, what is alike to a database in the same letters; null for none. */

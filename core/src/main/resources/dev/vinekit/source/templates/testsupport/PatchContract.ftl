@@ -19,13 +19,13 @@ public interface PatchContract<R extends Record, I extends Record> extends Chang
             String tag = api().patch(path(row), "{}").header("ETag");
             row = stored(row).orElseThrow();
 
-            ApiAnswer answer = api().patch(path(row), Api.only(other, field));
+            ApiResponse response = api().patch(path(row), Api.only(other, field));
 
-            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-            R after = answer.as(type());
+            assertThat(response.status()).as(response.text()).isEqualTo(200);
+            R after = response.as(type());
             assertThat(Api.without(input(after), following)).as(field)
                     .isEqualTo(Api.without(Api.copying(input(row), other, field), following));
-            assertThat(answer.header("ETag").equals(tag)).as(field).isEqualTo(after.equals(row));
+            assertThat(response.header("ETag").equals(tag)).as(field).isEqualTo(after.equals(row));
             assertThat(stored(row)).contains(after);
             row = after;
         }
@@ -36,12 +36,12 @@ public interface PatchContract<R extends Record, I extends Record> extends Chang
     default void patchOfNothingLeavesTheRow() throws SQLException {
         R before = inserted();
 
-        ApiAnswer answer = api().patch(path(before), "{}");
+        ApiResponse response = api().patch(path(before), "{}");
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(stored(before)).contains(answer.as(type()));
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(stored(before)).contains(response.as(type()));
         String[] following = facts().following().toArray(String[]::new);
-        assertThat(Api.without(input(answer.as(type())), following)).isEqualTo(Api.without(input(before), following));
+        assertThat(Api.without(input(response.as(type())), following)).isEqualTo(Api.without(input(before), following));
         assertThat(api().send("PATCH", path(before), "application/json", "{}").status()).isEqualTo(415);
         assertThat(api().patch(path(before), "{\"no such property\": 1}").violatedFields()).containsExactly("no such property");
     }

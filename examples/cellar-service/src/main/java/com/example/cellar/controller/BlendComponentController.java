@@ -42,7 +42,7 @@ public final class BlendComponentController {
         PageRequest page
                 = PageRequest.of(uri, BlendComponent.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -60,7 +60,7 @@ public final class BlendComponentController {
     public Response read(@Encoded @PathParam("key") BlendComponentKey key, @Context UriInfo uri,
             @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, BlendComponent.class, BlendComponentService.INCLUDES);
-        return wanted.answer(service.find(key), service::including);
+        return wanted.response(service.find(key), service::including);
     }
 
     @PUT
@@ -74,9 +74,9 @@ public final class BlendComponentController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@Encoded @PathParam("key") BlendComponentKey key, ObjectNode patch,
+    public Response patch(@Encoded @PathParam("key") BlendComponentKey key, ObjectNode patch,
             @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(key, patch, Precondition.of(headers)));
+        return RowRequest.stored(service.patch(key, patch, Precondition.of(headers)));
     }
 
     @DELETE

@@ -55,7 +55,7 @@ public final class BlendController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, Blend.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -72,7 +72,7 @@ public final class BlendController {
     @Path("{key}")
     public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, Blend.class, BlendService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @GET
@@ -82,7 +82,7 @@ public final class BlendController {
         PageRequest page
                 = PageRequest.of(uri, BlendComponent.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
-        return page.answer(blendComponentService.listWhereBlendIdIs(parent.id(), page.page()),
+        return page.response(blendComponentService.listWhereBlendIdIs(parent.id(), page.page()),
                 blendComponentService::including);
     }
 
@@ -91,7 +91,7 @@ public final class BlendController {
     public Response listBottlings(@PathParam("key") int id, @Context UriInfo uri) {
         Blend parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Bottling.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(bottlingService.listWhereBlendIdIs(parent.id(), page.page()), bottlingService::including);
+        return page.response(bottlingService.listWhereBlendIdIs(parent.id(), page.page()), bottlingService::including);
     }
 
     @GET
@@ -99,7 +99,7 @@ public final class BlendController {
     public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
         Blend parent = service.find(id);
         PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.listJoinedToBlendByBlendComponent(parent.id(), page.page()),
+        return page.response(wineLotService.listJoinedToBlendByBlendComponent(parent.id(), page.page()),
                 wineLotService::including);
     }
 
@@ -113,8 +113,8 @@ public final class BlendController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

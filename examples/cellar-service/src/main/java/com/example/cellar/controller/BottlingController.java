@@ -39,7 +39,7 @@ public final class BottlingController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, Bottling.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -56,7 +56,7 @@ public final class BottlingController {
     @Path("{key}")
     public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, Bottling.class, BottlingService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @PUT
@@ -69,8 +69,8 @@ public final class BottlingController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

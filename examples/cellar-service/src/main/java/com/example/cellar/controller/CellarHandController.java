@@ -61,7 +61,7 @@ public final class CellarHandController {
     public Response list(@Context UriInfo uri) {
         PageRequest page
                 = PageRequest.of(uri, CellarHand.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -78,7 +78,7 @@ public final class CellarHandController {
     @Path("{key}")
     public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, CellarHand.class, CellarHandService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @GET
@@ -86,7 +86,7 @@ public final class CellarHandController {
     public Response listBlends(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Blend.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(blendService.listWhereApprovedByIs(parent.id(), page.page()), blendService::including);
+        return page.response(blendService.listWhereApprovedByIs(parent.id(), page.page()), blendService::including);
     }
 
     @GET
@@ -95,7 +95,7 @@ public final class CellarHandController {
         CellarHand parent = service.find(id);
         PageRequest page
                 = PageRequest.of(uri, CellarHand.class, CellarHandRepository.FILTERS, CellarHandService.INCLUDES);
-        return page.answer(service.listWhereSupervisorIdIs(parent.id(), page.page()), service::including);
+        return page.response(service.listWhereSupervisorIdIs(parent.id(), page.page()), service::including);
     }
 
     @GET
@@ -103,7 +103,7 @@ public final class CellarHandController {
     public Response listCellarLogs(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
         PageRequest page = PageRequest.of(uri, CellarLog.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
-        return page.answer(cellarLogService.listWhereHandIdIs(parent.id(), page.page()), cellarLogService::including);
+        return page.response(cellarLogService.listWhereHandIdIs(parent.id(), page.page()), cellarLogService::including);
     }
 
     @GET
@@ -111,7 +111,7 @@ public final class CellarHandController {
     public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
         CellarHand parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.listWherePickedByIs(parent.id(), page.page()), harvestService::including);
+        return page.response(harvestService.listWherePickedByIs(parent.id(), page.page()), harvestService::including);
     }
 
     @GET
@@ -121,7 +121,7 @@ public final class CellarHandController {
         PageRequest page
                 = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
                         VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.listWhereMovedByIs(parent.id(), page.page()),
+        return page.response(vesselTransferService.listWhereMovedByIs(parent.id(), page.page()),
                 vesselTransferService::including);
     }
 
@@ -135,8 +135,8 @@ public final class CellarHandController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

@@ -29,7 +29,7 @@ public final class CellarLogController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, CellarLog.class, CellarLogRepository.FILTERS, CellarLogService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST

@@ -26,6 +26,6 @@ public final class CellarStockController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, CellarStock.class, CellarStockRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), Includes::nothing);
+        return page.response(service.list(page.page()), Includes::nothing);
     }
 }

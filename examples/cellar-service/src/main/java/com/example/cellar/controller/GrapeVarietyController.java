@@ -45,7 +45,7 @@ public final class GrapeVarietyController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, GrapeVariety.class, GrapeVarietyRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), Includes::nothing);
+        return page.response(service.list(page.page()), Includes::nothing);
     }
 
     @POST
@@ -62,7 +62,7 @@ public final class GrapeVarietyController {
     @Path("{key}")
     public Response read(@PathParam("key") String code, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, GrapeVariety.class, Includes.none());
-        return wanted.answer(service.find(code), Includes::nothing);
+        return wanted.response(service.find(code), Includes::nothing);
     }
 
     @GET
@@ -70,7 +70,8 @@ public final class GrapeVarietyController {
     public Response listParcels(@PathParam("key") String code, @Context UriInfo uri) {
         GrapeVariety parent = service.find(code);
         PageRequest page = PageRequest.of(uri, Parcel.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
-        return page.answer(parcelService.listWhereVarietyCodeIs(parent.code(), page.page()), parcelService::including);
+        return page.response(parcelService.listWhereVarietyCodeIs(parent.code(), page.page()),
+                parcelService::including);
     }
 
     @PUT
@@ -83,8 +84,8 @@ public final class GrapeVarietyController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") String code, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(code, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") String code, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(code, patch, Precondition.of(headers)));
     }
 
     @DELETE

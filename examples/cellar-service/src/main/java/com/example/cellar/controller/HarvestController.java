@@ -50,7 +50,7 @@ public final class HarvestController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -67,7 +67,7 @@ public final class HarvestController {
     @Path("{key}")
     public Response read(@PathParam("key") long id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, Harvest.class, HarvestService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @GET
@@ -77,7 +77,7 @@ public final class HarvestController {
         PageRequest page
                 = PageRequest.of(uri, WineLotHarvest.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
-        return page.answer(wineLotHarvestService.listWhereHarvestIdIs(parent.id(), page.page()),
+        return page.response(wineLotHarvestService.listWhereHarvestIdIs(parent.id(), page.page()),
                 wineLotHarvestService::including);
     }
 
@@ -86,7 +86,7 @@ public final class HarvestController {
     public Response listWineLots(@PathParam("key") long id, @Context UriInfo uri) {
         Harvest parent = service.find(id);
         PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.listJoinedToHarvestByWineLotHarvest(parent.id(), page.page()),
+        return page.response(wineLotService.listJoinedToHarvestByWineLotHarvest(parent.id(), page.page()),
                 wineLotService::including);
     }
 
@@ -100,8 +100,8 @@ public final class HarvestController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

@@ -40,7 +40,7 @@ public final class LabAnalysisController {
     public Response list(@Context UriInfo uri) {
         PageRequest page
                 = PageRequest.of(uri, LabAnalysis.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -57,7 +57,7 @@ public final class LabAnalysisController {
     @Path("{key}")
     public Response read(@PathParam("key") long id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, LabAnalysis.class, LabAnalysisService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @PUT
@@ -70,8 +70,8 @@ public final class LabAnalysisController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

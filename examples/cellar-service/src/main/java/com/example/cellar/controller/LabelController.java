@@ -45,7 +45,7 @@ public final class LabelController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, Label.class, LabelRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), Includes::nothing);
+        return page.response(service.list(page.page()), Includes::nothing);
     }
 
     @POST
@@ -62,7 +62,7 @@ public final class LabelController {
     @Path("{key}")
     public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, Label.class, Includes.none());
-        return wanted.answer(service.find(id), Includes::nothing);
+        return wanted.response(service.find(id), Includes::nothing);
     }
 
     @GET
@@ -70,7 +70,7 @@ public final class LabelController {
     public Response listBottlings(@PathParam("key") int id, @Context UriInfo uri) {
         Label parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Bottling.class, BottlingRepository.FILTERS, BottlingService.INCLUDES);
-        return page.answer(bottlingService.listWhereLabelIdIs(parent.id(), page.page()), bottlingService::including);
+        return page.response(bottlingService.listWhereLabelIdIs(parent.id(), page.page()), bottlingService::including);
     }
 
     @PUT
@@ -83,8 +83,8 @@ public final class LabelController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

@@ -44,7 +44,7 @@ public final class ParcelController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, Parcel.class, ParcelRepository.FILTERS, ParcelService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -61,7 +61,7 @@ public final class ParcelController {
     @Path("{key}")
     public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, Parcel.class, ParcelService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @GET
@@ -69,7 +69,7 @@ public final class ParcelController {
     public Response listHarvests(@PathParam("key") int id, @Context UriInfo uri) {
         Parcel parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.listWhereParcelIdIs(parent.id(), page.page()), harvestService::including);
+        return page.response(harvestService.listWhereParcelIdIs(parent.id(), page.page()), harvestService::including);
     }
 
     @PUT
@@ -82,8 +82,8 @@ public final class ParcelController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

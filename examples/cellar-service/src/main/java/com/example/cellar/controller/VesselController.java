@@ -51,7 +51,7 @@ public final class VesselController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, Vessel.class, VesselRepository.FILTERS, Includes.none());
-        return page.answer(service.list(page.page()), Includes::nothing);
+        return page.response(service.list(page.page()), Includes::nothing);
     }
 
     @POST
@@ -68,7 +68,7 @@ public final class VesselController {
     @Path("{key}")
     public Response read(@PathParam("key") int id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, Vessel.class, Includes.none());
-        return wanted.answer(service.find(id), Includes::nothing);
+        return wanted.response(service.find(id), Includes::nothing);
     }
 
     @GET
@@ -78,7 +78,7 @@ public final class VesselController {
         PageRequest page
                 = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
                         VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.listWhereFromIs(parent.id(), page.page()),
+        return page.response(vesselTransferService.listWhereFromIs(parent.id(), page.page()),
                 vesselTransferService::including);
     }
 
@@ -89,7 +89,7 @@ public final class VesselController {
         PageRequest page
                 = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
                         VesselTransferService.INCLUDES);
-        return page.answer(vesselTransferService.listWhereToIs(parent.id(), page.page()),
+        return page.response(vesselTransferService.listWhereToIs(parent.id(), page.page()),
                 vesselTransferService::including);
     }
 
@@ -98,7 +98,7 @@ public final class VesselController {
     public Response listWineLots(@PathParam("key") int id, @Context UriInfo uri) {
         Vessel parent = service.find(id);
         PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(wineLotService.listWhereVesselIdIs(parent.id(), page.page()), wineLotService::including);
+        return page.response(wineLotService.listWhereVesselIdIs(parent.id(), page.page()), wineLotService::including);
     }
 
     @PUT
@@ -111,8 +111,8 @@ public final class VesselController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") int id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

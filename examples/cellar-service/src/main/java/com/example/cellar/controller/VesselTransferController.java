@@ -41,7 +41,7 @@ public final class VesselTransferController {
         PageRequest page
                 = PageRequest.of(uri, VesselTransfer.class, VesselTransferRepository.FILTERS,
                         VesselTransferService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -58,7 +58,7 @@ public final class VesselTransferController {
     @Path("{key}")
     public Response read(@PathParam("key") long id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, VesselTransfer.class, VesselTransferService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @PUT
@@ -71,8 +71,8 @@ public final class VesselTransferController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") long id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

@@ -67,7 +67,7 @@ public final class WineLotController {
     @GET
     public Response list(@Context UriInfo uri) {
         PageRequest page = PageRequest.of(uri, WineLot.class, WineLotRepository.FILTERS, WineLotService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -84,7 +84,7 @@ public final class WineLotController {
     @Path("{key}")
     public Response read(@PathParam("key") UUID id, @Context UriInfo uri, @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, WineLot.class, WineLotService.INCLUDES);
-        return wanted.answer(service.find(id), service::including);
+        return wanted.response(service.find(id), service::including);
     }
 
     @GET
@@ -94,7 +94,7 @@ public final class WineLotController {
         PageRequest page
                 = PageRequest.of(uri, BlendComponent.class, BlendComponentRepository.FILTERS,
                         BlendComponentService.INCLUDES);
-        return page.answer(blendComponentService.listWhereWineLotIdIs(parent.id(), page.page()),
+        return page.response(blendComponentService.listWhereWineLotIdIs(parent.id(), page.page()),
                 blendComponentService::including);
     }
 
@@ -104,7 +104,7 @@ public final class WineLotController {
         WineLot parent = service.find(id);
         PageRequest page
                 = PageRequest.of(uri, LabAnalysis.class, LabAnalysisRepository.FILTERS, LabAnalysisService.INCLUDES);
-        return page.answer(labAnalysisService.listWhereWineLotIdIs(parent.id(), page.page()),
+        return page.response(labAnalysisService.listWhereWineLotIdIs(parent.id(), page.page()),
                 labAnalysisService::including);
     }
 
@@ -115,7 +115,7 @@ public final class WineLotController {
         PageRequest page
                 = PageRequest.of(uri, WineLotHarvest.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
-        return page.answer(wineLotHarvestService.listWhereWineLotIdIs(parent.id(), page.page()),
+        return page.response(wineLotHarvestService.listWhereWineLotIdIs(parent.id(), page.page()),
                 wineLotHarvestService::including);
     }
 
@@ -124,7 +124,7 @@ public final class WineLotController {
     public Response listBlends(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Blend.class, BlendRepository.FILTERS, BlendService.INCLUDES);
-        return page.answer(blendService.listJoinedToWineLotByBlendComponent(parent.id(), page.page()),
+        return page.response(blendService.listJoinedToWineLotByBlendComponent(parent.id(), page.page()),
                 blendService::including);
     }
 
@@ -133,7 +133,7 @@ public final class WineLotController {
     public Response listHarvests(@PathParam("key") UUID id, @Context UriInfo uri) {
         WineLot parent = service.find(id);
         PageRequest page = PageRequest.of(uri, Harvest.class, HarvestRepository.FILTERS, HarvestService.INCLUDES);
-        return page.answer(harvestService.listJoinedToWineLotByWineLotHarvest(parent.id(), page.page()),
+        return page.response(harvestService.listJoinedToWineLotByWineLotHarvest(parent.id(), page.page()),
                 harvestService::including);
     }
 
@@ -147,8 +147,8 @@ public final class WineLotController {
     @PATCH
     @Path("{key}")
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response change(@PathParam("key") UUID id, ObjectNode patch, @Context HttpHeaders headers) {
-        return RowRequest.stored(service.change(id, patch, Precondition.of(headers)));
+    public Response patch(@PathParam("key") UUID id, ObjectNode patch, @Context HttpHeaders headers) {
+        return RowRequest.stored(service.patch(id, patch, Precondition.of(headers)));
     }
 
     @DELETE

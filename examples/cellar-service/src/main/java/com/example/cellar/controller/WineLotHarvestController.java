@@ -38,7 +38,7 @@ public final class WineLotHarvestController {
         PageRequest page
                 = PageRequest.of(uri, WineLotHarvest.class, WineLotHarvestRepository.FILTERS,
                         WineLotHarvestService.INCLUDES);
-        return page.answer(service.list(page.page()), service::including);
+        return page.response(service.list(page.page()), service::including);
     }
 
     @POST
@@ -56,7 +56,7 @@ public final class WineLotHarvestController {
     public Response read(@Encoded @PathParam("key") WineLotHarvestKey key, @Context UriInfo uri,
             @Context HttpHeaders headers) {
         RowRequest wanted = RowRequest.of(uri, headers, WineLotHarvest.class, WineLotHarvestService.INCLUDES);
-        return wanted.answer(service.find(key), service::including);
+        return wanted.response(service.find(key), service::including);
     }
 
     @DELETE

@@ -1,11 +1,11 @@
 package com.example.cellar.entity;
 
-import com.example.cellar.support.Coded;
+import com.example.cellar.support.CodedEnum;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 
 /** The values of column {@code CLOSED_WITH} of {@code BOTTLING}. */
-public enum BottlingClosedWith implements Coded {
+public enum BottlingClosedWith implements CodedEnum {
     CORK("cork"),
     SCREW_CAP("screw cap"),
     CROWN_CAP("crown cap"),

@@ -1,11 +1,11 @@
 package com.example.cellar.entity;
 
-import com.example.cellar.support.Coded;
+import com.example.cellar.support.CodedEnum;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 
 /** The values of column {@code CRAFT} of {@code CELLAR_HAND}. */
-public enum CellarHandCraft implements Coded {
+public enum CellarHandCraft implements CodedEnum {
     CELLAR("cellar"),
     COOPERAGE("cooperage"),
     LABORATORY("laboratory"),

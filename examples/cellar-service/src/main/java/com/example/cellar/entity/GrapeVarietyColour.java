@@ -1,11 +1,11 @@
 package com.example.cellar.entity;
 
-import com.example.cellar.support.Coded;
+import com.example.cellar.support.CodedEnum;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 
 /** The values of column {@code COLOUR} of {@code GRAPE_VARIETY}. */
-public enum GrapeVarietyColour implements Coded {
+public enum GrapeVarietyColour implements CodedEnum {
     RED("red"),
     WHITE("white"),
     GREY("grey");

@@ -1,11 +1,11 @@
 package com.example.cellar.entity;
 
-import com.example.cellar.support.Coded;
+import com.example.cellar.support.CodedEnum;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 
 /** The values of column {@code SOIL} of {@code PARCEL}. */
-public enum ParcelSoil implements Coded {
+public enum ParcelSoil implements CodedEnum {
     CHALK("chalk"),
     CLAY("clay"),
     GRAVEL("gravel"),

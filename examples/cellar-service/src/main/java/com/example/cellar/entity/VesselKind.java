@@ -1,11 +1,11 @@
 package com.example.cellar.entity;
 
-import com.example.cellar.support.Coded;
+import com.example.cellar.support.CodedEnum;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 
 /** The values of column {@code KIND} of {@code VESSEL}. */
-public enum VesselKind implements Coded {
+public enum VesselKind implements CodedEnum {
     TANK("tank"),
     BARREL("barrel"),
     AMPHORA("amphora"),

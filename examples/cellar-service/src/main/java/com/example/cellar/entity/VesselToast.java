@@ -1,11 +1,11 @@
 package com.example.cellar.entity;
 
-import com.example.cellar.support.Coded;
+import com.example.cellar.support.CodedEnum;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 
 /** The values of column {@code TOAST} of {@code VESSEL}. */
-public enum VesselToast implements Coded {
+public enum VesselToast implements CodedEnum {
     LIGHT("light"),
     MEDIUM("medium"),
     HEAVY("heavy");

@@ -5,9 +5,9 @@ import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.entity.BlendComponentKey;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -60,13 +60,13 @@ public final class BlendComponentRepository extends RowRepository<BlendComponent
     }
 
     /** The rows of a page that refer to this blend. */
-    public FoundRows<BlendComponent> listWhereBlendIdIs(Connection connection, int blendId, Page page)
+    public PageResult<BlendComponent> listWhereBlendIdIs(Connection connection, int blendId, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public FoundRows<BlendComponent> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
+    public PageResult<BlendComponent> listWhereWineLotIdIs(Connection connection, UUID wineLotId, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }

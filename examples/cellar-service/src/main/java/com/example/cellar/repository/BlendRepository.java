@@ -4,9 +4,9 @@ import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -61,17 +61,18 @@ public final class BlendRepository extends RowRepository<Blend> {
 
     /** The rows with these values of id, in one statement. */
     public List<Blend> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys)))
+                .whole();
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<Blend> listWhereApprovedByIs(Connection connection, int approvedBy, Page page)
+    public PageResult<Blend> listWhereApprovedByIs(Connection connection, int approvedBy, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("approved_by = ?", approvedBy)));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
-    public FoundRows<Blend> listJoinedToWineLotByBlendComponent(Connection connection, UUID wineLotId, Page page)
+    public PageResult<Blend> listJoinedToWineLotByBlendComponent(Connection connection, UUID wineLotId, PageQuery page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->

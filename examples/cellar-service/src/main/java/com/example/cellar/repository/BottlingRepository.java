@@ -5,9 +5,9 @@ import com.example.cellar.entity.Bottling;
 import com.example.cellar.entity.BottlingClosedWith;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -61,12 +61,14 @@ public final class BottlingRepository extends RowRepository<Bottling> {
     }
 
     /** The rows of a page that refer to this blend. */
-    public FoundRows<Bottling> listWhereBlendIdIs(Connection connection, int blendId, Page page) throws SQLException {
+    public PageResult<Bottling> listWhereBlendIdIs(Connection connection, int blendId, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("blend_id = ?", blendId)));
     }
 
     /** The rows of a page that refer to this label. */
-    public FoundRows<Bottling> listWhereLabelIdIs(Connection connection, int labelId, Page page) throws SQLException {
+    public PageResult<Bottling> listWhereLabelIdIs(Connection connection, int labelId, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("label_id = ?", labelId)));
     }
 

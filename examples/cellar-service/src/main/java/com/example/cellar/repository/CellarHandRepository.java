@@ -5,9 +5,9 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarHandCraft;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -63,11 +63,12 @@ public final class CellarHandRepository extends RowRepository<CellarHand> {
 
     /** The rows with these values of id, in one statement. */
     public List<CellarHand> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys)))
+                .whole();
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<CellarHand> listWhereSupervisorIdIs(Connection connection, int supervisorId, Page page)
+    public PageResult<CellarHand> listWhereSupervisorIdIs(Connection connection, int supervisorId, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("supervisor_id = ?", supervisorId)));
     }

@@ -4,9 +4,9 @@ import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import java.sql.Connection;
@@ -40,7 +40,8 @@ public final class CellarLogRepository extends RowRepository<CellarLog> {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<CellarLog> listWhereHandIdIs(Connection connection, int handId, Page page) throws SQLException {
+    public PageResult<CellarLog> listWhereHandIdIs(Connection connection, int handId, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("hand_id = ?", handId)));
     }
 

@@ -6,7 +6,7 @@ import com.example.cellar.entity.GrapeVarietyColour;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -59,7 +59,7 @@ public final class GrapeVarietyRepository extends RowRepository<GrapeVariety> {
 
     /** The rows with these values of code, in one statement. */
     public List<GrapeVariety> lookUpByCode(Connection connection, Collection<String> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("code", "?", keys)))
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("code", "?", keys)))
                 .whole();
     }
 

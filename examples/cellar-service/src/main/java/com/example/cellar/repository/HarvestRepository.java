@@ -4,9 +4,9 @@ import com.example.cellar.dto.HarvestInput;
 import com.example.cellar.entity.Harvest;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -63,22 +63,25 @@ public final class HarvestRepository extends RowRepository<Harvest> {
 
     /** The rows with these values of id, in one statement. */
     public List<Harvest> lookUpById(Connection connection, Collection<Long> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys)))
+                .whole();
     }
 
     /** The rows of a page that refer to this parcel. */
-    public FoundRows<Harvest> listWhereParcelIdIs(Connection connection, int parcelId, Page page) throws SQLException {
+    public PageResult<Harvest> listWhereParcelIdIs(Connection connection, int parcelId, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("parcel_id = ?", parcelId)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<Harvest> listWherePickedByIs(Connection connection, int pickedBy, Page page) throws SQLException {
+    public PageResult<Harvest> listWherePickedByIs(Connection connection, int pickedBy, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("picked_by = ?", pickedBy)));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
-    public FoundRows<Harvest> listJoinedToWineLotByWineLotHarvest(Connection connection, UUID wineLotId, Page page)
-            throws SQLException {
+    public PageResult<Harvest> listJoinedToWineLotByWineLotHarvest(Connection connection, UUID wineLotId,
+            PageQuery page) throws SQLException {
         return list(connection,
                 page.where(condition ->
                         condition.and("id IN (SELECT harvest_id FROM wine_lot_harvest WHERE wine_lot_id = ?)",

@@ -4,10 +4,10 @@ import com.example.cellar.dto.LabAnalysisInput;
 import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
 import com.example.cellar.support.Json;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -59,7 +59,7 @@ public final class LabAnalysisRepository extends RowRepository<LabAnalysis> {
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public FoundRows<LabAnalysis> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
+    public PageResult<LabAnalysis> listWhereWineLotIdIs(Connection connection, UUID wineLotId, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }

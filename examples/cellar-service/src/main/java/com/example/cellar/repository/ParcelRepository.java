@@ -5,9 +5,9 @@ import com.example.cellar.entity.Parcel;
 import com.example.cellar.entity.ParcelSoil;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -65,11 +65,12 @@ public final class ParcelRepository extends RowRepository<Parcel> {
 
     /** The rows with these values of id, in one statement. */
     public List<Parcel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys)))
+                .whole();
     }
 
     /** The rows of a page that refer to this grape variety. */
-    public FoundRows<Parcel> listWhereVarietyCodeIs(Connection connection, String varietyCode, Page page)
+    public PageResult<Parcel> listWhereVarietyCodeIs(Connection connection, String varietyCode, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("variety_code = ?", varietyCode)));
     }

@@ -7,7 +7,7 @@ import com.example.cellar.entity.VesselToast;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -60,7 +60,8 @@ public final class VesselRepository extends RowRepository<Vessel> {
 
     /** The rows with these values of id, in one statement. */
     public List<Vessel> lookUpById(Connection connection, Collection<Integer> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys)))
+                .whole();
     }
 
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */

@@ -4,9 +4,9 @@ import com.example.cellar.dto.VesselTransferInput;
 import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -64,18 +64,19 @@ public final class VesselTransferRepository extends RowRepository<VesselTransfer
     }
 
     /** The rows of a page that refer to this vessel. */
-    public FoundRows<VesselTransfer> listWhereFromIs(Connection connection, int from, Page page) throws SQLException {
+    public PageResult<VesselTransfer> listWhereFromIs(Connection connection, int from, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"from\" = ?", from)));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<VesselTransfer> listWhereMovedByIs(Connection connection, int movedBy, Page page)
+    public PageResult<VesselTransfer> listWhereMovedByIs(Connection connection, int movedBy, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("moved_by = ?", movedBy)));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public FoundRows<VesselTransfer> listWhereToIs(Connection connection, int to, Page page) throws SQLException {
+    public PageResult<VesselTransfer> listWhereToIs(Connection connection, int to, PageQuery page) throws SQLException {
         return list(connection, page.where(condition -> condition.and("\"to\" = ?", to)));
     }
 

@@ -5,9 +5,9 @@ import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import java.sql.Connection;
@@ -57,13 +57,13 @@ public final class WineLotHarvestRepository extends RowRepository<WineLotHarvest
     }
 
     /** The rows of a page that refer to this harvest. */
-    public FoundRows<WineLotHarvest> listWhereHarvestIdIs(Connection connection, long harvestId, Page page)
+    public PageResult<WineLotHarvest> listWhereHarvestIdIs(Connection connection, long harvestId, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("harvest_id = ?", harvestId)));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public FoundRows<WineLotHarvest> listWhereWineLotIdIs(Connection connection, UUID wineLotId, Page page)
+    public PageResult<WineLotHarvest> listWhereWineLotIdIs(Connection connection, UUID wineLotId, PageQuery page)
             throws SQLException {
         return list(connection, page.where(condition -> condition.and("wine_lot_id = ?", wineLotId)));
     }

@@ -4,9 +4,9 @@ import com.example.cellar.dto.WineLotInput;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.support.Constraint;
 import com.example.cellar.support.Filters;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Insert;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.RowRepository;
 import com.example.cellar.support.StoredRow;
 import com.example.cellar.support.Update;
@@ -64,16 +64,18 @@ public final class WineLotRepository extends RowRepository<WineLot> {
 
     /** The rows with these values of id, in one statement. */
     public List<WineLot> lookUpById(Connection connection, Collection<UUID> keys) throws SQLException {
-        return list(connection, Page.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys))).whole();
+        return list(connection, PageQuery.first(keys.size() + 1).where(condition -> condition.in("id", "?", keys)))
+                .whole();
     }
 
     /** The rows of a page that refer to this vessel. */
-    public FoundRows<WineLot> listWhereVesselIdIs(Connection connection, int vesselId, Page page) throws SQLException {
+    public PageResult<WineLot> listWhereVesselIdIs(Connection connection, int vesselId, PageQuery page)
+            throws SQLException {
         return list(connection, page.where(condition -> condition.and("vessel_id = ?", vesselId)));
     }
 
     /** The rows of a page that blend components join to this blend. */
-    public FoundRows<WineLot> listJoinedToBlendByBlendComponent(Connection connection, int blendId, Page page)
+    public PageResult<WineLot> listJoinedToBlendByBlendComponent(Connection connection, int blendId, PageQuery page)
             throws SQLException {
         return list(connection,
                 page.where(condition ->
@@ -81,8 +83,8 @@ public final class WineLotRepository extends RowRepository<WineLot> {
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
-    public FoundRows<WineLot> listJoinedToHarvestByWineLotHarvest(Connection connection, long harvestId, Page page)
-            throws SQLException {
+    public PageResult<WineLot> listJoinedToHarvestByWineLotHarvest(Connection connection, long harvestId,
+            PageQuery page) throws SQLException {
         return list(connection,
                 page.where(condition ->
                         condition.and("id IN (SELECT wine_lot_id FROM wine_lot_harvest WHERE harvest_id = ?)",

@@ -8,12 +8,12 @@ import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.WineLotRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -41,7 +41,7 @@ public final class BlendComponentService extends RowService<BlendComponent, Blen
     }
 
     /** The rows of a page. */
-    public FoundRows<BlendComponent> list(Page page) {
+    public PageResult<BlendComponent> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -51,12 +51,12 @@ public final class BlendComponentService extends RowService<BlendComponent, Blen
     }
 
     /** The rows of a page that refer to this blend. */
-    public FoundRows<BlendComponent> listWhereBlendIdIs(int blendId, Page page) {
+    public PageResult<BlendComponent> listWhereBlendIdIs(int blendId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public FoundRows<BlendComponent> listWhereWineLotIdIs(UUID wineLotId, Page page) {
+    public PageResult<BlendComponent> listWhereWineLotIdIs(UUID wineLotId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
@@ -87,7 +87,7 @@ public final class BlendComponentService extends RowService<BlendComponent, Blen
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public BlendComponent change(BlendComponentKey key, ObjectNode patch, Precondition precondition) {
+    public BlendComponent patch(BlendComponentKey key, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             BlendComponent current = locked(connection, key);
             precondition.verify(current);

@@ -5,12 +5,12 @@ import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.CellarHandRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -34,7 +34,7 @@ public final class BlendService extends RowService<Blend, Integer> {
     }
 
     /** The rows of a page. */
-    public FoundRows<Blend> list(Page page) {
+    public PageResult<Blend> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -44,12 +44,12 @@ public final class BlendService extends RowService<Blend, Integer> {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<Blend> listWhereApprovedByIs(int approvedBy, Page page) {
+    public PageResult<Blend> listWhereApprovedByIs(int approvedBy, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereApprovedByIs(connection, approvedBy, page));
     }
 
     /** The rows of a page that blend components join to this wine lot. */
-    public FoundRows<Blend> listJoinedToWineLotByBlendComponent(UUID wineLotId, Page page) {
+    public PageResult<Blend> listJoinedToWineLotByBlendComponent(UUID wineLotId, PageQuery page) {
         return transactions.read(page, connection ->
                 repository.listJoinedToWineLotByBlendComponent(connection, wineLotId, page));
     }
@@ -81,7 +81,7 @@ public final class BlendService extends RowService<Blend, Integer> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public Blend change(int id, ObjectNode patch, Precondition precondition) {
+    public Blend patch(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Blend current = locked(connection, id);
             precondition.verify(current);

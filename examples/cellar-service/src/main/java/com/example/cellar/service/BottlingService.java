@@ -7,12 +7,12 @@ import com.example.cellar.entity.Label;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.repository.LabelRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -36,7 +36,7 @@ public final class BottlingService extends RowService<Bottling, Integer> {
     }
 
     /** The rows of a page. */
-    public FoundRows<Bottling> list(Page page) {
+    public PageResult<Bottling> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -46,12 +46,12 @@ public final class BottlingService extends RowService<Bottling, Integer> {
     }
 
     /** The rows of a page that refer to this blend. */
-    public FoundRows<Bottling> listWhereBlendIdIs(int blendId, Page page) {
+    public PageResult<Bottling> listWhereBlendIdIs(int blendId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereBlendIdIs(connection, blendId, page));
     }
 
     /** The rows of a page that refer to this label. */
-    public FoundRows<Bottling> listWhereLabelIdIs(int labelId, Page page) {
+    public PageResult<Bottling> listWhereLabelIdIs(int labelId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereLabelIdIs(connection, labelId, page));
     }
 
@@ -82,7 +82,7 @@ public final class BottlingService extends RowService<Bottling, Integer> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public Bottling change(int id, ObjectNode patch, Precondition precondition) {
+    public Bottling patch(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Bottling current = locked(connection, id);
             precondition.verify(current);

@@ -3,12 +3,12 @@ package com.example.cellar.service;
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.CellarHandRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -32,7 +32,7 @@ public final class CellarHandService extends RowService<CellarHand, Integer> {
     }
 
     /** The rows of a page. */
-    public FoundRows<CellarHand> list(Page page) {
+    public PageResult<CellarHand> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -42,7 +42,7 @@ public final class CellarHandService extends RowService<CellarHand, Integer> {
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<CellarHand> listWhereSupervisorIdIs(int supervisorId, Page page) {
+    public PageResult<CellarHand> listWhereSupervisorIdIs(int supervisorId, PageQuery page) {
         return transactions.read(page, connection ->
                 repository.listWhereSupervisorIdIs(connection, supervisorId, page));
     }
@@ -74,7 +74,7 @@ public final class CellarHandService extends RowService<CellarHand, Integer> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public CellarHand change(int id, ObjectNode patch, Precondition precondition) {
+    public CellarHand patch(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             CellarHand current = locked(connection, id);
             precondition.verify(current);

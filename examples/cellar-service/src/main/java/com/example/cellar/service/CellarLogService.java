@@ -5,10 +5,10 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.CellarLogRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Rules;
 import com.example.cellar.support.Transactions;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -29,12 +29,12 @@ public final class CellarLogService {
     }
 
     /** The rows of a page. */
-    public FoundRows<CellarLog> list(Page page) {
+    public PageResult<CellarLog> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<CellarLog> listWhereHandIdIs(int handId, Page page) {
+    public PageResult<CellarLog> listWhereHandIdIs(int handId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereHandIdIs(connection, handId, page));
     }
 

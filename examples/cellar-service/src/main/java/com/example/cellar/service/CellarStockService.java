@@ -2,8 +2,8 @@ package com.example.cellar.service;
 
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
-import com.example.cellar.support.FoundRows;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Transactions;
 
 /** What can be done with cellar stock, each in a transaction of its own. */
@@ -17,7 +17,7 @@ public final class CellarStockService {
     }
 
     /** The rows of a page. */
-    public FoundRows<CellarStock> list(Page page) {
+    public PageResult<CellarStock> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 }

@@ -3,11 +3,11 @@ package com.example.cellar.service;
 import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.repository.GrapeVarietyRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -27,7 +27,7 @@ public final class GrapeVarietyService extends RowService<GrapeVariety, String> 
     }
 
     /** The rows of a page. */
-    public FoundRows<GrapeVariety> list(Page page) {
+    public PageResult<GrapeVariety> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -58,7 +58,7 @@ public final class GrapeVarietyService extends RowService<GrapeVariety, String> 
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public GrapeVariety change(String code, ObjectNode patch, Precondition precondition) {
+    public GrapeVariety patch(String code, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             GrapeVariety current = locked(connection, code);
             precondition.verify(current);

@@ -7,12 +7,12 @@ import com.example.cellar.entity.Parcel;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.ParcelRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -37,7 +37,7 @@ public final class HarvestService extends RowService<Harvest, Long> {
     }
 
     /** The rows of a page. */
-    public FoundRows<Harvest> list(Page page) {
+    public PageResult<Harvest> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -47,17 +47,17 @@ public final class HarvestService extends RowService<Harvest, Long> {
     }
 
     /** The rows of a page that refer to this parcel. */
-    public FoundRows<Harvest> listWhereParcelIdIs(int parcelId, Page page) {
+    public PageResult<Harvest> listWhereParcelIdIs(int parcelId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereParcelIdIs(connection, parcelId, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<Harvest> listWherePickedByIs(int pickedBy, Page page) {
+    public PageResult<Harvest> listWherePickedByIs(int pickedBy, PageQuery page) {
         return transactions.read(page, connection -> repository.listWherePickedByIs(connection, pickedBy, page));
     }
 
     /** The rows of a page that wine lot harvests join to this wine lot. */
-    public FoundRows<Harvest> listJoinedToWineLotByWineLotHarvest(UUID wineLotId, Page page) {
+    public PageResult<Harvest> listJoinedToWineLotByWineLotHarvest(UUID wineLotId, PageQuery page) {
         return transactions.read(page, connection ->
                 repository.listJoinedToWineLotByWineLotHarvest(connection, wineLotId, page));
     }
@@ -89,7 +89,7 @@ public final class HarvestService extends RowService<Harvest, Long> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public Harvest change(long id, ObjectNode patch, Precondition precondition) {
+    public Harvest patch(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Harvest current = locked(connection, id);
             precondition.verify(current);

@@ -5,12 +5,12 @@ import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.repository.WineLotRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -35,7 +35,7 @@ public final class LabAnalysisService extends RowService<LabAnalysis, Long> {
     }
 
     /** The rows of a page. */
-    public FoundRows<LabAnalysis> list(Page page) {
+    public PageResult<LabAnalysis> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -45,7 +45,7 @@ public final class LabAnalysisService extends RowService<LabAnalysis, Long> {
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public FoundRows<LabAnalysis> listWhereWineLotIdIs(UUID wineLotId, Page page) {
+    public PageResult<LabAnalysis> listWhereWineLotIdIs(UUID wineLotId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 
@@ -76,7 +76,7 @@ public final class LabAnalysisService extends RowService<LabAnalysis, Long> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public LabAnalysis change(long id, ObjectNode patch, Precondition precondition) {
+    public LabAnalysis patch(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             LabAnalysis current = locked(connection, id);
             precondition.verify(current);

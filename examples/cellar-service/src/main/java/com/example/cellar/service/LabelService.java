@@ -3,11 +3,11 @@ package com.example.cellar.service;
 import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
 import com.example.cellar.repository.LabelRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -26,7 +26,7 @@ public final class LabelService extends RowService<Label, Integer> {
     }
 
     /** The rows of a page. */
-    public FoundRows<Label> list(Page page) {
+    public PageResult<Label> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -57,7 +57,7 @@ public final class LabelService extends RowService<Label, Integer> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public Label change(int id, ObjectNode patch, Precondition precondition) {
+    public Label patch(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Label current = locked(connection, id);
             precondition.verify(current);

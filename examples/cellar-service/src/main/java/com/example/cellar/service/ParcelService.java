@@ -5,12 +5,12 @@ import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.entity.Parcel;
 import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.repository.ParcelRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -33,7 +33,7 @@ public final class ParcelService extends RowService<Parcel, Integer> {
     }
 
     /** The rows of a page. */
-    public FoundRows<Parcel> list(Page page) {
+    public PageResult<Parcel> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -43,7 +43,7 @@ public final class ParcelService extends RowService<Parcel, Integer> {
     }
 
     /** The rows of a page that refer to this grape variety. */
-    public FoundRows<Parcel> listWhereVarietyCodeIs(String varietyCode, Page page) {
+    public PageResult<Parcel> listWhereVarietyCodeIs(String varietyCode, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereVarietyCodeIs(connection, varietyCode, page));
     }
 
@@ -74,7 +74,7 @@ public final class ParcelService extends RowService<Parcel, Integer> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public Parcel change(int id, ObjectNode patch, Precondition precondition) {
+    public Parcel patch(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Parcel current = locked(connection, id);
             precondition.verify(current);

@@ -3,11 +3,11 @@ package com.example.cellar.service;
 import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
 import com.example.cellar.repository.VesselRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -26,7 +26,7 @@ public final class VesselService extends RowService<Vessel, Integer> {
     }
 
     /** The rows of a page. */
-    public FoundRows<Vessel> list(Page page) {
+    public PageResult<Vessel> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -57,7 +57,7 @@ public final class VesselService extends RowService<Vessel, Integer> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public Vessel change(int id, ObjectNode patch, Precondition precondition) {
+    public Vessel patch(int id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             Vessel current = locked(connection, id);
             precondition.verify(current);

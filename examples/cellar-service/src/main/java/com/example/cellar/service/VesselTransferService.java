@@ -7,12 +7,12 @@ import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.repository.VesselTransferRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -40,7 +40,7 @@ public final class VesselTransferService extends RowService<VesselTransfer, Long
     }
 
     /** The rows of a page. */
-    public FoundRows<VesselTransfer> list(Page page) {
+    public PageResult<VesselTransfer> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -50,17 +50,17 @@ public final class VesselTransferService extends RowService<VesselTransfer, Long
     }
 
     /** The rows of a page that refer to this vessel. */
-    public FoundRows<VesselTransfer> listWhereFromIs(int from, Page page) {
+    public PageResult<VesselTransfer> listWhereFromIs(int from, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereFromIs(connection, from, page));
     }
 
     /** The rows of a page that refer to this cellar hand. */
-    public FoundRows<VesselTransfer> listWhereMovedByIs(int movedBy, Page page) {
+    public PageResult<VesselTransfer> listWhereMovedByIs(int movedBy, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereMovedByIs(connection, movedBy, page));
     }
 
     /** The rows of a page that refer to this vessel. */
-    public FoundRows<VesselTransfer> listWhereToIs(int to, Page page) {
+    public PageResult<VesselTransfer> listWhereToIs(int to, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereToIs(connection, to, page));
     }
 
@@ -91,7 +91,7 @@ public final class VesselTransferService extends RowService<VesselTransfer, Long
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public VesselTransfer change(long id, ObjectNode patch, Precondition precondition) {
+    public VesselTransfer patch(long id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             VesselTransfer current = locked(connection, id);
             precondition.verify(current);

@@ -8,10 +8,10 @@ import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.repository.WineLotRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.OnCreate;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -38,7 +38,7 @@ public final class WineLotHarvestService extends RowService<WineLotHarvest, Wine
     }
 
     /** The rows of a page. */
-    public FoundRows<WineLotHarvest> list(Page page) {
+    public PageResult<WineLotHarvest> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -48,12 +48,12 @@ public final class WineLotHarvestService extends RowService<WineLotHarvest, Wine
     }
 
     /** The rows of a page that refer to this harvest. */
-    public FoundRows<WineLotHarvest> listWhereHarvestIdIs(long harvestId, Page page) {
+    public PageResult<WineLotHarvest> listWhereHarvestIdIs(long harvestId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereHarvestIdIs(connection, harvestId, page));
     }
 
     /** The rows of a page that refer to this wine lot. */
-    public FoundRows<WineLotHarvest> listWhereWineLotIdIs(UUID wineLotId, Page page) {
+    public PageResult<WineLotHarvest> listWhereWineLotIdIs(UUID wineLotId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereWineLotIdIs(connection, wineLotId, page));
     }
 

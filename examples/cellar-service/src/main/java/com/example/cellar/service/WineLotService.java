@@ -5,12 +5,12 @@ import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.repository.WineLotRepository;
-import com.example.cellar.support.FoundRows;
 import com.example.cellar.support.Includes;
 import com.example.cellar.support.MergePatch;
 import com.example.cellar.support.OnCreate;
 import com.example.cellar.support.OnReplace;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
+import com.example.cellar.support.PageResult;
 import com.example.cellar.support.Precondition;
 import com.example.cellar.support.RowService;
 import com.example.cellar.support.Rules;
@@ -34,7 +34,7 @@ public final class WineLotService extends RowService<WineLot, UUID> {
     }
 
     /** The rows of a page. */
-    public FoundRows<WineLot> list(Page page) {
+    public PageResult<WineLot> list(PageQuery page) {
         return transactions.read(page, connection -> repository.list(connection, page));
     }
 
@@ -44,18 +44,18 @@ public final class WineLotService extends RowService<WineLot, UUID> {
     }
 
     /** The rows of a page that refer to this vessel. */
-    public FoundRows<WineLot> listWhereVesselIdIs(int vesselId, Page page) {
+    public PageResult<WineLot> listWhereVesselIdIs(int vesselId, PageQuery page) {
         return transactions.read(page, connection -> repository.listWhereVesselIdIs(connection, vesselId, page));
     }
 
     /** The rows of a page that blend components join to this blend. */
-    public FoundRows<WineLot> listJoinedToBlendByBlendComponent(int blendId, Page page) {
+    public PageResult<WineLot> listJoinedToBlendByBlendComponent(int blendId, PageQuery page) {
         return transactions.read(page, connection ->
                 repository.listJoinedToBlendByBlendComponent(connection, blendId, page));
     }
 
     /** The rows of a page that wine lot harvests join to this harvest. */
-    public FoundRows<WineLot> listJoinedToHarvestByWineLotHarvest(long harvestId, Page page) {
+    public PageResult<WineLot> listJoinedToHarvestByWineLotHarvest(long harvestId, PageQuery page) {
         return transactions.read(page, connection ->
                 repository.listJoinedToHarvestByWineLotHarvest(connection, harvestId, page));
     }
@@ -87,7 +87,7 @@ public final class WineLotService extends RowService<WineLot, UUID> {
     }
 
     /** Changes some fields (RFC 7396) and returns the row as stored. */
-    public WineLot change(UUID id, ObjectNode patch, Precondition precondition) {
+    public WineLot patch(UUID id, ObjectNode patch, Precondition precondition) {
         return transactions.write(connection -> {
             WineLot current = locked(connection, id);
             precondition.verify(current);

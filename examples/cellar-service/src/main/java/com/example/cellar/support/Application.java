@@ -24,7 +24,7 @@ public final class Application {
         List<Registration> tables = registrations();
         SqlErrors errors = new SqlErrors(tables.stream().map(Registration::constraints).toList());
         Services services
-                = new Services(new Transactions(dataSource, errors, new Semaphore(settings.database().mostScans())));
+                = new Services(new Transactions(dataSource, errors, new Semaphore(settings.database().maxScans())));
         tables.forEach(table -> table.addServices(services));
 
         List<String> paths = tables.stream().map(Registration::collection).flatMap(Optional::stream).sorted().toList();
@@ -48,6 +48,6 @@ public final class Application {
 
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(settings.http().greatestBody()), new ProblemMapper(), new KeyParameters());
+        return List.of(new JsonProvider(settings.http().maxBodyBytes()), new ProblemMapper(), new KeyParameters());
     }
 }

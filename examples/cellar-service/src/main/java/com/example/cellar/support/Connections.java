@@ -123,8 +123,8 @@ final class Connections implements ChannelListener<StreamConnection> {
         private void refuse(ByteBuffer room) throws IOException {
             if (refusal > 0) {
                 LOG.info("refused {}: {}", refusal, StatusCodes.getReason(refusal));
-                ByteBuffer answer = ByteBuffer.wrap(Gate.refusal(refusal).getBytes(StandardCharsets.UTF_8));
-                answers.write(answer);
+                ByteBuffer response = ByteBuffer.wrap(RequestGuard.refusal(refusal).getBytes(StandardCharsets.UTF_8));
+                answers.write(response);
                 answers.terminateWrites();
                 answers.flush();
                 refusal = -refusal;

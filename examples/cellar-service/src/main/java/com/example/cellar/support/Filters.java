@@ -137,7 +137,7 @@ public final class Filters {
     }
 
     /** Whether a parameter, such as {@code code} or {@code code[startsWith]}, is about one of the columns. */
-    boolean take(String parameter) {
+    boolean isAbout(String parameter) {
         return columns.containsKey(parameter) || columns.containsKey(before('[', parameter));
     }
 

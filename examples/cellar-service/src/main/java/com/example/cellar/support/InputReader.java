@@ -264,7 +264,7 @@ public final class InputReader {
     static String expected(Class<?> type) {
         if (type.isEnum()) {
             return "must be one of " + Arrays.stream(type.getEnumConstants())
-                    .map(constant -> constant instanceof Coded coded ? coded.code() : constant.toString())
+                    .map(constant -> constant instanceof CodedEnum coded ? coded.code() : constant.toString())
                     .collect(Collectors.joining(", "));
         }
         return switch (type.getSimpleName()) {

@@ -29,7 +29,7 @@ public final class PathKeys {
         if (part instanceof Binary binary) {
             return binary.segment();
         }
-        return part instanceof Coded coded ? coded.code() : part.toString();
+        return part instanceof CodedEnum coded ? coded.code() : part.toString();
     }
 
     /**

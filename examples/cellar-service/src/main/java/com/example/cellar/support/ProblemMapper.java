@@ -22,26 +22,26 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     public Response toResponse(Throwable error) {
         for (Throwable cause = error; cause != null; cause = cause.getCause()) {
             if (cause instanceof ProblemException known) {
-                return answer(known);
+                return response(known);
             }
         }
         if (error instanceof WebApplicationException refusal && refusal.getResponse().getStatus() < 500) {
-            return answer(Response.fromResponse(refusal.getResponse()), problem(refusal.getResponse()));
+            return response(Response.fromResponse(refusal.getResponse()), problem(refusal.getResponse()));
         }
         String incident = UUID.randomUUID().toString();
         LOG.error("Incident {}", incident, error);
-        return answer(Response.status(500), Problem.of(
+        return response(Response.status(500), Problem.of(
                 500, "Internal Server Error", "Something went wrong; the log has it as incident " + incident + ".",
                 List.of()));
     }
 
-    private static Response answer(ProblemException known) {
+    private static Response response(ProblemException known) {
         Response.ResponseBuilder response = Response.status(known.problem().status());
         if (known.problem().status() == 503) {
             LOG.warn("The database does not answer, or not in time: {}", String.valueOf(known.getCause()));
             response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
         }
-        return answer(response, known.problem());
+        return response(response, known.problem());
     }
 
     private static Problem problem(Response refusal) {
@@ -55,7 +55,7 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
         return Problem.of(refusal.getStatus(), refusal.getStatusInfo().getReasonPhrase(), detail, List.of());
     }
 
-    private static Response answer(Response.ResponseBuilder builder, Problem problem) {
+    private static Response response(Response.ResponseBuilder builder, Problem problem) {
         return builder.type(Problem.MEDIA_TYPE).entity(problem.to(RequestIds.current())).build();
     }
 }

@@ -25,7 +25,7 @@ public record RowRequest(HttpHeaders headers, RowSelection selection) {
      *
      * @param embed adds what is to be included; not asked if nothing is
      */
-    public <T> Response answer(T row, BiFunction<List<String>, List<T>, List<ObjectNode>> embed) {
+    public <T> Response response(T row, BiFunction<List<String>, List<T>, List<ObjectNode>> embed) {
         if (!selection.include().isEmpty()) {
             return Response.ok(selection.of(List.of(row), embed).get(0)).build();
         }

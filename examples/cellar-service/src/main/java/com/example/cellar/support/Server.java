@@ -40,7 +40,7 @@ public final class Server implements AutoCloseable {
     private final Optional<ExecutorService> threads = Workers.virtual();
     private final Settings settings;
     private final Application application;
-    private final Gate gate;
+    private final RequestGuard gate;
     private final XnioWorker worker;
     private final AcceptingChannel<StreamConnection> http;
 
@@ -50,7 +50,7 @@ public final class Server implements AutoCloseable {
         this.readiness = readiness(settings.database());
         try {
             application = new Application(pool, readiness, settings);
-            gate = new Gate(service(), settings.http());
+            gate = new RequestGuard(service(), settings.http());
             worker = worker();
             http = listener();
         } catch (RuntimeException e) {
@@ -114,7 +114,7 @@ public final class Server implements AutoCloseable {
         deployment.setProviders(application.providers());
         deployment.start();
         PathHandler service = Handlers.path()
-                .addPrefixPath(settings.http().basePath(), new Dispatch(deployment, threads, settings.http()));
+                .addPrefixPath(settings.http().basePath(), new RestHandler(deployment, threads, settings.http()));
         return settings.http().page() ? PageFiles.beside(service, settings.http().basePath())
                 : service.addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"));
     }
@@ -153,8 +153,8 @@ public final class Server implements AutoCloseable {
                             .set(Options.BACKLOG, 1000)
                             .set(Options.READ_TIMEOUT, idle)
                             .set(Options.WRITE_TIMEOUT, idle)
-                            .set(Options.CONNECTION_HIGH_WATER, settings.http().mostConnections())
-                            .set(Options.CONNECTION_LOW_WATER, settings.http().mostConnections())
+                            .set(Options.CONNECTION_HIGH_WATER, settings.http().maxConnections())
+                            .set(Options.CONNECTION_LOW_WATER, settings.http().maxConnections())
                             .getMap());
             channel.resumeAccepts();
             return channel;

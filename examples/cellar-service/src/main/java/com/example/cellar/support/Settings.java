@@ -23,12 +23,12 @@ public record Settings(Database database, Http http) {
      * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
      * @param poolWait {@code DB_POOL_WAIT_SECONDS}: how long a request waits for a connection
      * @param statementTime {@code DB_STATEMENT_SECONDS}: how long a statement may take
-     * @param mostScans {@code DB_MAX_SCANS}: how many lists may be read at a time for which the database may have to
+     * @param maxScans {@code DB_MAX_SCANS}: how many lists may be read at a time for which the database may have to
      *     read all rows: those that search in texts, or count; half of the connections by default
      */
     public record Database(
             String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime,
-            int mostScans) {
+            int maxScans) {
         /** The settings, without the password. */
         @Override
         public String toString() {
@@ -43,7 +43,7 @@ public record Settings(Database database, Http http) {
      * @param port {@code HTTP_PORT}; 0 picks a free one
      * @param basePath {@code HTTP_BASE_PATH}: what every path begins with
      * @param threads {@code HTTP_THREADS}: requests worked on at a time where Java has no virtual threads
-     * @param greatestBody {@code HTTP_MAX_BODY_BYTES}
+     * @param maxBodyBytes {@code HTTP_MAX_BODY_BYTES}
      * @param greatestUrl {@code HTTP_MAX_URL_BYTES}
      * @param greatestHeaders {@code HTTP_MAX_HEADER_BYTES}: of all headers together
      * @param idleTime {@code HTTP_IDLE_SECONDS}: after which a client that sends or reads nothing is cut off
@@ -52,9 +52,10 @@ public record Settings(Database database, Http http) {
      * @param stopTime {@code HTTP_STOP_SECONDS}: how long running requests may go on when the service is stopped
      * @param hosts {@code HTTP_HOSTS}: the names, with commas between, that requests may call the service by; any if
      *     empty, which is the default only where the service listens on more than this machine's own addresses
-     * @param mostConnections {@code HTTP_MAX_CONNECTIONS}; by default as many as the heap has room for, at most 10,000
-     * @param mostRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
-     * @param mostBodyBytes {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default
+     * @param maxConnections {@code HTTP_MAX_CONNECTIONS}; by default as many as the heap has room for, at most 10,000
+     * @param maxRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
+     * @param maxBodyBytesInWork {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by
+     *     default
      * @param mostAnswerBytes {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
      *     default
      * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
@@ -65,7 +66,7 @@ public record Settings(Database database, Http http) {
             int port,
             String basePath,
             int threads,
-            int greatestBody,
+            int maxBodyBytes,
             int greatestUrl,
             int greatestHeaders,
             Duration idleTime,
@@ -73,9 +74,9 @@ public record Settings(Database database, Http http) {
             Duration answerTime,
             Duration stopTime,
             Set<String> hosts,
-            int mostConnections,
-            int mostRequests,
-            int mostBodyBytes,
+            int maxConnections,
+            int maxRequests,
+            int maxBodyBytesInWork,
             int mostAnswerBytes,
             boolean page) {
     }
@@ -102,13 +103,13 @@ public record Settings(Database database, Http http) {
                 read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400),
                 read.number("DB_MAX_SCANS", Math.max(1, poolSize / 2), 1, 1000));
         String host = read.text("HTTP_HOST", "localhost");
-        int greatestBody = read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000);
+        int maxBodyBytes = read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000);
         Http http = new Http(
                 host,
                 read.number("HTTP_PORT", 8080, 0, 65_535),
                 read.path("HTTP_BASE_PATH", "/api"),
                 read.number("HTTP_THREADS", 64, 1, 10_000),
-                greatestBody,
+                maxBodyBytes,
                 read.number("HTTP_MAX_URL_BYTES", 8000, 100, 100_000),
                 read.number("HTTP_MAX_HEADER_BYTES", 16_000, 1000, 100_000),
                 read.seconds("HTTP_IDLE_SECONDS", 60, 1, 3600),
@@ -118,7 +119,7 @@ public record Settings(Database database, Http http) {
                 read.names("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : ""),
                 read.number("HTTP_MAX_CONNECTIONS", (int) Math.min(10_000, heap() / BYTES_OF_CONNECTION), 1, 1_000_000),
                 read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
-                read.number("HTTP_MAX_BYTES_COMING", Math.max(greatestBody, shareOfHeap(64)), greatestBody, GREATEST),
+                read.number("HTTP_MAX_BYTES_COMING", Math.max(maxBodyBytes, shareOfHeap(64)), maxBodyBytes, GREATEST),
                 read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST),
                 read.truth("HTTP_PAGE", LOOPBACK.contains(host)));
         return new Settings(database, http);

@@ -69,7 +69,7 @@ public final class Transactions {
      *
      * @throws ProblemException 503 if too many pages are being read for which the database may have to read all rows
      */
-    public <T> T read(Page page, Work<T> work) {
+    public <T> T read(PageQuery page, Work<T> work) {
         if (!page.scans()) {
             return read(work);
         }

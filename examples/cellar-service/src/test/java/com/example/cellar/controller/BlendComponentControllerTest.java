@@ -13,7 +13,7 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -75,7 +75,7 @@ class BlendComponentControllerTest implements
     }
 
     @Override
-    public List<BlendComponent> stored(Page page) throws SQLException {
+    public List<BlendComponent> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 
@@ -121,12 +121,12 @@ class BlendComponentControllerTest implements
                                 false),
                 new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/wine-lots", WineLot.class,
                         new WineLotRepository()
-                                .listJoinedToBlendByBlendComponent(connection, stored.blendId(), Page.all()).rows(),
-                                        true),
+                                .listJoinedToBlendByBlendComponent(connection, stored.blendId(), PageQuery.all())
+                                        .rows(), true),
                 new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blends", Blend.class,
                         new BlendRepository()
-                                .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), Page.all()).rows(),
-                                        true));
+                                .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), PageQuery.all())
+                                        .rows(), true));
     }
 
     static Stream<RuleCase> rules() {

@@ -10,7 +10,7 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -70,7 +70,7 @@ class BottlingControllerTest implements
     }
 
     @Override
-    public List<Bottling> stored(Page page) throws SQLException {
+    public List<Bottling> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

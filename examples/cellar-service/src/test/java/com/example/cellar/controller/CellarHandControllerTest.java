@@ -6,7 +6,7 @@ import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -65,7 +65,7 @@ class CellarHandControllerTest implements
     }
 
     @Override
-    public List<CellarHand> stored(Page page) throws SQLException {
+    public List<CellarHand> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

@@ -9,7 +9,7 @@ import com.example.cellar.support.CreateManyContract;
 import com.example.cellar.support.ListContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -61,7 +61,7 @@ class CellarLogControllerTest implements
     }
 
     @Override
-    public List<CellarLog> stored(Page page) throws SQLException {
+    public List<CellarLog> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

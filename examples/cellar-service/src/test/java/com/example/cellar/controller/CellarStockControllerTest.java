@@ -3,7 +3,7 @@ package com.example.cellar.controller;
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
 import com.example.cellar.support.ListContract;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import java.sql.Connection;
@@ -38,7 +38,7 @@ class CellarStockControllerTest implements
     }
 
     @Override
-    public List<CellarStock> stored(Page page) throws SQLException {
+    public List<CellarStock> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 }

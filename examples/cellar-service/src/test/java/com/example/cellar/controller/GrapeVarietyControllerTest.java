@@ -5,7 +5,7 @@ import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.samples.GrapeVarietySamples;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -61,7 +61,7 @@ class GrapeVarietyControllerTest implements
     }
 
     @Override
-    public List<GrapeVariety> stored(Page page) throws SQLException {
+    public List<GrapeVariety> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

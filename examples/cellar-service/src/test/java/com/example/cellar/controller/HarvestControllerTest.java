@@ -9,7 +9,7 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -72,7 +72,7 @@ class HarvestControllerTest implements
     }
 
     @Override
-    public List<Harvest> stored(Page page) throws SQLException {
+    public List<Harvest> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

@@ -6,7 +6,7 @@ import com.example.cellar.repository.LabelRepository;
 import com.example.cellar.samples.LabelSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -64,7 +64,7 @@ class LabelControllerTest implements
     }
 
     @Override
-    public List<Label> stored(Page page) throws SQLException {
+    public List<Label> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

@@ -10,7 +10,7 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -69,7 +69,7 @@ class VesselTransferControllerTest implements
     }
 
     @Override
-    public List<VesselTransfer> stored(Page page) throws SQLException {
+    public List<VesselTransfer> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 

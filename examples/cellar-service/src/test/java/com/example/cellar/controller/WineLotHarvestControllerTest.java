@@ -14,7 +14,7 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.OrderContract;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ReadContract;
 import com.example.cellar.support.RequiredContract;
@@ -79,7 +79,7 @@ class WineLotHarvestControllerTest implements
     }
 
     @Override
-    public List<WineLotHarvest> stored(Page page) throws SQLException {
+    public List<WineLotHarvest> stored(PageQuery page) throws SQLException {
         return repository.list(connection, page).rows();
     }
 
@@ -121,12 +121,12 @@ class WineLotHarvestControllerTest implements
                                 false),
                 new NestedList<>("/harvests/" + PathKeys.join(stored.harvestId()) + "/wine-lots", WineLot.class,
                         new WineLotRepository()
-                                .listJoinedToHarvestByWineLotHarvest(connection, stored.harvestId(), Page.all()).rows(),
-                                        true),
+                                .listJoinedToHarvestByWineLotHarvest(connection, stored.harvestId(), PageQuery.all())
+                                        .rows(), true),
                 new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/harvests", Harvest.class,
                         new HarvestRepository()
-                                .listJoinedToWineLotByWineLotHarvest(connection, stored.wineLotId(), Page.all()).rows(),
-                                        true));
+                                .listJoinedToWineLotByWineLotHarvest(connection, stored.wineLotId(), PageQuery.all())
+                                        .rows(), true));
     }
 
     static Stream<RuleCase> rules() {

@@ -8,7 +8,7 @@ import com.example.cellar.samples.BlendComponentSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.InputReader;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -46,14 +46,14 @@ class BlendComponentRepositoryTest {
         BlendComponent before = BlendComponentSamples.inserted(connection);
         insertBeside(connection, before);
         BlendComponentInput input = BlendComponentSamples.other(connection);
-        List<BlendComponent> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<BlendComponent> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.primaryKey(), input, Update.ALL)).isTrue();
 
         BlendComponent after = repository.findById(connection, before.primaryKey()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -77,11 +77,11 @@ class BlendComponentRepositoryTest {
         Connection connection = transaction.connection();
         BlendComponentSamples.inserted(connection);
         BlendComponentSamples.inserted(connection);
-        List<BlendComponent> all = repository.list(connection, Page.all()).rows();
+        List<BlendComponent> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).blendId(), all.get(0).wineLotId()))
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).blendId(), all.get(0).wineLotId()))
                 .rows()).isEqualTo(all.subList(1, 2));
     }
 

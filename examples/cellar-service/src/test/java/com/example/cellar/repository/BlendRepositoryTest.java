@@ -6,7 +6,7 @@ import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.samples.BlendSamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -44,14 +44,14 @@ class BlendRepositoryTest {
         Blend before = BlendSamples.inserted(connection);
         BlendSamples.inserted(connection);
         BlendInput input = BlendSamples.other(connection);
-        List<Blend> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<Blend> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input, Update.ALL)).isTrue();
 
         Blend after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -75,11 +75,11 @@ class BlendRepositoryTest {
         Connection connection = transaction.connection();
         BlendSamples.inserted(connection);
         BlendSamples.inserted(connection);
-        List<Blend> all = repository.list(connection, Page.all()).rows();
+        List<Blend> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).id())).rows())
                 .isEqualTo(all.subList(1, 2));
     }
 

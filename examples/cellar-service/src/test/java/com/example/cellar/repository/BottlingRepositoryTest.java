@@ -6,7 +6,7 @@ import com.example.cellar.dto.BottlingInput;
 import com.example.cellar.entity.Bottling;
 import com.example.cellar.samples.BottlingSamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
@@ -45,14 +45,14 @@ class BottlingRepositoryTest {
         Bottling before = BottlingSamples.inserted(connection);
         BottlingSamples.inserted(connection);
         BottlingInput input = BottlingSamples.other(connection);
-        List<Bottling> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<Bottling> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input, Update.ALL)).isTrue();
 
         Bottling after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -76,11 +76,11 @@ class BottlingRepositoryTest {
         Connection connection = transaction.connection();
         BottlingSamples.inserted(connection);
         BottlingSamples.inserted(connection);
-        List<Bottling> all = repository.list(connection, Page.all()).rows();
+        List<Bottling> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).id())).rows())
                 .isEqualTo(all.subList(1, 2));
     }
 

@@ -6,7 +6,7 @@ import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
@@ -45,14 +45,14 @@ class CellarHandRepositoryTest {
         CellarHand before = CellarHandSamples.inserted(connection);
         CellarHandSamples.inserted(connection);
         CellarHandInput input = CellarHandSamples.other(connection);
-        List<CellarHand> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<CellarHand> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input, Update.ALL)).isTrue();
 
         CellarHand after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -76,11 +76,11 @@ class CellarHandRepositoryTest {
         Connection connection = transaction.connection();
         CellarHandSamples.inserted(connection);
         CellarHandSamples.inserted(connection);
-        List<CellarHand> all = repository.list(connection, Page.all()).rows();
+        List<CellarHand> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).id())).rows())
                 .isEqualTo(all.subList(1, 2));
     }
 

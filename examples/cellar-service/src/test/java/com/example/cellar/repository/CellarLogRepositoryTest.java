@@ -6,7 +6,7 @@ import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.samples.CellarLogSamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -30,17 +30,17 @@ class CellarLogRepositoryTest {
         CellarLog stored = repository.insert(connection, input);
 
         assertThat(CellarLogInput.of(stored)).usingRecursiveComparison().ignoringExpectedNullFields().isEqualTo(input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(stored);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(stored);
     }
 
     @Test
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<CellarLog> all = repository.list(connection, Page.all()).rows();
+        List<CellarLog> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1).after(1L)).rows())
+        assertThat(repository.list(connection, PageQuery.first(1).after(1L)).rows())
                 .isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 }

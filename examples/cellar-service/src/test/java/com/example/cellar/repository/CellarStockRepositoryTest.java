@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.TestTransaction;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -23,10 +23,10 @@ class CellarStockRepositoryTest {
     @Tag("repository")
     void listGoesOnAfterAnOffset() throws SQLException {
         Connection connection = transaction.connection();
-        List<CellarStock> all = repository.list(connection, Page.all()).rows();
+        List<CellarStock> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1).after(1L)).rows())
+        assertThat(repository.list(connection, PageQuery.first(1).after(1L)).rows())
                 .isEqualTo(all.stream().skip(1).limit(1).toList());
     }
 }

@@ -6,7 +6,7 @@ import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.samples.GrapeVarietySamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
@@ -45,14 +45,14 @@ class GrapeVarietyRepositoryTest {
         GrapeVariety before = GrapeVarietySamples.inserted(connection);
         GrapeVarietySamples.inserted(connection);
         GrapeVarietyInput input = GrapeVarietySamples.other(connection);
-        List<GrapeVariety> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<GrapeVariety> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.code(), input, Update.ALL)).isTrue();
 
         GrapeVariety after = repository.findById(connection, before.code()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -76,11 +76,11 @@ class GrapeVarietyRepositoryTest {
         Connection connection = transaction.connection();
         GrapeVarietySamples.inserted(connection);
         GrapeVarietySamples.inserted(connection);
-        List<GrapeVariety> all = repository.list(connection, Page.all()).rows();
+        List<GrapeVariety> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).code())).rows())
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).code())).rows())
                 .isEqualTo(all.subList(1, 2));
     }
 

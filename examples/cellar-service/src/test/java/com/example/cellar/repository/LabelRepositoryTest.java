@@ -6,7 +6,7 @@ import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
 import com.example.cellar.samples.LabelSamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -44,14 +44,14 @@ class LabelRepositoryTest {
         Label before = LabelSamples.inserted(connection);
         LabelSamples.inserted(connection);
         LabelInput input = LabelSamples.other(connection);
-        List<Label> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<Label> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input, Update.ALL)).isTrue();
 
         Label after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -75,11 +75,11 @@ class LabelRepositoryTest {
         Connection connection = transaction.connection();
         LabelSamples.inserted(connection);
         LabelSamples.inserted(connection);
-        List<Label> all = repository.list(connection, Page.all()).rows();
+        List<Label> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).id())).rows())
                 .isEqualTo(all.subList(1, 2));
     }
 

@@ -8,7 +8,7 @@ import com.example.cellar.samples.WineLotHarvestSamples;
 import com.example.cellar.support.Api;
 import com.example.cellar.support.Condition;
 import com.example.cellar.support.InputReader;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -58,11 +58,11 @@ class WineLotHarvestRepositoryTest {
         Connection connection = transaction.connection();
         WineLotHarvestSamples.inserted(connection);
         WineLotHarvestSamples.inserted(connection);
-        List<WineLotHarvest> all = repository.list(connection, Page.all()).rows();
+        List<WineLotHarvest> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).wineLotId(), all.get(0).harvestId()))
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).wineLotId(), all.get(0).harvestId()))
                 .rows()).isEqualTo(all.subList(1, 2));
     }
 

@@ -6,7 +6,7 @@ import com.example.cellar.dto.WineLotInput;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.samples.WineLotSamples;
 import com.example.cellar.support.Condition;
-import com.example.cellar.support.Page;
+import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestTransaction;
@@ -44,14 +44,14 @@ class WineLotRepositoryTest {
         WineLot before = WineLotSamples.inserted(connection);
         WineLotSamples.inserted(connection);
         WineLotInput input = WineLotSamples.other(connection);
-        List<WineLot> others = new ArrayList<>(repository.list(connection, Page.all()).rows());
+        List<WineLot> others = new ArrayList<>(repository.list(connection, PageQuery.all()).rows());
         others.remove(before);
 
         assertThat(repository.update(connection, before.id(), input, Update.ALL)).isTrue();
 
         WineLot after = repository.findById(connection, before.id()).orElseThrow();
         assertStored(connection, after, input);
-        assertThat(repository.list(connection, Page.all()).rows()).contains(after).containsAll(others);
+        assertThat(repository.list(connection, PageQuery.all()).rows()).contains(after).containsAll(others);
     }
 
     @Test
@@ -75,11 +75,11 @@ class WineLotRepositoryTest {
         Connection connection = transaction.connection();
         WineLotSamples.inserted(connection);
         WineLotSamples.inserted(connection);
-        List<WineLot> all = repository.list(connection, Page.all()).rows();
+        List<WineLot> all = repository.list(connection, PageQuery.all()).rows();
 
         assertThat(all).hasSize((int) repository.count(connection, Condition.NONE));
-        assertThat(repository.list(connection, Page.first(1)).rows()).isEqualTo(all.subList(0, 1));
-        assertThat(repository.list(connection, Page.first(1).after(all.get(0).id())).rows())
+        assertThat(repository.list(connection, PageQuery.first(1)).rows()).isEqualTo(all.subList(0, 1));
+        assertThat(repository.list(connection, PageQuery.first(1).after(all.get(0).id())).rows())
                 .isEqualTo(all.subList(1, 2));
     }
 

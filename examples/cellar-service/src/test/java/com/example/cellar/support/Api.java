@@ -46,39 +46,39 @@ public final class Api {
         return new Api(url, more);
     }
 
-    public ApiAnswer get(String path) {
+    public ApiResponse get(String path) {
         return send("GET", path, "application/json", null);
     }
 
     /** Reads what a reference of an answer leads to. */
-    public ApiAnswer at(String reference) {
+    public ApiResponse at(String reference) {
         String whole = URI.create(url + "/").resolve(reference).toString();
         assertThat(whole).startsWith(url);
         return get(whole.substring(url.length()));
     }
 
-    public ApiAnswer post(String path, Object body) {
+    public ApiResponse post(String path, Object body) {
         return send("POST", path, "application/json", body);
     }
 
-    public ApiAnswer put(String path, Object body) {
+    public ApiResponse put(String path, Object body) {
         return send("PUT", path, "application/json", body);
     }
 
-    public ApiAnswer patch(String path, Object body) {
+    public ApiResponse patch(String path, Object body) {
         return send("PATCH", path, MergePatch.MEDIA_TYPE, body);
     }
 
-    public ApiAnswer delete(String path) {
+    public ApiResponse delete(String path) {
         return send("DELETE", path, "application/json", null);
     }
 
     /** Reads a collection page by page, as the Link headers lead, and returns the number of pages. */
-    public int eachPage(String path, Consumer<ApiAnswer> reader) {
+    public int eachPage(String path, Consumer<ApiResponse> reader) {
         Set<String> read = new HashSet<>();
         for (String next = path; next != null; ) {
             assertThat(read.add(next)).as("%s has not been read before", next).isTrue();
-            ApiAnswer page = get(next);
+            ApiResponse page = get(next);
             assertThat(page.status()).isEqualTo(200);
             reader.accept(page);
             Matcher link = NEXT.matcher(page.header("Link"));
@@ -88,7 +88,7 @@ public final class Api {
     }
 
     /** Sends a body as it is if it is text, else as JSON. */
-    public ApiAnswer send(String method, String path, String contentType, Object body) {
+    public ApiResponse send(String method, String path, String contentType, Object body) {
         String text = body == null || body instanceof String ? (String) body : Json.MAPPER.valueToTree(body).toString();
         String id = Exchanges.next();
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path))
@@ -99,9 +99,9 @@ public final class Api {
                         : HttpRequest.BodyPublishers.ofString(text));
         headers.forEach(request::setHeader);
         try {
-            ApiAnswer answer = new ApiAnswer(CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString()));
-            Exchanges.note(id, method, path, contentType, text, answer);
-            return answer;
+            ApiResponse response = new ApiResponse(CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString()));
+            Exchanges.note(id, method, path, contentType, text, response);
+            return response;
         } catch (IOException e) {
             throw new UncheckedIOException(method + " " + path, e);
         } catch (InterruptedException e) {

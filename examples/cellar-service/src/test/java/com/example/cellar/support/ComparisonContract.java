@@ -14,7 +14,7 @@ public interface ComparisonContract<R extends Record, I extends Record> extends 
     default void comparisonsDivideTheList() throws SQLException {
         R row = inserted();
         inserted();
-        List<R> all = stored(Page.first(500));
+        List<R> all = stored(PageQuery.first(500));
         String name = facts().ordered();
         String value = PathKeys.join(value(row, name));
 

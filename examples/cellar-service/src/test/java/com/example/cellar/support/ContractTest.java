@@ -28,12 +28,12 @@ class ContractTest {
             }
         });
 
-        ApiAnswer answer = api.get("/");
+        ApiResponse response = api.get("/");
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body().fieldNames()).toIterable().containsExactlyInAnyOrderElementsOf(described);
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.body().fieldNames()).toIterable().containsExactlyInAnyOrderElementsOf(described);
         for (String name : described) {
-            assertThat(URI.create(answer.body().get(name).textValue()).getPath()).endsWith("/" + name);
+            assertThat(URI.create(response.body().get(name).textValue()).getPath()).endsWith("/" + name);
             assertThat(api.get("/" + name + "?limit=1").status()).isEqualTo(200);
         }
     }
@@ -47,10 +47,10 @@ class ContractTest {
     @Test
     @Tag("contract")
     void descriptionOfTheInterfaceIsServed() {
-        ApiAnswer answer = api.get("/openapi.json");
+        ApiResponse response = api.get("/openapi.json");
 
-        assertThat(answer.body().path("openapi").textValue()).startsWith("3.1");
-        assertThat(answer.body().path("paths").has(COLLECTION)).isTrue();
+        assertThat(response.body().path("openapi").textValue()).startsWith("3.1");
+        assertThat(response.body().path("paths").has(COLLECTION)).isTrue();
     }
 
     @Test
@@ -62,19 +62,19 @@ class ContractTest {
     @Test
     @Tag("contract")
     void methodThatThePathDoesNotTakeIsAProblem() {
-        ApiAnswer answer = api.delete(COLLECTION);
+        ApiResponse response = api.delete(COLLECTION);
 
-        assertProblem(answer, 405);
-        assertThat(answer.header("Allow")).contains("GET");
+        assertProblem(response, 405);
+        assertThat(response.header("Allow")).contains("GET");
     }
 
     @Test
     @Tag("contract")
     void unknownParameterIsAProblemThatNamesTheAllowedOnes() {
-        ApiAnswer answer = api.get(COLLECTION + "?colour=blue");
+        ApiResponse response = api.get(COLLECTION + "?colour=blue");
 
-        assertProblem(answer, 400);
-        assertThat(answer.body().path("detail").textValue()).contains("colour", "after", "limit");
+        assertProblem(response, 400);
+        assertThat(response.body().path("detail").textValue()).contains("colour", "after", "limit");
     }
 
     @Test
@@ -96,8 +96,8 @@ class ContractTest {
     @Test
     @Tag("contract")
     void headAnswersAsGetDoesWithoutTheBody() {
-        ApiAnswer get = api.get(COLLECTION);
-        ApiAnswer head = api.send("HEAD", COLLECTION, "application/json", null);
+        ApiResponse get = api.get(COLLECTION);
+        ApiResponse head = api.send("HEAD", COLLECTION, "application/json", null);
 
         assertThat(head.status()).isEqualTo(200);
         assertThat(head.header("Content-Type")).isEqualTo(get.header("Content-Type"));
@@ -113,10 +113,10 @@ class ContractTest {
     @Test
     @Tag("contract")
     void requestIdentifierIsInTheAnswerAndInProblems() {
-        ApiAnswer answer = api.sending("X-Request-Id", "one-of-ours").get(COLLECTION + "?colour=blue");
+        ApiResponse response = api.sending("X-Request-Id", "one-of-ours").get(COLLECTION + "?colour=blue");
 
-        assertThat(answer.header("X-Request-Id")).isEqualTo("one-of-ours");
-        assertThat(answer.body().path("request").textValue()).isEqualTo("one-of-ours");
+        assertThat(response.header("X-Request-Id")).isEqualTo("one-of-ours");
+        assertThat(response.body().path("request").textValue()).isEqualTo("one-of-ours");
     }
 
     @Test
@@ -146,20 +146,20 @@ class ContractTest {
     @Test
     @Tag("contract")
     void unknownPropertyIsAProblemThatNamesIt() {
-        ApiAnswer answer = api.post(WRITABLE, "{\"noSuchProperty\": 1}");
+        ApiResponse response = api.post(WRITABLE, "{\"noSuchProperty\": 1}");
 
-        assertProblem(answer, 400);
-        assertThat(answer.violatedFields()).contains("noSuchProperty");
+        assertProblem(response, 400);
+        assertThat(response.violatedFields()).contains("noSuchProperty");
     }
 
     @Test
     @Tag("contract")
     void tooManyRowsAtOnceAreAProblem() {
-        ApiAnswer answer = api.post(WRITABLE, "[" + "{}, ".repeat(1000) + "{}]");
+        ApiResponse response = api.post(WRITABLE, "[" + "{}, ".repeat(1000) + "{}]");
 
-        assertProblem(answer, 400);
-        assertThat(answer.violatedFields()).isEmpty();
-        assertThat(answer.body().path("detail").textValue()).contains("1000");
+        assertProblem(response, 400);
+        assertThat(response.violatedFields()).isEmpty();
+        assertThat(response.body().path("detail").textValue()).contains("1000");
     }
 
     @Test
@@ -168,11 +168,11 @@ class ContractTest {
         assertProblem(api.send("POST", WRITABLE, "text/plain", "{}"), 415);
     }
 
-    private static void assertProblem(ApiAnswer answer, int status) {
-        assertThat(answer.status()).isEqualTo(status);
-        assertThat(answer.header("Content-Type")).startsWith("application/problem+json");
-        assertThat(answer.body().path("status").intValue()).isEqualTo(status);
-        assertThat(answer.body().path("title").textValue()).isNotBlank();
-        assertThat(answer.body().path("detail").textValue()).isNotBlank();
+    private static void assertProblem(ApiResponse response, int status) {
+        assertThat(response.status()).isEqualTo(status);
+        assertThat(response.header("Content-Type")).startsWith("application/problem+json");
+        assertThat(response.body().path("status").intValue()).isEqualTo(status);
+        assertThat(response.body().path("title").textValue()).isNotBlank();
+        assertThat(response.body().path("detail").textValue()).isNotBlank();
     }
 }

@@ -16,10 +16,10 @@ public interface CreateContract<R extends Record, I extends Record> extends RowC
         I input = sample();
         int rows = stored().size();
 
-        ApiAnswer answer = api().post(path(), input);
+        ApiResponse response = api().post(path(), input);
 
-        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
-        R created = answer.as(type());
+        assertThat(response.status()).as(response.text()).isEqualTo(201);
+        R created = response.as(type());
         assertThat(Api.given(input(created), input, facts().overwritten()))
                 .isEqualTo(Api.given(input, input, facts().overwritten()));
         assertThat(stored()).hasSize(rows + 1).contains(created);
@@ -33,10 +33,10 @@ public interface CreateContract<R extends Record, I extends Record> extends RowC
             RecordComponent component = type.getRecordComponents()[i];
             String name = Json.properties(type).get(i);
             for (String misfit : Misfits.of(component.getType())) {
-                ApiAnswer answer = api().post(path(), "{" + Json.MAPPER.valueToTree(name) + ": " + misfit + "}");
+                ApiResponse response = api().post(path(), "{" + Json.MAPPER.valueToTree(name) + ": " + misfit + "}");
 
-                assertThat(answer.status()).as("%s of %s", name, misfit).isEqualTo(400);
-                assertThat(answer.violatedFields()).as("%s of %s", name, misfit).containsExactly(name);
+                assertThat(response.status()).as("%s of %s", name, misfit).isEqualTo(400);
+                assertThat(response.violatedFields()).as("%s of %s", name, misfit).containsExactly(name);
             }
         }
     }

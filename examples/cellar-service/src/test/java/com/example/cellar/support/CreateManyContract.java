@@ -15,11 +15,11 @@ public interface CreateManyContract<R extends Record, I extends Record> extends 
         List<I> inputs = List.of(sample(), sample());
         int rows = stored().size();
 
-        ApiAnswer answer = api().post(path(), inputs);
+        ApiResponse response = api().post(path(), inputs);
 
-        assertThat(answer.status()).isEqualTo(201);
-        assertThat(answer.asList(type())).hasSize(2);
-        assertThat(stored()).hasSize(rows + 2).containsAll(answer.asList(type()));
+        assertThat(response.status()).isEqualTo(201);
+        assertThat(response.asList(type())).hasSize(2);
+        assertThat(stored()).hasSize(rows + 2).containsAll(response.asList(type()));
     }
 
     @Test
@@ -27,10 +27,10 @@ public interface CreateManyContract<R extends Record, I extends Record> extends 
     default void createManyStoresNoneIfOneIsRefused() throws SQLException {
         int rows = stored().size();
 
-        ApiAnswer answer = api().post(path(), List.of(sample(), Api.with(sample(), "no such property", 1)));
+        ApiResponse response = api().post(path(), List.of(sample(), Api.with(sample(), "no such property", 1)));
 
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsExactly("[1].no such property");
+        assertThat(response.status()).isEqualTo(400);
+        assertThat(response.violatedFields()).containsExactly("[1].no such property");
         assertThat(stored()).hasSize(rows);
     }
 }

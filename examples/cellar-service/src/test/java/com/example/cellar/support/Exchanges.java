@@ -50,11 +50,11 @@ final class Exchanges extends AppenderBase<ILoggingEvent> {
     }
 
     /** Notes a request that has been answered. */
-    static void note(String id, String method, String path, String contentType, String body, ApiAnswer answer) {
+    static void note(String id, String method, String path, String contentType, String body, ApiResponse response) {
         StringBuilder text = new StringBuilder(method + " " + path + (body == null ? "" : "  " + body) + "\n");
         STATEMENTS.remove(id)
                 .forEach(statement -> text.append("  SQL ").append(statement.replaceAll("\\s+", " ")).append('\n'));
-        text.append("  ").append(answer.status()).append(' ').append(answer.text()).append('\n');
+        text.append("  ").append(response.status()).append(' ').append(response.text()).append('\n');
         text.append("  curl -i -X ").append(method).append(' ').append(quoted("http://localhost:8080" + "/api" + path));
         if (body != null) {
             text.append(" -H ").append(quoted("Content-Type: " + contentType)).append(" -d ").append(quoted(body));

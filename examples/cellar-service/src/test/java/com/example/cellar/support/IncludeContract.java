@@ -22,12 +22,12 @@ public interface IncludeContract<R extends Record, I extends Record> extends Key
             String property = referred.getKey();
             String query = "?include=" + Api.encoded(property);
 
-            ApiAnswer answer = api().get(path(row) + query);
+            ApiResponse response = api().get(path(row) + query);
 
-            assertThat(answer.status()).as(property).isEqualTo(200);
-            assertThat(answer.body().get(property)).as(property).isEqualTo(api().get(referred.getValue()).body());
+            assertThat(response.status()).as(property).isEqualTo(200);
+            assertThat(response.body().get(property)).as(property).isEqualTo(api().get(referred.getValue()).body());
             assertThat(api().get(path(row) + query + "&fields=" + Api.encoded(name)).body())
-                    .isEqualTo(answer.body().<ObjectNode>deepCopy().retain(name, property));
+                    .isEqualTo(response.body().<ObjectNode>deepCopy().retain(name, property));
         }
     }
 }

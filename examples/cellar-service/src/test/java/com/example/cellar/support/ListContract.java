@@ -13,10 +13,10 @@ public interface ListContract<R extends Record> extends TableContract<R> {
     @Test
     @Tag("list")
     default void listReturnsTheRowsOfTheTable() throws SQLException {
-        ApiAnswer answer = api().get(path() + "?limit=500");
+        ApiResponse response = api().get(path() + "?limit=500");
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.asList(type())).isEqualTo(stored(Page.first(500)));
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.asList(type())).isEqualTo(stored(PageQuery.first(500)));
     }
 
     @Test
@@ -34,9 +34,9 @@ public interface ListContract<R extends Record> extends TableContract<R> {
     @Test
     @Tag("list")
     default void countTellsTheNumberOfAllRows() throws SQLException {
-        ApiAnswer answer = api().get(path() + "?count=true&limit=1");
+        ApiResponse response = api().get(path() + "?count=true&limit=1");
 
-        assertThat(answer.header("Total-Count")).isEqualTo(String.valueOf(stored().size()));
+        assertThat(response.header("Total-Count")).isEqualTo(String.valueOf(stored().size()));
     }
 
     @Test

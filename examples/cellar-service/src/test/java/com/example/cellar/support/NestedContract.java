@@ -24,10 +24,10 @@ public interface NestedContract<R extends Record, I extends Record> extends RowC
         R row = inserted();
         inserted();
         for (NestedList<?> list : nested(row)) {
-            ApiAnswer answer = api().get(list.path() + "?limit=500");
+            ApiResponse response = api().get(list.path() + "?limit=500");
 
-            assertThat(answer.status()).as(list.path()).isEqualTo(200);
-            assertThat(answer.asList(list.type())).as(list.path()).isNotEmpty().isEqualTo(list.rows());
+            assertThat(response.status()).as(list.path()).isEqualTo(200);
+            assertThat(response.asList(list.type())).as(list.path()).isNotEmpty().isEqualTo(list.rows());
             if (list.alone()) {
                 assertThat(list.rows()).as(list.path()).hasSize(1);
             }
@@ -44,10 +44,10 @@ public interface NestedContract<R extends Record, I extends Record> extends RowC
             String name = filtered.facts().filters().get(0);
             String others = "?" + Api.encoded(name) + "[not]=" + PathKeys.join(value(row, name));
 
-            ApiAnswer answer = api().get(list.path() + others);
+            ApiResponse response = api().get(list.path() + others);
 
-            assertThat(answer.status()).as(list.path()).isEqualTo(200);
-            assertThat(answer.asList(type())).as(list.path()).doesNotContain(row);
+            assertThat(response.status()).as(list.path()).isEqualTo(200);
+            assertThat(response.asList(type())).as(list.path()).doesNotContain(row);
         }
     }
 }

@@ -25,9 +25,9 @@ public interface OrderContract<R extends Record> extends ListContract<R> {
         String descending = facts().key().stream().map(name -> "-" + Api.encoded(name))
                 .collect(Collectors.joining(","));
 
-        ApiAnswer answer = api().get(path() + "?limit=500&sort=" + descending);
+        ApiResponse response = api().get(path() + "?limit=500&sort=" + descending);
 
-        assertThat(answer.asList(type())).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
+        assertThat(response.asList(type())).isEqualTo(expected.subList(0, Math.min(500, expected.size())));
     }
 
     @Test
@@ -80,7 +80,7 @@ public interface OrderContract<R extends Record> extends ListContract<R> {
     }
 
     private List<R> rows(List<JsonNode> rows) {
-        return rows.stream().map(row -> ApiAnswer.read(row.deepCopy(), type())).toList();
+        return rows.stream().map(row -> ApiResponse.read(row.deepCopy(), type())).toList();
     }
 
     /**

@@ -13,18 +13,18 @@ public interface ReadContract<R extends Record, I extends Record> extends KeyCon
     default void readReturnsTheRow() throws SQLException {
         R row = inserted();
 
-        ApiAnswer answer = api().get(path(row));
+        ApiResponse response = api().get(path(row));
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.as(type())).isEqualTo(row);
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.as(type())).isEqualTo(row);
     }
 
     @Test
     @Tag("read")
     default void newRowIsWhereItsLocationSays() throws SQLException {
-        ApiAnswer created = api().post(path(), sample());
+        ApiResponse created = api().post(path(), sample());
 
-        ApiAnswer read = api().at(created.header("Location"));
+        ApiResponse read = api().at(created.header("Location"));
 
         assertThat(read.status()).isEqualTo(200);
         assertThat(read.body()).isEqualTo(created.body());
@@ -37,7 +37,7 @@ public interface ReadContract<R extends Record, I extends Record> extends KeyCon
         String path = path(inserted());
         String tag = api().get(path).header("ETag");
 
-        ApiAnswer known = api().sending("If-None-Match", tag).get(path);
+        ApiResponse known = api().sending("If-None-Match", tag).get(path);
 
         assertThat(known.status()).isEqualTo(304);
         assertThat(known.header("ETag")).isEqualTo(tag);
@@ -51,10 +51,10 @@ public interface ReadContract<R extends Record, I extends Record> extends KeyCon
         String path = path(inserted());
         String name = Json.properties(type()).get(0);
 
-        ApiAnswer answer = api().get(path + "?fields=" + Api.encoded(name));
+        ApiResponse response = api().get(path + "?fields=" + Api.encoded(name));
 
-        assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.body()).isEqualTo(Api.only(api().get(path).body(), name));
+        assertThat(response.status()).isEqualTo(200);
+        assertThat(response.body()).isEqualTo(Api.only(api().get(path).body(), name));
         assertThat(api().get(path + "?fields=no.such").status()).isEqualTo(400);
         assertThat(api().get(path + "?no.such=1").status()).isEqualTo(400);
     }

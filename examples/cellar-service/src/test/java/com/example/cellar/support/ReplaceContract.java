@@ -16,10 +16,10 @@ public interface ReplaceContract<R extends Record, I extends Record> extends Cha
         String[] key = facts().key().toArray(String[]::new);
         I input = other();
 
-        ApiAnswer answer = api().put(path(before), Api.without(input, key));
+        ApiResponse response = api().put(path(before), Api.without(input, key));
 
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        R after = answer.as(type());
+        assertThat(response.status()).as(response.text()).isEqualTo(200);
+        R after = response.as(type());
         String[] ours = Stream.concat(facts().key().stream(), facts().overwritten().stream()).toArray(String[]::new);
         assertThat(Api.without(input(after), ours)).isEqualTo(Api.without(input, ours));
         assertThat(stored(before)).contains(after);
@@ -49,10 +49,10 @@ public interface ReplaceContract<R extends Record, I extends Record> extends Cha
         R before = inserted();
         R another = inserted();
 
-        ApiAnswer answer = api().put(path(before), input(another));
+        ApiResponse response = api().put(path(before), input(another));
 
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).isNotEmpty().containsAll(facts().differing());
+        assertThat(response.status()).isEqualTo(400);
+        assertThat(response.violatedFields()).isNotEmpty().containsAll(facts().differing());
         assertThat(stored(before)).contains(before);
     }
 }

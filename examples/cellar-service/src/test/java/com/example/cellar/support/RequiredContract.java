@@ -10,9 +10,9 @@ public interface RequiredContract<R extends Record, I extends Record> extends Ro
     @Test
     @Tag("create")
     default void everythingThatIsMissingIsToldAtOnce() {
-        ApiAnswer answer = api().post(path(), "{}");
+        ApiResponse response = api().post(path(), "{}");
 
-        assertThat(answer.status()).isEqualTo(400);
-        assertThat(answer.violatedFields()).containsAll(facts().required());
+        assertThat(response.status()).isEqualTo(400);
+        assertThat(response.violatedFields()).containsAll(facts().required());
     }
 }

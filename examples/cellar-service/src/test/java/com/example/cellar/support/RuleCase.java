@@ -95,10 +95,10 @@ public final class RuleCase {
         return checked(table -> {
             List<? extends Record> before = table.stored();
 
-            ApiAnswer answer = call(table).send(table.api());
+            ApiResponse response = call(table).send(table.api());
 
-            assertThat(answer.status()).as(answer.text()).isEqualTo(400);
-            assertThat(answer.body().path("violations").path(0).path("rule").textValue()).isEqualTo(constraint);
+            assertThat(response.status()).as(response.text()).isEqualTo(400);
+            assertThat(response.body().path("violations").path(0).path("rule").textValue()).isEqualTo(constraint);
             assertThat(table.stored()).isEqualTo(before);
         });
     }
@@ -153,18 +153,18 @@ public final class RuleCase {
         Call call = call(table);
         List<? extends Record> before = table.stored();
 
-        ApiAnswer answer = call.send(table.api());
+        ApiResponse response = call.send(table.api());
 
-        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
-        assertThat(answer.text()).doesNotContain("Exception", "SQLSTATE", "SQL statement", "ERROR:");
+        assertThat(response.status()).as(response.text()).isEqualTo(status);
+        assertThat(response.text()).doesNotContain("Exception", "SQLSTATE", "SQL statement", "ERROR:");
         if (status == 400) {
-            assertThat(answer.text()).as("the service knows the rule").doesNotContain("The database");
+            assertThat(response.text()).as("the service knows the rule").doesNotContain("The database");
         }
         switch (call.method()) {
-            case "DELETE" -> assertThat(answer.body().path("detail").textValue()).contains(table.path().substring(1));
-            case "PATCH" -> assertThat(answer.violatedFields()).hasSameElementsAs(blamed);
+            case "DELETE" -> assertThat(response.body().path("detail").textValue()).contains(table.path().substring(1));
+            case "PATCH" -> assertThat(response.violatedFields()).hasSameElementsAs(blamed);
             default -> {
-                assertThat(answer.violatedFields()).as(answer.text()).containsAll(blamed);
+                assertThat(response.violatedFields()).as(response.text()).containsAll(blamed);
                 if (table instanceof CreateManyContract) {
                     assertRefusedAmongMany(table, call, status, blamed);
                 }
@@ -175,28 +175,28 @@ public final class RuleCase {
 
     private static void assertRefusedAmongMany(
             RowContract<?, ?> table, Call call, int status, List<String> blamed) {
-        ApiAnswer answer = table.api().post(table.path(), List.of(call.body()));
+        ApiResponse response = table.api().post(table.path(), List.of(call.body()));
 
-        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(response.status()).as(response.text()).isEqualTo(status);
         if (status == 400) {
-            assertThat(answer.violatedFields()).containsAll(blamed.stream().map(field -> "[0]." + field).toList());
+            assertThat(response.violatedFields()).containsAll(blamed.stream().map(field -> "[0]." + field).toList());
         }
     }
 
     private ObjectNode created(RowContract<?, ?> table) throws SQLException {
-        ApiAnswer answer = call(table).send(table.api());
+        ApiResponse response = call(table).send(table.api());
 
-        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
-        return (ObjectNode) answer.body();
+        assertThat(response.status()).as(response.text()).isEqualTo(201);
+        return (ObjectNode) response.body();
     }
 
     /** The row that referred to the one which was deleted. */
     private Optional<ObjectNode> rowAfterwards(RowContract<?, ?> table) throws SQLException {
         Call call = call(table);
 
-        ApiAnswer answer = call.send(table.api());
+        ApiResponse response = call.send(table.api());
 
-        assertThat(answer.status()).as(answer.text()).isEqualTo(204);
+        assertThat(response.status()).as(response.text()).isEqualTo(204);
         ObjectNode key = Json.tree(call.row()).retain(table.facts().key());
         return table.stored().stream().map(Json::tree)
                 .filter(row -> row.deepCopy().retain(table.facts().key()).equals(key)).findFirst();
@@ -214,9 +214,9 @@ public final class RuleCase {
     /** A row that refers to another one of the same table. */
     private static Record referring(RowContract<?, ?> table, String property) throws SQLException {
         Object key = Json.tree(table.inserted()).get(table.facts().key().get(0));
-        ApiAnswer answer = table.api().post(table.path(), Api.with(table.sample(), property, key));
-        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
-        return answer.as(table.type());
+        ApiResponse response = table.api().post(table.path(), Api.with(table.sample(), property, key));
+        assertThat(response.status()).as(response.text()).isEqualTo(201);
+        return response.as(table.type());
     }
 
     private static Call patch(RowContract<?, ?> table, String property) throws SQLException {
@@ -241,7 +241,7 @@ public final class RuleCase {
 
     /** A request, and the stored row that it is about; null if it is about a new one. */
     private record Call(Record row, String method, String path, ObjectNode body) {
-        ApiAnswer send(Api api) {
+        ApiResponse send(Api api) {
             String type = method.equals("PATCH") ? MergePatch.MEDIA_TYPE : "application/json";
             return api.send(method, path, type, body);
         }

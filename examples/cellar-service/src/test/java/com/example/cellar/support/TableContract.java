@@ -17,7 +17,7 @@ public interface TableContract<R extends Record> {
     Class<R> type();
 
     /** The rows of a page, as they are stored. */
-    List<R> stored(Page page) throws SQLException;
+    List<R> stored(PageQuery page) throws SQLException;
 
     /** Adds rows where there are samples; otherwise tests work with those of the seed. */
     default void addRows() throws SQLException {
@@ -33,7 +33,7 @@ public interface TableContract<R extends Record> {
     }
 
     default List<R> stored() throws SQLException {
-        return stored(Page.all());
+        return stored(PageQuery.all());
     }
 
     default Api api() {

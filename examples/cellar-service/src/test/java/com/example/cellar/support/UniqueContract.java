@@ -16,12 +16,12 @@ public interface UniqueContract<R extends Record, I extends Record> extends Crea
         R present = inserted();
         List<R> rows = stored();
 
-        ApiAnswer answer = api()
+        ApiResponse response = api()
                 .post(path(),
                         List.of(input, Api.copying(sample(), input(present), facts().unique().toArray(String[]::new))));
 
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(answer.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
+        assertThat(response.status()).isEqualTo(409);
+        assertThat(response.violatedFields()).allMatch(field -> field.startsWith("[1]")).isNotEmpty();
         assertThat(stored()).isEqualTo(rows);
     }
 }

@@ -1,5 +1,3 @@
-package com.example.cellar.support;
-
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 import io.undertow.server.handlers.GracefulShutdownHandler;
@@ -23,17 +21,15 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /** What every request passes on its way in: limits, an identifier, the access log, and an orderly stop. */
-final class Gate implements HttpHandler {
-    private static final Logger ACCESS = LoggerFactory.getLogger(Gate.class);
+final class RequestGuard implements HttpHandler {
+    private static final Logger ACCESS = LoggerFactory.getLogger(RequestGuard.class);
 
     private static final HttpString NO_SNIFFING = new HttpString("X-Content-Type-Options");
     private static final int MISDIRECTED = 421;
 
     private static final String TOKEN = "[!#$%&'*+.^_`|~0-9A-Za-z-]++";
-    private static final String PARAMETERS = "(?:[ \\t]*+;[ \\t]*+" + TOKEN + "(?:=(?:" + TOKEN
-            + "|\"[^\"\\\\]*+\"))?+)*+[ \\t]*+";
-    private static final Pattern MEDIA_TYPE
-            = Pattern.compile("[!#$%&'+.^_`|~0-9A-Za-z-]++/[!#$%&'+.^_`|~0-9A-Za-z-]++" + PARAMETERS);
+    private static final String PARAMETERS = "(?:[ \\t]*+;[ \\t]*+" + TOKEN + "(?:=(?:" + TOKEN + "|\"[^\"\\\\]*+\"))?+)*+[ \\t]*+";
+    private static final Pattern MEDIA_TYPE = Pattern.compile("[!#$%&'+.^_`|~0-9A-Za-z-]++/[!#$%&'+.^_`|~0-9A-Za-z-]++" + PARAMETERS);
     private static final Pattern MEDIA_RANGES = Pattern.compile(
             "(?:[ \\t]*+(?:" + TOKEN + "/" + TOKEN + PARAMETERS + ")?+(?:,|$))*+");
     private static final Pattern CHARSET = Pattern.compile("(?i);[ \\t]*+charset=\"?+([^\";, \\t]*+)");
@@ -42,17 +38,20 @@ final class Gate implements HttpHandler {
     private final Settings.Http settings;
     private final Semaphore requests;
 
-    Gate(HttpHandler service, Settings.Http settings) {
+    RequestGuard(HttpHandler service, Settings.Http settings) {
         this.next = new GracefulShutdownHandler(new HttpContinueReadHandler(service));
         this.settings = settings;
-        this.requests = new Semaphore(settings.mostRequests());
+        this.requests = new Semaphore(settings.maxRequests());
     }
 
     @Override
     public void handleRequest(HttpServerExchange exchange) throws Exception {
         String id = RequestIds.of(exchange.getRequestHeaders().getFirst(RequestIds.HEADER));
         exchange.getResponseHeaders().put(RequestIds.HEADER, id).put(NO_SNIFFING, "nosniff");
-        exchange.addDefaultResponseListener(Gate::explain);
+<#if s.secured>
+        exchange.getResponseHeaders().put(Headers.CACHE_CONTROL, "no-store");
+</#if>
+        exchange.addDefaultResponseListener(RequestGuard::explain);
         boolean admitted = requests.tryAcquire();
         long begin = System.nanoTime();
         exchange.addExchangeCompleteListener((done, then) -> {
@@ -85,7 +84,7 @@ final class Gate implements HttpHandler {
         String query = exchange.getQueryString();
         if (!isKnown(exchange.getHostName())) {
             return MISDIRECTED;
-        } else if (exchange.getRequestContentLength() > settings.greatestBody()) {
+        } else if (exchange.getRequestContentLength() > settings.maxBodyBytes()) {
             return StatusCodes.REQUEST_ENTITY_TOO_LARGE;
         } else if (!isText(url) || !isText(query) || url.indexOf(';') >= 0 || !isList(headers.get(Headers.ACCEPT))) {
             return StatusCodes.BAD_REQUEST;
@@ -112,8 +111,7 @@ final class Gate implements HttpHandler {
             return false;
         }
         Matcher charset = type == null ? null : CHARSET.matcher(type);
-        return type == null || MEDIA_TYPE.matcher(type).matches()
-                && (!charset.find() || charset.group(1).equalsIgnoreCase("utf-8"));
+        return type == null || MEDIA_TYPE.matcher(type).matches() && (!charset.find() || charset.group(1).equalsIgnoreCase("utf-8"));
     }
 
     /** Whether the percent-encoding of a URL is that of text in UTF-8. */
@@ -148,8 +146,7 @@ final class Gate implements HttpHandler {
     static String refusal(int status) {
         String id = RequestIds.of(null);
         String body = problem(status, id);
-        return "HTTP/1.1 " + status + " " + reason(status) + "\r\nConnection: close\r\nContent-Type: "
-                + Problem.MEDIA_TYPE
+        return "HTTP/1.1 " + status + " " + reason(status) + "\r\nConnection: close\r\nContent-Type: " + Problem.MEDIA_TYPE
                 + "\r\nContent-Length: " + body.length() + "\r\n" + RequestIds.HEADER + ": " + id + "\r\n\r\n" + body;
     }
 

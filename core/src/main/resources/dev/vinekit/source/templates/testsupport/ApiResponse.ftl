@@ -5,8 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** What the service answered. */
-public record ApiAnswer(int status, java.net.http.HttpHeaders headers, String text) {
-    ApiAnswer(HttpResponse<String> response) {
+public record ApiResponse(int status, java.net.http.HttpHeaders headers, String text) {
+    ApiResponse(HttpResponse<String> response) {
         this(response.statusCode(), response.headers(), response.body());
     }
 

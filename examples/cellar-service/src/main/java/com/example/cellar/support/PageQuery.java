@@ -1,3 +1,5 @@
+package com.example.cellar.support;
+
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -11,27 +13,27 @@ import java.util.function.UnaryOperator;
  * Which rows of a table are wanted.
  *
  * @param order by which rows come first; where it leaves them side by side, and if it is empty, that of the key
- * @param after the values by which the last row before the page stands in the whole order; for a table without a key the
- *     number of rows before the page; empty to begin at the first row
+ * @param after the values by which the last row before the page stands in the whole order; for a table without a key
+ *     the number of rows before the page; empty to begin at the first row
  * @param limit the greatest number of rows
  * @param counted whether the number of rows on all pages is wanted too
  */
-public record Page(Condition condition, List<OrderBy> order, List<Object> after, int limit, boolean counted) {
+public record PageQuery(Condition condition, List<OrderBy> order, List<Object> after, int limit, boolean counted) {
     /** A page ends where its rows have so many characters and bytes, though it may have more rows. */
     static final int MOST_CHARACTERS = 1 << 21;
 
     /** Every row, however large they are. */
-    public static Page all() {
+    public static PageQuery all() {
         return first(Integer.MAX_VALUE);
     }
 
-    public static Page first(int limit) {
-        return new Page(Condition.NONE, List.of(), List.of(), limit, false);
+    public static PageQuery first(int limit) {
+        return new PageQuery(Condition.NONE, List.of(), List.of(), limit, false);
     }
 
     /** The rows after the one with this key, whose parts are given in their order. */
-    public Page after(Object... key) {
-        return new Page(condition, order, Arrays.asList(key), limit, counted);
+    public PageQuery after(Object... key) {
+        return new PageQuery(condition, order, Arrays.asList(key), limit, counted);
     }
 
     /** Whether the database may have to read all rows for it. */
@@ -40,8 +42,8 @@ public record Page(Condition condition, List<OrderBy> order, List<Object> after,
     }
 
     /** Of these rows those that fulfil another condition too. */
-    public Page where(UnaryOperator<Condition> narrower) {
-        return new Page(narrower.apply(condition), order, after, limit, counted);
+    public PageQuery where(UnaryOperator<Condition> narrower) {
+        return new PageQuery(narrower.apply(condition), order, after, limit, counted);
     }
 
     /**
@@ -50,7 +52,7 @@ public record Page(Condition condition, List<OrderBy> order, List<Object> after,
      * @param select the query for all rows, with the end of its line
      * @param count the query for their number
      */
-    public <T extends Record> FoundRows<T> read(
+    public <T extends Record> PageResult<T> read(
             Connection connection, Filters filters, String select, String count, StoredRow<T> mapper)
             throws SQLException {
         List<OrderBy> whole = filters.complete(order);
@@ -67,17 +69,21 @@ public record Page(Condition condition, List<OrderBy> order, List<Object> after,
         boolean ended;
         if (filters.isKeyed()) {
             Condition wanted = after.isEmpty() ? condition : OrderBy.after(condition, whole, after);
-            ended = Sql.each(connection, select + wanted.where() + clause + ${s.limit}, ordered.rowsAtATime(limit), taker,
-                    wanted.valuesAnd(limit));
+            ended
+                    = Sql.each(connection, select + wanted.where() + clause + "LIMIT ?", ordered.rowsAtATime(limit),
+                            taker,
+                    wanted.arguments(limit));
         } else {
             long offset = after.isEmpty() ? 0 : (Long) after.get(0);
-            ended = Sql.each(connection, select + condition.where() + clause + ${s.page}, ordered.rowsAtATime(limit), taker,
-                    condition.valuesAnd(<#if s.offsetFirst>offset, limit<#else>limit, offset</#if>));
+            ended
+                    = Sql.each(connection, select + condition.where() + clause + "LIMIT ? OFFSET ?",
+                            ordered.rowsAtATime(limit), taker,
+                    condition.arguments(limit, offset));
         }
         boolean more = !ended || rows.size() >= limit;
         rows.removeIf(Objects::isNull);
-        return new FoundRows<>(rows, more, counted
-                ? OptionalLong.of(Sql.count(connection, count + condition.where(), condition.valuesAnd()))
+        return new PageResult<>(rows, more, counted
+                ? OptionalLong.of(Sql.count(connection, count + condition.where(), condition.arguments()))
                 : OptionalLong.empty());
     }
 }

@@ -1,16 +1,17 @@
-package com.example.cellar.support;
-
 import io.undertow.connector.PooledByteBuffer;
 import io.undertow.server.Connectors;
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
+import io.undertow.util.AttachmentKey;
 import io.undertow.util.HeaderValues;
+import io.undertow.util.Headers;
 import io.undertow.util.HttpString;
 import io.undertow.util.StatusCodes;
 import jakarta.ws.rs.core.HttpHeaders;
 import jakarta.ws.rs.core.MultivaluedHashMap;
 import jakarta.ws.rs.core.MultivaluedMap;
 import jakarta.ws.rs.core.NewCookie;
+import jakarta.ws.rs.core.SecurityContext;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -41,10 +42,18 @@ import org.xnio.channels.StreamSourceChannel;
  * Bodies are read and answers are sent by the server's own threads, so that a slow client holds no other, and no
  * connection to the database.
  */
-final class Dispatch implements HttpHandler {
+final class RestHandler implements HttpHandler {
+<#if s.secured>
+    /** Whose body was taken. */
+    private static final AttachmentKey<SecurityContext> CALLER = AttachmentKey.create(SecurityContext.class);
+
+</#if>
     private final SynchronousDispatcher controllers;
     private final Optional<ExecutorService> threads;
     private final Settings.Http settings;
+<#if s.secured>
+    private final AccessTokens tokens;
+</#if>
 
     /** Bytes of bodies that have come, and of answers that have not gone. */
     private final AtomicLong bodies = new AtomicLong();
@@ -54,11 +63,17 @@ final class Dispatch implements HttpHandler {
      * For controllers that have been started.
      *
      * @param threads where requests are worked on; the server's own pool if there are none
+<#if s.secured>
+     * @param tokens say who may send a body
+</#if>
      */
-    Dispatch(ResteasyDeployment deployment, Optional<ExecutorService> threads, Settings.Http settings) {
+    RestHandler(ResteasyDeployment deployment, Optional<ExecutorService> threads, Settings.Http settings<#if s.secured>, AccessTokens tokens</#if>) {
         this.controllers = (SynchronousDispatcher) deployment.getDispatcher();
         this.threads = threads;
         this.settings = settings;
+<#if s.secured>
+        this.tokens = tokens;
+</#if>
     }
 
     @Override
@@ -68,17 +83,33 @@ final class Dispatch implements HttpHandler {
         } else if (exchange.isRequestComplete()) {
             workOn(exchange, new byte[0]);
         } else {
+<#if s.secured>
+            exchange.dispatch(threads.orElse(null), same -> receiveFromCaller(same));
+<#else>
             receive(exchange, exchange.getRequestChannel(), new Body(exchange));
+</#if>
         }
     }
 
+<#if s.secured>
+    /** Takes a body of those only who have a token. */
+    private void receiveFromCaller(HttpServerExchange exchange) {
+        try {
+            exchange.putAttachment(CALLER, tokens.caller(exchange.getRequestHeaders().getFirst(Headers.AUTHORIZATION)));
+            exchange.dispatch(exchange.getIoThread(), same -> receive(same, same.getRequestChannel(), new Body(same)));
+        } catch (ProblemException e) {
+            workOn(exchange, new byte[0]);
+        }
+    }
+
+</#if>
     /** Reads a body as it comes, in the server's own thread. */
     private void receive(HttpServerExchange exchange, StreamSourceChannel channel, Body body) {
         try (PooledByteBuffer pooled = exchange.getConnection().getByteBufferPool().allocate()) {
             ByteBuffer buffer = pooled.getBuffer();
             int count = channel.read(buffer);
             while (count > 0) {
-                int refusal = body.take(buffer.flip());
+                int refusal = body.append(buffer.flip());
                 if (refusal != 0) {
                     channel.suspendReads();
                     exchange.setStatusCode(refusal).endExchange();
@@ -112,12 +143,12 @@ final class Dispatch implements HttpHandler {
             });
         }
 
-        /** Takes some more; not 0 but a status if that is too much. */
-        private int take(ByteBuffer more) {
-            if (bytes.size() + more.remaining() > settings.greatestBody()) {
+        /** Adds some more; not 0 but a status if that is too much. */
+        private int append(ByteBuffer more) {
+            if (bytes.size() + more.remaining() > settings.maxBodyBytes()) {
                 return StatusCodes.REQUEST_ENTITY_TOO_LARGE;
             }
-            if (bodies.addAndGet(more.remaining()) > settings.mostBodyBytes()) {
+            if (bodies.addAndGet(more.remaining()) > settings.maxBodyBytesInWork()) {
                 bodies.addAndGet(-more.remaining());
                 return StatusCodes.SERVICE_UNAVAILABLE;
             }
@@ -129,23 +160,23 @@ final class Dispatch implements HttpHandler {
     }
 
     private void workOn(HttpServerExchange exchange, byte[] body) {
-        exchange.dispatch(threads.orElse(null), new RequestIds(same -> answer(same, body)));
+        exchange.dispatch(threads.orElse(null), new RequestIds(same -> response(same, body)));
     }
 
-    private void answer(HttpServerExchange exchange, byte[] body) {
-        Answer answer = new Answer(controllers.getProviderFactory());
+    private void response(HttpServerExchange exchange, byte[] body) {
+        Answer response = new Answer(controllers.getProviderFactory());
         try {
-            controllers.invoke(new Request(exchange, body, answer), answer);
+            controllers.invoke(new Request(exchange, body, response), response);
         } catch (UnreadableUrl e) {
-            answer.setStatus(StatusCodes.BAD_REQUEST);
+            response.setStatus(StatusCodes.BAD_REQUEST);
         }
-        int size = answer.body.size();
+        int size = response.body.size();
         answers.addAndGet(size);
         exchange.addExchangeCompleteListener((done, then) -> {
             answers.addAndGet(-size);
             then.proceed();
         });
-        exchange.dispatch(exchange.getIoThread(), answer::send);
+        exchange.dispatch(exchange.getIoThread(), response::send);
     }
 
     /** The request as the controllers see it. */
@@ -157,7 +188,7 @@ final class Dispatch implements HttpHandler {
         private String method;
         private InputStream body;
 
-        Request(HttpServerExchange exchange, byte[] sentBody, Answer answer) {
+        Request(HttpServerExchange exchange, byte[] sentBody, Answer response) {
             super(url(exchange));
             this.exchange = exchange;
             this.method = exchange.getRequestMethod().toString();
@@ -167,7 +198,10 @@ final class Dispatch implements HttpHandler {
                 sent.addAll(values.getHeaderName().toString(), List.copyOf(values));
             }
             this.headers = new ResteasyHttpHeaders(sent, false);
-            this.context = new SynchronousExecutionContext(controllers, this, answer);
+            this.context = new SynchronousExecutionContext(controllers, this, response);
+<#if s.secured>
+            attributes.put(AccessFilter.CALLER, exchange.getAttachment(CALLER));
+</#if>
         }
 
         @Override
@@ -246,17 +280,12 @@ final class Dispatch implements HttpHandler {
         }
     }
 
-    /**
-     * The path and query as if they were sent to nobody in particular: what a client calls the service by is in no
-     * link.
-     */
+    /** The path and query as if they were sent to nobody in particular: what a client calls the service by is in no link. */
     private ResteasyUriInfo url(HttpServerExchange exchange) {
         String query = exchange.getQueryString();
-        String url = "http://localhost"
-                + (exchange.isHostIncludedInRequestURI() ? exchange.getRequestPath() : exchange.getRequestURI());
+        String url = "http://localhost" + (exchange.isHostIncludedInRequestURI() ? exchange.getRequestPath() : exchange.getRequestURI());
         try {
-            return query.isEmpty() ? new UrlAlone(url, settings.basePath())
-                    : new ResteasyUriInfo(url + "?" + query, settings.basePath());
+            return query.isEmpty() ? new UrlAlone(url, settings.basePath()) : new ResteasyUriInfo(url + "?" + query, settings.basePath());
         } catch (IllegalArgumentException e) {
             throw new UnreadableUrl(e);
         }

@@ -1,4 +1,4 @@
 /** An enum constant that the database stores as text. */
-public interface Coded {
+public interface CodedEnum {
     String code();
 }

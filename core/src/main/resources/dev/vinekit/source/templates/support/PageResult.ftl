@@ -1,5 +1,3 @@
-package com.example.cellar.support;
-
 import java.util.List;
 import java.util.OptionalLong;
 
@@ -9,7 +7,7 @@ import java.util.OptionalLong;
  * @param more whether the page ends before the last row of all
  * @param total the number of rows on all pages, if the page asks for it
  */
-public record FoundRows<T>(List<T> rows, boolean more, OptionalLong total) {
+public record PageResult<T>(List<T> rows, boolean more, OptionalLong total) {
     /**
      * The rows, of which all are wanted.
      *
@@ -17,8 +15,7 @@ public record FoundRows<T>(List<T> rows, boolean more, OptionalLong total) {
      */
     public List<T> whole() {
         if (more) {
-            throw ProblemException.malformed(
-                    "The rows to include are too large together: ask for fewer rows, by limit or by a filter.");
+            throw ProblemException.malformed("The rows to include are too large together: ask for fewer rows, by limit or by a filter.");
         }
         return rows;
     }

@@ -1,6 +1,6 @@
 package com.example.cellar.support;
 
 /** An enum constant that the database stores as text. */
-public interface Coded {
+public interface CodedEnum {
     String code();
 }
