@@ -90,7 +90,6 @@ public record EntityView(
      * @param arguments the key's parts, as arguments to a statement
      * @param createdSegment the path segment of {@code created}
      * @param pathParam the annotation of the path parameter
-     * @param text the key as part of a message
      * @param segmentCode the path segment of an entity
      * @param firstArguments the parts of the key of the first of the rows {@code all}
      * @param storedArguments the parts of the key of {@code stored}

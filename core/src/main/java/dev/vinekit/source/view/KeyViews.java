@@ -3,7 +3,6 @@ package dev.vinekit.source.view;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
-import dev.vinekit.mapping.JavaType;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
 import java.util.List;
