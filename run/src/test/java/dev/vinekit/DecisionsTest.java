@@ -178,22 +178,26 @@ class DecisionsTest {
                 List.of("transactions.write(connection -> repository.insert(connection, input))",
                         "transactions.read(connection -> repository.insert(connection, input))"),
                                 "createCommitsWhatTheRepositoryInserts",
-                List.of("precondition.verify(locked(connection, id));", ""), "deleteOfAnotherStateDeletesNothing",
+                List.of("verifyState(connection, id, precondition);", ""), "deleteOfAnotherStateDeletesNothing",
                 List.of("if (!deleted)", "if (deleted)"), "deleteOfAMissingRowIs404",
-                List.of("orElseThrow(() -> missing(id))", "orElse(null)"), "findOfAMissingRowIs404");
+                List.of("find.row(connection, key).orElseThrow(() -> missing(key))",
+                        "find.row(connection, key).orElse(null)"), "findOfAMissingRowIs404");
         try (TestDatabases database =
                 TestDatabases.h2("CREATE TABLE cask (id INT PRIMARY KEY, wood VARCHAR(9) NOT NULL, litres INT)")) {
             MappingFile file = MappingFile.parse("m", "project: { package: com.example.made, interfaces: true }",
                     Map.of(), true);
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("p")));
-            Path service = project.directory()
-                    .resolve("src/main/java/com/example/made/service/TransactionalCaskService.java");
+            Path sources = project.directory().resolve("src/main/java/com/example/made");
+            Path service = sources.resolve("service/TransactionalCaskService.java");
+            Path steps = sources.resolve("support/RowService.java");
             String text = Files.readString(service);
+            String shared = Files.readString(steps);
             for (Map.Entry<List<String>, String> change : changes.entrySet()) {
                 String from = change.getKey().get(0);
-                assertThat(text).contains(from);
+                assertThat(text + shared).contains(from);
                 Files.writeString(service, text.replace(from, change.getKey().get(1)));
+                Files.writeString(steps, shared.replace(from, change.getKey().get(1)));
 
                 TestReport report = Runner.test(project, Runner.compile(project));
 

@@ -74,7 +74,8 @@ class TestingCommandsTest {
             Path repository =
                     directory.resolve("made/src/main/java/com/example/made/repository/PressingRepository.java");
             String text = Files.readString(repository);
-            Files.writeString(repository, text.replace("DELETE FROM pressing", "DELETE FROM press"));
+            assertThat(text).contains("deleteWhere(connection, BY_KEY, id)");
+            Files.writeString(repository, text.replace("deleteWhere(connection, BY_KEY, id)", "deleteWhere(connection, BY_KEY, -id)"));
             await(out, "PressingRepositoryTest.deleteRemovesTheRowAndNoOther");
             assertThat(Files.readString(out).substring(before)).doesNotContain("the service as a whole: \u2713");
 

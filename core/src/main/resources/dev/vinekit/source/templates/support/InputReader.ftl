@@ -233,7 +233,7 @@ public final class InputReader {
         if (isMeasured(node) && !misplacedText && (!fromText || node.isTextual()<#if s.binary> || node.isBinary()</#if>)) {
             try {
                 Object value = Json.MAPPER.treeToValue(node, type);
-                if (isKept(node, value)) {
+                if (isKept(<#if s.infinities>node, </#if>value)) {
                     return value;
                 }
             } catch (JsonProcessingException | IllegalArgumentException e) {
@@ -281,7 +281,7 @@ public final class InputReader {
     }
 
     /** Whether a value comes back as it was sent: a number that its type can hold, a date of a year that every reader knows. */
-    private static boolean isKept(JsonNode node, Object value) {
+    private static boolean isKept(<#if s.infinities>JsonNode node, </#if>Object value) {
         if (value instanceof Temporal moment && moment.isSupported(ChronoField.YEAR)) {
             int year = moment.get(ChronoField.YEAR);
 <#if s.endless>
@@ -290,15 +290,13 @@ public final class InputReader {
             return year >= 1 && year <= LAST_YEAR;
 </#if>
         }
+<#if s.infinities>
         if (!(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue())) {
             return true;
         }
-<#if s.infinities && s.notNumbers>
-        return node.isTextual();
-<#elseif s.infinities>
-        return node.isTextual() && !Double.isNaN(((Number) value).doubleValue());
+        return node.isTextual()<#if !s.notNumbers> && !Double.isNaN(((Number) value).doubleValue())</#if>;
 <#else>
-        return false;
+        return !(value instanceof Double || value instanceof Float) || Double.isFinite(((Number) value).doubleValue());
 </#if>
     }
 

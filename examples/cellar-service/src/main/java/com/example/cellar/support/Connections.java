@@ -172,7 +172,7 @@ final class Connections implements ChannelListener<StreamConnection> {
                 waiting = 0;
             } else if (waiting == 0) {
                 waiting = System.nanoTime();
-            } else if (System.nanoTime() - waiting > settings.answerTime().toNanos()) {
+            } else if (System.nanoTime() - waiting > settings.responseTime().toNanos()) {
                 throw new IOException("the client takes too long to read");
             }
         }

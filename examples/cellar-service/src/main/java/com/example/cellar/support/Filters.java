@@ -6,7 +6,6 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -233,8 +232,8 @@ public final class Filters {
 
     private static Object parse(Column column, String parameter, String value) {
         try {
-            return Objects.requireNonNull(PathKeys.parse(value, column.type()));
-        } catch (IllegalArgumentException | NullPointerException e) {
+            return PathKeys.parse(value, column.type());
+        } catch (IllegalArgumentException e) {
             String form = column.type() == Binary.class ? " for URLs, without padding" : "";
             throw ProblemException.malformed(
                     "The value of the parameter " + parameter + " " + InputReader.expected(column.type()) + form + ".");

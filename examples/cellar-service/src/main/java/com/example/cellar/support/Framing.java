@@ -34,8 +34,8 @@ final class Framing {
 
     private enum Part { REQUEST, HEADER, BODY, CHUNK_SIZE, CHUNK, CHUNK_END, TRAILER }
 
-    private final int greatestUrl;
-    private final int greatestHeaders;
+    private final int maxUrlBytes;
+    private final int maxHeaderBytes;
     private byte[] line = new byte[0];
     private int size;
     private Part part = Part.REQUEST;
@@ -49,8 +49,8 @@ final class Framing {
     private long length;
 
     Framing(Settings.Http settings) {
-        greatestUrl = settings.greatestUrl();
-        greatestHeaders = settings.greatestHeaders();
+        maxUrlBytes = settings.maxUrlBytes();
+        maxHeaderBytes = settings.maxHeaderBytes();
     }
 
     /** Whether no request has begun that is not over. */
@@ -110,11 +110,11 @@ final class Framing {
     private int held(ByteBuffer bytes, int count) {
         int length = size + count;
         headerBytes += part == Part.HEADER || part == Part.TRAILER ? count : 0;
-        if (part == Part.REQUEST && length > greatestUrl + LONGEST_REST) {
+        if (part == Part.REQUEST && length > maxUrlBytes + LONGEST_REST) {
             return StatusCodes.REQUEST_URI_TOO_LARGE;
-        } else if (headerBytes > greatestHeaders) {
+        } else if (headerBytes > maxHeaderBytes) {
             return StatusCodes.REQUEST_HEADER_FIELDS_TOO_LARGE;
-        } else if (length > greatestUrl + greatestHeaders) {
+        } else if (length > maxUrlBytes + maxHeaderBytes) {
             return StatusCodes.BAD_REQUEST;
         }
         if (length > line.length) {
@@ -156,7 +156,7 @@ final class Framing {
         length = -1;
         headers = 0;
         headerBytes = 0;
-        return parts[1].length() > greatestUrl ? StatusCodes.REQUEST_URI_TOO_LARGE : 0;
+        return parts[1].length() > maxUrlBytes ? StatusCodes.REQUEST_URI_TOO_LARGE : 0;
     }
 
     /** Whether a text has visible characters only, and two hexadecimal digits after each percent sign. */

@@ -21,6 +21,7 @@ public interface Registration {
 
     /** Adds the services that controllers may ask for, before any controller is made. */
     default void addServices(Services services) {
+        // A controller need not have a service of its own.
     }
 
     /** The controller, a Jakarta REST resource. */

@@ -3,7 +3,7 @@ package com.example.cellar.support;
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 import io.undertow.util.HttpString;
-import java.security.SecureRandom;
+import java.util.UUID;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Pattern;
 import org.slf4j.MDC;
@@ -14,7 +14,7 @@ final class RequestIds implements HttpHandler {
 
     private static final String KEY = "request";
     private static final Pattern GIVEN = Pattern.compile("[A-Za-z0-9._~-]{1,64}");
-    private static final String PROCESS = Long.toString(new SecureRandom().nextLong() & 0xFFFFFFFFFL, 36) + "-";
+    private static final String PROCESS = UUID.randomUUID().toString().substring(0, 8) + "-";
     private static final AtomicLong NUMBER = new AtomicLong();
 
     private final HttpHandler next;

@@ -63,7 +63,7 @@ final class RestHandler implements HttpHandler {
 
     @Override
     public void handleRequest(HttpServerExchange exchange) {
-        if (answers.get() > settings.mostAnswerBytes()) {
+        if (answers.get() > settings.maxResponseBytesInWork()) {
             exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
         } else if (exchange.isRequestComplete()) {
             workOn(exchange, new byte[0]);

@@ -137,7 +137,7 @@ public final class Server implements AutoCloseable {
         int idle = (int) settings.http().idleTime().toMillis();
         HttpOpenListener parser = new HttpOpenListener(new DefaultByteBufferPool(true, BUFFER), OptionMap.builder()
                 .set(UndertowOptions.MAX_HEADER_SIZE,
-                        4 * (settings.http().greatestUrl() + settings.http().greatestHeaders()))
+                        4 * (settings.http().maxUrlBytes() + settings.http().maxHeaderBytes()))
                 .set(UndertowOptions.MAX_HEADERS, Integer.MAX_VALUE)
                 .set(UndertowOptions.REQUEST_PARSE_TIMEOUT, idle)
                 .set(UndertowOptions.NO_REQUEST_TIMEOUT, idle)

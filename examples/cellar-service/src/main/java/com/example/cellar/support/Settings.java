@@ -7,7 +7,8 @@ import java.util.Set;
 
 /** What the environment says. Each setting has a default but the database's URL. */
 public record Settings(Database database, Http http) {
-    /** Names that this machine alone calls itself by. */
+    /** Names that this machine alone calls itself by: those of RFC 6761 and RFC 1122, the same everywhere. */
+    @SuppressWarnings("PMD.AvoidUsingHardCodedIP")
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
     private static final int GREATEST = 1_000_000_000;
 
@@ -44,11 +45,11 @@ public record Settings(Database database, Http http) {
      * @param basePath {@code HTTP_BASE_PATH}: what every path begins with
      * @param threads {@code HTTP_THREADS}: requests worked on at a time where Java has no virtual threads
      * @param maxBodyBytes {@code HTTP_MAX_BODY_BYTES}
-     * @param greatestUrl {@code HTTP_MAX_URL_BYTES}
-     * @param greatestHeaders {@code HTTP_MAX_HEADER_BYTES}: of all headers together
+     * @param maxUrlBytes {@code HTTP_MAX_URL_BYTES}
+     * @param maxHeaderBytes {@code HTTP_MAX_HEADER_BYTES}: of all headers together
      * @param idleTime {@code HTTP_IDLE_SECONDS}: after which a client that sends or reads nothing is cut off
      * @param requestTime {@code HTTP_REQUEST_SECONDS}: within which a request must have come
-     * @param answerTime {@code HTTP_ANSWER_SECONDS}: within which a client must have read its answer
+     * @param responseTime {@code HTTP_ANSWER_SECONDS}: within which a client must have read its answer
      * @param stopTime {@code HTTP_STOP_SECONDS}: how long running requests may go on when the service is stopped
      * @param hosts {@code HTTP_HOSTS}: the names, with commas between, that requests may call the service by; any if
      *     empty, which is the default only where the service listens on more than this machine's own addresses
@@ -56,8 +57,8 @@ public record Settings(Database database, Http http) {
      * @param maxRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
      * @param maxBodyBytesInWork {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by
      *     default
-     * @param mostAnswerBytes {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
-     *     default
+     * @param maxResponseBytesInWork {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the
+     *     heap by default
      * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
      *     machine reaches the service
      */
@@ -67,17 +68,17 @@ public record Settings(Database database, Http http) {
             String basePath,
             int threads,
             int maxBodyBytes,
-            int greatestUrl,
-            int greatestHeaders,
+            int maxUrlBytes,
+            int maxHeaderBytes,
             Duration idleTime,
             Duration requestTime,
-            Duration answerTime,
+            Duration responseTime,
             Duration stopTime,
             Set<String> hosts,
             int maxConnections,
             int maxRequests,
             int maxBodyBytesInWork,
-            int mostAnswerBytes,
+            int maxResponseBytesInWork,
             boolean page) {
     }
 

@@ -136,7 +136,7 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     }
 
     private T withoutUnreadable(ResultSet row, Exception first) throws SQLException {
-        Readable columns = new Readable(row);
+        LenientRow columns = new LenientRow(row);
         ResultSet readable = (ResultSet) Proxy.newProxyInstance(
                 StoredRow.class.getClassLoader(), new Class<?>[] {ResultSet.class}, columns);
         Exception failure = first;
@@ -174,12 +174,12 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     }
 
     /** The columns of a row without those that could not be read. */
-    private static final class Readable implements InvocationHandler {
+    private static final class LenientRow implements InvocationHandler {
         private final ResultSet row;
         private final Set<Integer> unreadable = new TreeSet<>();
         private int last;
 
-        private Readable(ResultSet row) {
+        private LenientRow(ResultSet row) {
             this.row = row;
         }
 

@@ -28,7 +28,7 @@ public interface TableContract<R extends Record> {
         try {
             return type().getRecordComponents()[Json.properties(type()).indexOf(property)].getAccessor().invoke(row);
         } catch (ReflectiveOperationException e) {
-            throw new AssertionError("no value for " + property, e);
+            throw new LinkageError("no value for " + property, e);
         }
     }
 

@@ -76,13 +76,15 @@ final class EmptyDatabase implements AutoCloseable {
 
     /** Below those that connections that go out get, so that none of them takes it before the server does. */
     private static int freePort() throws IOException {
-        while (true) {
+        int port = 0;
+        while (port == 0) {
             try (ServerSocket socket = new ServerSocket(ThreadLocalRandom.current().nextInt(20_000, 32_000))) {
-                return socket.getLocalPort();
+                port = socket.getLocalPort();
             } catch (BindException taken) {
-                continue;
+                port = 0;
             }
         }
+        return port;
     }
 
     private File log() {
