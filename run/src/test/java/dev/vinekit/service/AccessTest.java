@@ -7,10 +7,14 @@ import com.nimbusds.jose.JOSEException;
 import com.nimbusds.jose.JWSAlgorithm;
 import com.nimbusds.jose.JWSHeader;
 import com.nimbusds.jose.JWSSigner;
+import com.nimbusds.jose.crypto.ECDSASigner;
 import com.nimbusds.jose.crypto.MACSigner;
 import com.nimbusds.jose.crypto.RSASSASigner;
+import com.nimbusds.jose.jwk.Curve;
+import com.nimbusds.jose.jwk.ECKey;
 import com.nimbusds.jose.jwk.JWKSet;
 import com.nimbusds.jose.jwk.RSAKey;
+import com.nimbusds.jose.jwk.gen.ECKeyGenerator;
 import com.nimbusds.jose.jwk.gen.RSAKeyGenerator;
 import com.nimbusds.jwt.JWTClaimsSet;
 import com.nimbusds.jwt.PlainJWT;
@@ -55,12 +59,17 @@ class AccessTest {
     private static ServedCellar cellar;
     private static RSAKey key;
     private static RSAKey strange;
+    private static ECKey curve;
+    private static ECKey strangeCurve;
 
     @BeforeAll
     static void start(@TempDir Path directory) throws Exception {
         key = new RSAKeyGenerator(2048).keyID("ours").generate();
         strange = new RSAKeyGenerator(2048).keyID("ours").generate();
-        Path keys = Files.writeString(directory.resolve("keys.json"), new JWKSet(key.toPublicJWK()).toString());
+        curve = new ECKeyGenerator(Curve.P_256).keyID("curve").generate();
+        strangeCurve = new ECKeyGenerator(Curve.P_256).keyID("curve").generate();
+        Path keys = Files.writeString(directory.resolve("keys.json"),
+                new JWKSet(List.of(key.toPublicJWK(), curve.toPublicJWK())).toString());
         cellar = ServedCellar.alone(ServedCellar.project("h2", MAPPING), Map.of("AUTH_SECRET", SECRET,
                 "AUTH_KEYS", keys.toString(), "AUTH_AUDIENCE", AUDIENCE, "AUTH_ISSUER", "the estate",
                 "AUTH_ROLES_CLAIM", "work.roles", "AUTH_CLOCK_SKEW_SECONDS", "20"));
@@ -105,6 +114,7 @@ class AccessTest {
     @Test
     void keysOfTheSetSignToo() throws Exception {
         assertThat(status(token(JWSAlgorithm.RS256, new RSASSASigner(key), "winemaker", claims -> { }))).isEqualTo(200);
+        assertThat(status(token(JWSAlgorithm.ES256, new ECDSASigner(curve), "winemaker", claims -> { }))).isEqualTo(200);
     }
 
     @Test
@@ -145,6 +155,8 @@ class AccessTest {
         refused(token(JWSAlgorithm.HS256, new MACSigner("another secret that has 32 bytes or more"), "winemaker",
                 claims -> { }));
         refused(token(JWSAlgorithm.RS256, new RSASSASigner(strange), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.ES256, new ECDSASigner(strangeCurve), "winemaker", claims -> { }));
+        refused(token(JWSAlgorithm.HS256, new MACSigner(curve.toECPublicKey().getEncoded()), "winemaker", claims -> { }));
         refused(token(JWSAlgorithm.HS256, new MACSigner(publicKey), "winemaker", claims -> { }));
         refused(token(JWSAlgorithm.HS256, new MACSigner(pem(publicKey)), "winemaker", claims -> { }));
         refused(token(JWSAlgorithm.HS384, new MACSigner(SECRET + SECRET), "winemaker", claims -> { }));
@@ -157,6 +169,8 @@ class AccessTest {
         refused(parts[0] + "." + new PlainJWT(claims("winemaker").build()).serialize().split("\\.")[1] + "." + parts[2]
                 + "x");
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(past(60))));
+        assertThat(bearing(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(past(60))))
+                .get("/parcels").body().path("detail").textValue()).isEqualTo("The token has expired.");
         refused(token(JWSAlgorithm.HS256, ours, "winemaker", claims -> claims.expirationTime(null)));
         refused(token(JWSAlgorithm.HS256, ours, "winemaker",
                 claims -> claims.expirationTime(null).serializeNullClaims(true)));

@@ -43,7 +43,7 @@ Then open http://localhost:8080${s.basePathText}/.
 | `ACCESS_LOG` | INFO | OFF leaves out the line for each request |
 <#if s.secured>
 | `AUTH_SECRET` | | the secret that signs tokens (HS256), 32 bytes or more |
-| `AUTH_KEYS` | | file or URL of a JSON Web Key Set whose keys sign tokens (RS256); this or the secret must be set |
+| `AUTH_KEYS` | | file or URL of a JSON Web Key Set whose keys sign tokens (RS256, ES256); this or the secret must be set |
 | `AUTH_AUDIENCE`, `AUTH_ISSUER` | any | what tokens must say |
 | `AUTH_ROLES_CLAIM` | roles | where a token has its roles |
 | `AUTH_CLOCK_SKEW_SECONDS` | 30 | by which clocks may differ |

@@ -15,6 +15,7 @@ import com.nimbusds.jose.proc.SingleKeyJWSKeySelector;
 import com.nimbusds.jwt.JWTClaimsSet;
 import com.nimbusds.jwt.proc.DefaultJWTClaimsVerifier;
 import com.nimbusds.jwt.proc.DefaultJWTProcessor;
+import com.nimbusds.jwt.proc.ExpiredJWTException;
 import jakarta.ws.rs.core.SecurityContext;
 import java.io.File;
 import java.io.IOException;
@@ -30,8 +31,8 @@ import java.util.regex.Pattern;
 import javax.crypto.spec.SecretKeySpec;
 
 /**
- * Verifies bearer tokens (RFC 6750): JSON Web Tokens with an expiry, signed with HS256 by a shared secret or with RS256 by
- * a key of a JSON Web Key Set. No other algorithm is taken, and each only with its own kind of key.
+ * Verifies bearer tokens (RFC 6750): JSON Web Tokens with an expiry, signed with HS256 by a shared secret, or with RS256
+ * or ES256 by a key of a JSON Web Key Set. No other algorithm is taken, and each only with its own kind of key.
  */
 public final class AccessTokens {
     private static final Pattern BEARER = Pattern.compile("(?i)Bearer +([A-Za-z0-9._~+/-]+=*)");
@@ -86,7 +87,7 @@ public final class AccessTokens {
             JWKSource<com.nimbusds.jose.proc.SecurityContext> keys = place.matches("https?://.*")
                     ? JWKSourceBuilder.create(URI.create(place).toURL()).retrying(true).build()
                     : new ImmutableJWKSet<>(JWKSet.load(new File(place)));
-            return new JWSVerificationKeySelector<>(JWSAlgorithm.RS256, keys);
+            return new JWSVerificationKeySelector<>(Set.of(JWSAlgorithm.RS256, JWSAlgorithm.ES256), keys);
         } catch (IOException | java.text.ParseException | IllegalArgumentException e) {
             throw new IllegalArgumentException("AUTH_KEYS is not the file or URL of a JSON Web Key Set: " + place, e);
         }
@@ -115,8 +116,7 @@ public final class AccessTokens {
         } catch (KeySourceException e) {
             throw ProblemException.unavailable(e);
         } catch (java.text.ParseException | JOSEException | BadJOSEException e) {
-            throw invalid(e.getMessage() != null && e.getMessage().startsWith("Expired") ? "The token has expired."
-                    : "The token is not valid here.", e);
+            throw invalid(e instanceof ExpiredJWTException ? "The token has expired." : "The token is not valid here.", e);
         }
     }
 

@@ -86,7 +86,7 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      * How tokens are verified.
      *
      * @param secret {@code AUTH_SECRET}: verifies tokens signed with HS256; at least 32 bytes, empty if there is none
-     * @param keys {@code AUTH_KEYS}: the file or URL of a JSON Web Key Set for tokens signed with RS256; empty if there is
+     * @param keys {@code AUTH_KEYS}: the file or URL of a JSON Web Key Set for tokens signed with RS256 or ES256; empty if there is
      *     none
      * @param audience {@code AUTH_AUDIENCE}: which tokens must be meant for; any if empty
      * @param issuer {@code AUTH_ISSUER}: which tokens must come from; any if empty
