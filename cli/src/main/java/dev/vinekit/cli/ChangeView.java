@@ -68,11 +68,12 @@ final class ChangeView {
         }
     }
 
-    /** How many files there are of each sort, and where they are not of most tables, which tables. */
+    /** How many files there are of each sort; the name of one that is the only one. */
     private List<String> counted(List<FileChange> changes) {
-        Map<String, Long> counts = changes.stream().collect(Collectors.groupingBy(
-                change -> change.sort().orElse("of " + WHOLE), LinkedHashMap::new, Collectors.counting()));
-        return counts.entrySet().stream().map(entry -> entry.getValue() + " " + entry.getKey()).toList();
+        Map<String, List<FileChange>> sorts = changes.stream().collect(Collectors.groupingBy(
+                change -> change.sort().orElse("of " + WHOLE), LinkedHashMap::new, Collectors.toList()));
+        return sorts.entrySet().stream().map(sort -> sort.getValue().size() == 1
+                ? style.cell(name(sort.getValue().get(0)), 200) : sort.getValue().size() + " " + sort.getKey()).toList();
     }
 
     private void byTable(List<FileChange> changes) {

@@ -8,6 +8,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.project.ChangeSet;
+import dev.vinekit.project.FileChange;
 import dev.vinekit.schema.TableName;
 import java.io.ByteArrayOutputStream;
 import java.io.PrintStream;
@@ -17,7 +18,11 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -85,6 +90,21 @@ class MappingViewTest {
                 "of the service as a whole");
         assertThat(shown.lines()).hasSizeLessThan(10);
         assertThat(all).contains("Cask17Controller.java", "Cask59Samples.java");
+    }
+
+    @Test
+    void theOnlyFileOfItsSortIsNamed() throws Exception {
+        List<FileChange> changes = new ArrayList<>();
+        IntStream.range(0, 30).forEach(i -> changes.add(removed("dto/Cask" + i + "Input.java", "inputs")));
+        changes.add(removed("entity/CaskKey.java", "keys"));
+        ChangeSet set = new ChangeSet(directory, null, changes, Map.of(), List.of(), Set.of());
+
+        assertThat(shown(out -> new ChangeView(TERMINAL, out, false).print(set))).contains("30 inputs, CaskKey.java");
+    }
+
+    private static FileChange removed(String path, String sort) {
+        return new FileChange(path, FileChange.Kind.REMOVED, "no longer generated", Optional.empty(), Optional.of(sort),
+                Optional.empty(), Optional.empty());
     }
 
     /** Tables named cask_0 and so on, of which the first has no key. */
