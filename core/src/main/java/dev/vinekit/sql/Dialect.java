@@ -88,6 +88,15 @@ public interface Dialect {
     String parameter(SqlType type);
 
     /**
+     * A parameter marker in a comparison with a column, so that less and more are what ORDER BY makes of them.
+     *
+     * @param parameter the marker for a value of this type
+     */
+    default String compared(SqlType type, String parameter) {
+        return parameter;
+    }
+
+    /**
      * A constant of this type.
      *
      * @param value the value as text: a number, ISO 8601 for times, hexadecimal for binary, else the text itself

@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.vinekit.TestDatabases;
+import java.sql.Connection;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -35,6 +39,39 @@ class PagingTest {
                     .isEqualTo(sorted(all, byHand.reversed().thenComparing(byParcel).thenComparing(byKey.reversed())));
             assertThat(pages(http, "/harvests?sort=-id&limit=" + limit)).isEqualTo(sorted(all, byKey.reversed()));
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "h2         |                                                         | ENUM('old', 'new', 'best')",
+        "postgresql | CREATE TYPE grade AS ENUM ('old', 'new', 'best');       | grade",
+        "mariadb    |                                                         | ENUM('old', 'new', 'best')"})
+    void labelsComeInTheOrderThatTheyAreDeclaredIn(String engine, String before, String type) throws Exception {
+        TestDatabases.require(engine);
+        String script = (before == null ? "" : before)
+                + "CREATE TABLE item (shelf INT NOT NULL, grade " + type + " NOT NULL, PRIMARY KEY (shelf, grade));";
+        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, script, "{}\n"), Map.of())) {
+            Http http = served.http();
+            try (Connection connection = served.connect(); Statement statement = connection.createStatement()) {
+                statement.executeUpdate("DELETE FROM item");
+            }
+            for (String grade : List.of("best", "new", "old")) {
+                for (int shelf : List.of(1, 2)) {
+                    assertThat(http.post("/items", "{\"shelf\":" + shelf + ",\"grade\":\"" + grade + "\"}").status())
+                            .isEqualTo(201);
+                }
+            }
+
+            assertThat(grades(http, "grade")).containsExactly("1old", "2old", "1new", "2new", "1best", "2best");
+            assertThat(grades(http, "-grade")).containsExactly("1best", "2best", "1new", "2new", "1old", "2old");
+            assertThat(grades(http, "-shelf,grade")).containsExactly("2old", "2new", "2best", "1old", "1new", "1best");
+            assertThat(http.get("/items?grade=new").body()).hasSize(2);
+        }
+    }
+
+    private static List<String> grades(Http http, String sort) {
+        return pages(http, "/items?limit=1&sort=" + sort).stream()
+                .map(row -> row.get("shelf").asText() + row.get("grade").asText()).toList();
     }
 
     private static List<JsonNode> sorted(List<JsonNode> rows, Comparator<JsonNode> order) {
@@ -110,7 +147,7 @@ class PagingTest {
         JsonNode body = ServedCellar.on("h2").http().get(path).body();
 
         (body.isArray() ? body : Http.JSON.createArrayNode().add(body)).forEach(row ->
-                assertThat(row.properties().stream().map(java.util.Map.Entry::getKey).sorted().toList())
+                assertThat(row.properties().stream().map(Map.Entry::getKey).sorted().toList())
                         .isEqualTo(List.of(names.split(","))));
     }
 

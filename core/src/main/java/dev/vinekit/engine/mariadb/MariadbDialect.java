@@ -122,6 +122,14 @@ final class MariadbDialect implements Dialect {
         };
     }
 
+    /** Labels are ordered as they are declared, and compared with text as text, with a number by their place. */
+    @Override
+    public String compared(SqlType type, String parameter) {
+        return type.kind() != SqlType.Kind.ENUM ? parameter
+                : type.labels().stream().map(MariadbDialect::quoteText)
+                .collect(Collectors.joining(", ", "FIELD(" + parameter + " COLLATE utf8mb4_bin, ", ")"));
+    }
+
     /** The driver makes 02:00 of 26:00, and of dates that are none the same null as of NULL. */
     @Override
     public boolean readsTyped(SqlType type) {

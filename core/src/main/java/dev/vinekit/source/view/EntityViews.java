@@ -126,7 +126,7 @@ final class EntityViews {
         if (!entity.key().isEmpty() && filters(entity).toList().containsAll(order)) {
             return JavaCode.list(order.stream().map(field -> JavaString.of(field.jsonName())).toList());
         }
-        return JavaCode.list(order.stream().map(FieldViews::filter).toList());
+        return JavaCode.list(order.stream().map(fields::filter).toList());
     }
 
     /**

@@ -59,11 +59,12 @@ final class FieldViews {
     }
 
     /** A field as something to filter and sort by. */
-    static JavaCode filter(Field field) {
+    JavaCode filter(Field field) {
         List<JavaCode> arguments = new ArrayList<>(List.of(JavaCode.of("%s", JavaString.of(field.jsonName())),
                 JavaCode.of("%s", JavaString.of(field.sqlName()))));
-        if (!field.parameter().equals("?")) {
-            arguments.add(JavaCode.of("%s", JavaString.of(field.parameter())));
+        String parameter = dialect.compared(field.column().type(), field.parameter());
+        if (!parameter.equals("?")) {
+            arguments.add(JavaCode.of("%s", JavaString.of(parameter)));
         }
         boolean whole = field.type() == JavaType.STRING && !field.column().type().isText();
         return JavaCode.of("Filters.on(%s, %s.class)" + (whole ? ".asWhole()" : "")

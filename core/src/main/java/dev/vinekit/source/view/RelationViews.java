@@ -44,13 +44,13 @@ final class RelationViews {
     }
 
     JavaName repositoryClass(Entity entity) {
-        return mapping.conventions().interfaces() ? JavaName.of("Jdbc" + entity.name() + "Repository")
-                : entity.name().with("Repository");
+        return (mapping.conventions().interfaces() ? JavaName.of("Jdbc" + entity.name() + "Repository")
+                : entity.name().with("Repository")).inCode();
     }
 
     JavaName serviceClass(Entity entity) {
-        return mapping.conventions().interfaces() ? JavaName.of("Transactional" + entity.name() + "Service")
-                : entity.name().with("Service");
+        return (mapping.conventions().interfaces() ? JavaName.of("Transactional" + entity.name() + "Service")
+                : entity.name().with("Service")).inCode();
     }
 
     /** A variable that holds the service of an entity. */
@@ -240,7 +240,7 @@ final class RelationViews {
         for (Child child : byParent.getOrDefault(table(entity), List.of())) {
             if (!table(child.entity()).equals(table(entity))) {
                 services.put(table(child.entity()), new RelationView.ServiceReference(
-                        child.entity().name().with("Service"), serviceVariable(child.entity())));
+                        child.entity().name().with("Service").inCode(), serviceVariable(child.entity())));
             }
         }
         return List.copyOf(services.values());
