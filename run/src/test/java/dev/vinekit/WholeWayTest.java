@@ -23,6 +23,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -73,6 +76,32 @@ class WholeWayTest {
             assertThat(report.failures()).isEmpty();
             assertThat(report.service().tables()).extracting(table -> table.sqlTable())
                     .containsExactly("orchard.tree", "tree");
+        }
+    }
+
+    /** Of {@code row} comes a RowRepository, which the service has already. */
+    @Tag("thorough")
+    @Test
+    void tablesOfWhichClassesComeThatTheServiceHasAlreadyCompile(@TempDir Path first) throws Exception {
+        Set<String> names = new TreeSet<>();
+        try (TestDatabases presses = TestDatabases.h2(PRESSES);
+                Stream<Path> files = Files.walk(generated(presses.database(), Scope.all(), first).directory())) {
+            files.filter(file -> file.toString().endsWith(".java") && file.getParent().endsWith("support"))
+                    .map(file -> file.getFileName().toString().replace(".java", ""))
+                    .forEach(name -> names.addAll(
+                            List.of(name, name.replaceFirst("(?<=.)(Repository|Service|Registration|Input)$", ""))));
+        }
+        assertThat(names).contains("Row", "RestHandler", "Sql");
+        StringBuilder script = new StringBuilder();
+        String reference = "";
+        for (String name : names) {
+            script.append("CREATE TABLE \"").append(name).append("\" (id INT PRIMARY KEY, kind VARCHAR(5) CHECK (kind IN")
+                    .append(" ('a', 'b')), other INT").append(reference).append(");\n");
+            reference = " REFERENCES \"" + name + "\"";
+        }
+
+        try (TestDatabases tables = TestDatabases.h2(script.toString())) {
+            assertThat(generated(tables.database()).service().tables()).hasSameSizeAs(names);
         }
     }
 
@@ -201,6 +230,10 @@ class WholeWayTest {
     }
 
     private Project generated(Database database, Scope scope) {
+        return generated(database, scope, directory);
+    }
+
+    private static Project generated(Database database, Scope scope, Path directory) {
         Project project = VineKit.write(VineKit.plan(
                 VineKit.generate(VineKit.map(VineKit.read(database, scope), "com.example.made")), directory));
         assertThat(Runner.compile(project).warnings()).isEmpty();
