@@ -105,6 +105,17 @@ class WholeWayTest {
         }
     }
 
+    /** The last name is one that ends in a quotation mark, as the text block around it does. */
+    @Test
+    void columnsThatNeedSeveralLinesAndQuotesCompile() throws Exception {
+        try (TestDatabases presses = TestDatabases.h2("""
+                CREATE TABLE "Press" ("Id" INT PRIMARY KEY, "Bought from whom" VARCHAR(20), "Bought on which day" DATE,
+                    "Greatest pressure in bar" INT, "Smallest pressure in bar" INT, "Made of" VARCHAR(20));
+                """)) {
+            assertThat(Runner.test(generated(presses.database())).failures()).isEmpty();
+        }
+    }
+
     @Test
     void brokenStatementTurnsTheMatrixRed() throws Exception {
         try (TestDatabases presses = TestDatabases.h2(PRESSES)) {

@@ -36,6 +36,11 @@ public final class JavaString {
         return new JavaString(lines);
     }
 
+    /** Whether it fits on a line. */
+    public boolean isOneLine() {
+        return lines.size() == 1;
+    }
+
     /** The same behind another text. */
     public JavaString after(String text) {
         List<String> longer = new ArrayList<>(lines);

@@ -48,9 +48,13 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
     };
 
 </#if>
+<#if e.sql.columnList.oneLine>
+    private static final String COLUMNS = ${e.sql.columnList};
+<#else>
     private static final String COLUMNS = """
-            ${e.sql.columnList.block(12)}
+            ${e.sql.columnList.block(12)}\
             """;
+</#if>
 
 <#if e.keyed>
     private static final String BY_KEY = ${e.sql.keyMatch.after("WHERE ")};

@@ -36,9 +36,7 @@ public final class BlendComponentRepository extends RowRepository<BlendComponent
             Filters.on("wineLotId", "wine_lot_id", UUID.class))
             .key("blendId", "wineLotId");
 
-    private static final String COLUMNS = """
-            blend_id, wine_lot_id, share
-            """;
+    private static final String COLUMNS = "blend_id, wine_lot_id, share";
 
     private static final String BY_KEY = "WHERE blend_id = ? AND wine_lot_id = ?";
 

@@ -37,9 +37,7 @@ public final class BlendRepository extends RowRepository<Blend> {
             Filters.on("approvedBy", "approved_by", Integer.class).orNull())
             .key("id");
 
-    private static final String COLUMNS = """
-            id, name, vintage, blended_on, tasting_notes, approved_by
-            """;
+    private static final String COLUMNS = "id, name, vintage, blended_on, tasting_notes, approved_by";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -38,9 +38,8 @@ public final class BottlingRepository extends RowRepository<Bottling> {
             Filters.on("labelId", "label_id", Integer.class).orNull())
             .key("id");
 
-    private static final String COLUMNS = """
-            id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with
-            """;
+    private static final String COLUMNS
+            = "id, blend_id, label_id, bottled_on, bottle_ml, bottles, litres, price, closed_with";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -39,9 +39,7 @@ public final class CellarHandRepository extends RowRepository<CellarHand> {
             Filters.on("supervisorId", "supervisor_id", Integer.class).orNull())
             .key("id");
 
-    private static final String COLUMNS = """
-            id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id
-            """;
+    private static final String COLUMNS = "id, full_name, email, craft, hired_on, left_on, shift_starts, supervisor_id";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -29,9 +29,7 @@ public final class CellarLogRepository extends RowRepository<CellarLog> {
                     Filters.on("handId", "hand_id", Integer.class).orNull(),
                             Filters.on("entry", "entry", String.class));
 
-    private static final String COLUMNS = """
-            logged_at, hand_id, entry
-            """;
+    private static final String COLUMNS = "logged_at, hand_id, entry";
 
     private static final StoredRow<CellarLog> ROW = new StoredRow<>(CellarLog.class, CellarLogRepository::row);
 

@@ -18,9 +18,7 @@ public final class CellarStockRepository extends RowRepository<CellarStock> {
                                     Filters.on("vintage", "vintage", Integer.class).orNull(),
                                             Filters.on("litres", "litres", BigDecimal.class).orNull());
 
-    private static final String COLUMNS = """
-            code, kind, capacity_litres, wine, vintage, litres
-            """;
+    private static final String COLUMNS = "code, kind, capacity_litres, wine, vintage, litres";
 
     private static final StoredRow<CellarStock> ROW = new StoredRow<>(CellarStock.class, CellarStockRepository::row);
 

@@ -34,9 +34,7 @@ public final class GrapeVarietyRepository extends RowRepository<GrapeVariety> {
             Filters.on("name", "name", String.class))
             .key("code");
 
-    private static final String COLUMNS = """
-            code, name, colour, "order", synonyms
-            """;
+    private static final String COLUMNS = "code, name, colour, \"order\", synonyms";
 
     private static final String BY_KEY = "WHERE code = ?";
 

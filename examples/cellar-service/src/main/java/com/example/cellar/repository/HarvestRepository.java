@@ -39,9 +39,7 @@ public final class HarvestRepository extends RowRepository<Harvest> {
             Filters.on("pickedBy", "picked_by", Integer.class).orNull())
             .key("id");
 
-    private static final String COLUMNS = """
-            id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by
-            """;
+    private static final String COLUMNS = "id, parcel_id, picked_on, weight_kg, brix, by_machine, picked_by";
 
     private static final String BY_KEY = "WHERE id = ?";
 

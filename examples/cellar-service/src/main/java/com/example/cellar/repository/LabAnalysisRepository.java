@@ -35,9 +35,7 @@ public final class LabAnalysisRepository extends RowRepository<LabAnalysis> {
             Filters.on("wineLotId", "wine_lot_id", UUID.class))
             .key("id");
 
-    private static final String COLUMNS = """
-            id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks
-            """;
+    private static final String COLUMNS = "id, wine_lot_id, taken_at, ph, alcohol_volume, celsius, readings, remarks";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -32,9 +32,7 @@ public final class LabelRepository extends RowRepository<Label> {
             Filters.on("languageCode", "language_code", String.class))
             .key("id");
 
-    private static final String COLUMNS = """
-            id, title, language_code, back_text, picture
-            """;
+    private static final String COLUMNS = "id, title, language_code, back_text, picture";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -42,7 +42,7 @@ public final class ParcelRepository extends RowRepository<Parcel> {
 
     private static final String COLUMNS = """
             id, name, variety_code, area_ha, slope_percent, soil, planted_on, organic, latitude,
-            longitude
+            longitude\
             """;
 
     private static final String BY_KEY = "WHERE id = ?";

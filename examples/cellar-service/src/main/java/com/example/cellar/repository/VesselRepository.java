@@ -36,9 +36,7 @@ public final class VesselRepository extends RowRepository<Vessel> {
             Filters.on("code", "code", String.class))
             .key("id");
 
-    private static final String COLUMNS = """
-            id, code, kind, capacity_litres, toast, bought_on, in_use
-            """;
+    private static final String COLUMNS = "id, code, kind, capacity_litres, toast, bought_on, in_use";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -40,9 +40,7 @@ public final class VesselTransferRepository extends RowRepository<VesselTransfer
             Filters.on("movedBy", "moved_by", Integer.class))
             .key("id");
 
-    private static final String COLUMNS = """
-            id, "from", "to", litres, moved_at, moved_by, reason
-            """;
+    private static final String COLUMNS = "id, \"from\", \"to\", litres, moved_at, moved_by, reason";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -33,9 +33,7 @@ public final class WineLotHarvestRepository extends RowRepository<WineLotHarvest
             Filters.on("harvestId", "harvest_id", Long.class))
             .key("wineLotId", "harvestId");
 
-    private static final String COLUMNS = """
-            wine_lot_id, harvest_id
-            """;
+    private static final String COLUMNS = "wine_lot_id, harvest_id";
 
     private static final String BY_KEY = "WHERE wine_lot_id = ? AND harvest_id = ?";
 

@@ -40,9 +40,7 @@ public final class WineLotRepository extends RowRepository<WineLot> {
             Filters.on("vesselId", "vessel_id", Integer.class).orNull())
             .key("id");
 
-    private static final String COLUMNS = """
-            id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at
-            """;
+    private static final String COLUMNS = "id, name, vintage, vessel_id, litres, filled_on, emptied_on, created_at";
 
     private static final String BY_KEY = "WHERE id = ?";
 

@@ -41,6 +41,6 @@ public final class Insert {
                 ? "INSERT INTO " + table + " " + "DEFAULT VALUES"
                 : "INSERT INTO " + table + " (" + String.join(", ", columns) + ")\n"
                         + "VALUES (" + String.join(", ", markers) + ")";
-        return "SELECT " + returned + "FROM FINAL TABLE (\n" + insert + "\n)";
+        return "SELECT " + returned + "\nFROM FINAL TABLE (\n" + insert + "\n)";
     }
 }

@@ -24,7 +24,7 @@ public abstract class RowRepository<R extends Record> {
      */
     protected RowRepository(String table, String columns, Filters filters, StoredRow<R> row) {
         this.from = "FROM " + table + "\n";
-        this.select = "SELECT " + columns + from;
+        this.select = "SELECT " + columns + "\n" + from;
         this.filters = filters;
         this.row = row;
     }

@@ -1,1 +1,1 @@
-"SELECT " + returned + "FROM FINAL TABLE (\n" + insert + "\n)"
+"SELECT " + returned + "\nFROM FINAL TABLE (\n" + insert + "\n)"
