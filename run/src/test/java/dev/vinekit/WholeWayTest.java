@@ -105,12 +105,13 @@ class WholeWayTest {
         }
     }
 
-    /** The last name is one that ends in a quotation mark, as the text block around it does. */
+    /** The last name ends in a quotation mark, as the text block around it does; another has a word of errors in it. */
     @Test
-    void columnsThatNeedSeveralLinesAndQuotesCompile() throws Exception {
+    void columnsThatNeedSeveralLinesAndQuotesGoAllTheWay() throws Exception {
         try (TestDatabases presses = TestDatabases.h2("""
                 CREATE TABLE "Press" ("Id" INT PRIMARY KEY, "Bought from whom" VARCHAR(20), "Bought on which day" DATE,
-                    "Greatest pressure in bar" INT, "Smallest pressure in bar" INT, "Made of" VARCHAR(20));
+                    "Greatest pressure in bar" INT, "Ignored Exceptions" VARCHAR(20) NOT NULL,
+                    "Made of" VARCHAR(20));
                 """)) {
             assertThat(Runner.test(generated(presses.database())).failures()).isEmpty();
         }

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Assumptions;
 
@@ -15,6 +16,10 @@ import org.junit.jupiter.api.Assumptions;
  * like {@link RowContract#sample}.
  */
 public final class RuleCase {
+    /** No words of drivers reach a client; columns may be called by some of them. */
+    private static final Pattern WORDS_OF_DRIVERS =
+            Pattern.compile("\\w\\.\\w*Exception\\b|SQLSTATE[ \\[]|SQL statement:|ERROR: |\\(conn=");
+
     private final String name;
     private final List<String> properties;
     private final Body body;
@@ -156,7 +161,7 @@ public final class RuleCase {
         ApiResponse response = call.send(table.api());
 
         assertThat(response.status()).as(response.text()).isEqualTo(status);
-        assertThat(response.text()).doesNotContain("Exception", "SQLSTATE", "SQL statement", "ERROR:");
+        assertThat(response.text()).doesNotContainPattern(WORDS_OF_DRIVERS);
         if (status == 400) {
             assertThat(response.text()).as("the service knows the rule").doesNotContain("The database");
         }
