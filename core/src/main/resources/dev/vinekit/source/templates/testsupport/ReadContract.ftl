@@ -57,14 +57,17 @@ public interface ReadContract<R extends Record, I extends Record> extends KeyCon
         assertThat(api().get(path + "?no.such=1").status()).isEqualTo(400);
     }
 
+    /** Of a key that is a number; texts are the same where the database takes them for the same. */
     @Test
     @Tag("read")
     default void rowHasOnePathOnly() throws SQLException {
         String path = path(inserted());
         String number = path.substring(path().length() + 1);
 
-        assertThat(api().get(path).status()).isEqualTo(200);
-        if (number.matches("[1-9][0-9]*")) {
+        ApiResponse response = api().get(path);
+
+        assertThat(response.status()).isEqualTo(200);
+        if (number.matches("[1-9][0-9]*") && response.body().path(facts().key().get(0)).isNumber()) {
             assertThat(api().get(path() + "/0" + number).status()).isEqualTo(404);
             assertThat(api().get(path() + "/+" + number).status()).isEqualTo(404);
         }
