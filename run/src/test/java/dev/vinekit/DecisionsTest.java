@@ -38,10 +38,12 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What people decide in the mapping file is in the generated service. */
@@ -122,9 +124,13 @@ class DecisionsTest {
     @TempDir
     private Path directory;
 
+    static Stream<String> engines() {
+        return Timebox.of(List.of("h2", "postgresql", "mariadb", "sqlite"), "decisions", 20);
+    }
+
     @Tag("thorough")
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @MethodSource("engines")
     void manyDecisionsTogetherGiveAGreenService(String engine) throws IOException, SQLException {
         Project project;
         try (Cellar cellar = TestDatabases.cellar(engine)) {

@@ -32,6 +32,6 @@ class RandomSchemasTest {
 
     static Stream<String> failedOnce() throws Exception {
         return Timebox.of(Files.readAllLines(Path.of("src/test/resources/dev/vinekit/random-schemas.csv")),
-                "failed-schemas", 120);
+                "failed-schemas", 40);
     }
 }

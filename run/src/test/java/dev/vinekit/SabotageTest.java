@@ -65,7 +65,7 @@ class SabotageTest {
     }
 
     static Stream<Change> changes() throws Exception {
-        return Timebox.of(all(), "sabotage", 240);
+        return Timebox.of(all(), "sabotage", 100);
     }
 
     private static List<Change> all() throws IOException {

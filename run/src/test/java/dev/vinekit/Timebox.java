@@ -11,7 +11,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** As many of many cases as fit into a time, other ones in each run. */
-final class Timebox {
+public final class Timebox {
     private Timebox() {
     }
 
@@ -21,7 +21,7 @@ final class Timebox {
      * @param name of the system properties {@code name.seconds} and {@code name.seed}, which gives an order again
      * @param usual how many seconds if nothing is said
      */
-    static <T> Stream<T> of(Collection<T> cases, String name, int usual) {
+    public static <T> Stream<T> of(Collection<T> cases, String name, int usual) {
         int seconds = Integer.getInteger(name + ".seconds", usual);
         long seed = Long.getLong(name + ".seed", ThreadLocalRandom.current().nextLong());
         List<T> shuffled = new ArrayList<>(cases);

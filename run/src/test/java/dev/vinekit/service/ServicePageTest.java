@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.vinekit.TestDatabases;
+import dev.vinekit.Timebox;
 import dev.vinekit.run.Runner;
 import dev.vinekit.run.RunningService;
 import java.io.IOException;
@@ -32,6 +33,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -474,9 +476,13 @@ class ServicePageTest {
         assertThat(browser.driver().findElements(By.cssSelector("img, svg, main script, td > b, pre > b"))).isEmpty();
     }
 
+    static Stream<String> engines() {
+        return Timebox.of(List.of("h2", "postgresql", "mariadb", "sqlite"), "pages", 20);
+    }
+
     @Tag("thorough")
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @MethodSource("engines")
     void tablesOfAllKindsAreShownAndEveryValueSurvivesItsField(String engine) throws Exception {
         TestDatabases.require(engine);
         try (ServedCellar served = ServedCellar.alone(
