@@ -137,6 +137,7 @@ public final class Sources {
         file(".gitignore", templates.render("project/gitignore", model), "project/gitignore");
         file(".gitattributes", templates.render("project/gitattributes", model), "project/gitattributes");
         file(".editorconfig", templates.render("project/editorconfig", model), "project/editorconfig");
+        file("verify.sh", templates.render("project/verify.sh", model), "project/verify.sh");
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
         if (service.interfaces()) {
             file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker",

@@ -6,6 +6,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** What can be done with the rows of a table, and who may do it. */
 final class AccessViews {
@@ -15,7 +16,7 @@ final class AccessViews {
     static List<EntityView.OperationView> operations(Mapping mapping, Entity entity) {
         return entity.operations().stream().map(operation -> new EntityView.OperationView(
                 JavaName.of(operation.word()), right(entity, operation),
-                mapping.hasAccess() ? Optional.of(requires(right(entity, operation))) : Optional.empty(),
+                mapping.hasAccess() ? List.of(right(entity, operation)) : List.of(),
                 JavaCode.list(entity.roles(operation).stream().map(JavaString::of).toList()))).toList();
     }
 
@@ -35,24 +36,17 @@ final class AccessViews {
     }
 
     /** What it takes to list the rows that belong to a row. */
-    static Optional<JavaCode> ofChildren(Mapping mapping, Entity parent, Entity children) {
-        if (!mapping.hasAccess()) {
-            return Optional.empty();
-        }
-        JavaName read = right(parent, parent.can(Operation.READ) ? Operation.READ : Operation.LIST);
-        JavaName list = right(children, Operation.LIST);
-        return Optional.of(read.equals(list) ? requires(list)
-                : JavaCode.of("@Requires({AccessRight.%s, AccessRight.%s})", read, list));
+    static List<JavaName> ofChildren(Mapping mapping, Entity parent, Entity children) {
+        return Stream.concat(toInclude(mapping, parent).stream(),
+                        mapping.hasAccess() ? Stream.of(right(children, Operation.LIST)) : Stream.of())
+                .distinct().toList();
     }
 
     /** What it takes to see a row that another one refers to. */
-    static Optional<JavaCode> toInclude(Mapping mapping, Entity entity) {
-        return mapping.hasAccess() ? Optional.of(JavaCode.of("AccessRight.%s",
-                right(entity, entity.can(Operation.READ) ? Operation.READ : Operation.LIST))) : Optional.empty();
-    }
-
-    private static JavaCode requires(JavaName right) {
-        return JavaCode.of("@Requires(AccessRight.%s)", right);
+    static Optional<JavaName> toInclude(Mapping mapping, Entity entity) {
+        return mapping.hasAccess()
+                ? Optional.of(right(entity, entity.can(Operation.READ) ? Operation.READ : Operation.LIST))
+                : Optional.empty();
     }
 
     private static JavaName right(Entity entity, Operation operation) {

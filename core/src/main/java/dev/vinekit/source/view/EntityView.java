@@ -42,7 +42,6 @@ public record EntityView(
         List<RelationView.IncludeView> includes,
         List<RelationView.ServiceReference> childServices,
         List<RelationView.ChildView> children,
-        RelationView.CollectionView collectionCode,
         List<RelationView.ConverterView> converters,
         List<JavaCode> constraints,
         List<JavaCode> rules,
@@ -53,11 +52,11 @@ public record EntityView(
      * An operation that the entity has.
      *
      * @param right what may be done, as a constant
-     * @param permission the annotation that demands it; nothing in a service that everybody may use
+     * @param rights what it takes to do it; nothing in a service that everybody may use
      * @param roles those that have it
      */
     public record OperationView(
-            JavaName word, JavaName right, Optional<JavaCode> permission, JavaCode roles) {
+            JavaName word, JavaName right, List<JavaName> rights, JavaCode roles) {
     }
 
     /**
@@ -70,8 +69,8 @@ public record EntityView(
     }
 
     /** The annotation that an operation demands; nothing in a service that everybody may use. */
-    public Optional<JavaCode> permission(String word) {
-        return operation(word).flatMap(OperationView::permission);
+    public List<JavaName> rights(String word) {
+        return operation(word).map(OperationView::rights).orElse(List.of());
     }
 
     /** Whether rows are changed, in one way or another. */
@@ -87,27 +86,12 @@ public record EntityView(
     /**
      * How code speaks of the key; meaningless for a table without one.
      *
-     * @param arguments the key's parts, as arguments to a statement
-     * @param createdSegment the path segment of {@code created}
-     * @param pathParam the annotation of the path parameter
-     * @param segmentCode the path segment of an entity
-     * @param firstArguments the parts of the key of the first of the rows {@code all}
-     * @param storedArguments the parts of the key of {@code stored}
      * @param loose whether the database takes values for the same that Java tells apart: by collation, padding or scale
      */
     public record KeyView(
             JavaCode type,
             JavaCode boxed,
             JavaName variable,
-            JavaCode arguments,
-            JavaCode createdSegment,
-            JavaCode pathParam,
-            JavaCode segmentCode,
-            JavaCode ofStored,
-            JavaCode ofBefore,
-            JavaCode ofCreated,
-            JavaCode firstArguments,
-            JavaCode storedArguments,
             boolean loose) {
     }
 

@@ -91,7 +91,6 @@ final class EntityViews {
                 relations.includes(entity),
                 relations.childServices(entity),
                 relations.children(entity),
-                relations.collection(entity, JavaName.of("service")),
                 entity.fields().stream().flatMap(field -> fields.converter(field).stream()).toList(),
                 constraints(entity),
                 entity.rowRules().stream().map(EntityViews::rule).toList(),

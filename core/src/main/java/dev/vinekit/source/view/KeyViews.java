@@ -29,7 +29,13 @@ final class KeyViews {
     /** How code speaks of a key. */
     EntityView.KeyView of(Entity entity) {
         boolean loose = entity.key().stream().anyMatch(field -> isLoose(entity, field));
-        return entity.key().size() == 1 ? single(entity, entity.key().get(0), loose) : composite(entity, loose);
+        if (entity.key().size() == 1) {
+            Field field = entity.key().get(0);
+            return new EntityView.KeyView(
+                    FieldViews.type(field, false), FieldViews.type(field, true), variable(entity), loose);
+        }
+        JavaCode type = JavaCode.of("%s", entity.keyName().orElse(entity.name()).inCode());
+        return new EntityView.KeyView(type, type, JavaName.of("key"), loose);
     }
 
     private boolean isLoose(Entity entity, Field field) {
@@ -40,46 +46,5 @@ final class KeyViews {
             case BIG_DECIMAL -> !type.isWholeNumber() && type.kind() == SqlType.Kind.DECIMAL;
             default -> field.type().isFinerThanTheDatabase();
         };
-    }
-
-    private EntityView.KeyView single(Entity entity, Field field, boolean loose) {
-        JavaName variable = variable(entity);
-        JavaName name = field.name();
-        return new EntityView.KeyView(
-                FieldViews.type(field, false),
-                FieldViews.type(field, true),
-                variable,
-                JavaCode.of("%s", variable),
-                JavaCode.of("PathKeys.join(created.%s())", name),
-                JavaCode.of("@PathParam(\"key\")"),
-                JavaCode.of("PathKeys.join(%s.%s())", entity.variable(), name),
-                JavaCode.of("stored.%s()", name),
-                JavaCode.of("before.%s()", name),
-                JavaCode.of("created.%s()", name),
-                JavaCode.of("all.get(0).%s()", name),
-                JavaCode.of("stored.%s()", name),
-                loose);
-    }
-
-    private static EntityView.KeyView composite(Entity entity, boolean loose) {
-        JavaName type = entity.keyName().orElse(entity.name()).inCode();
-        return new EntityView.KeyView(
-                JavaCode.of("%s", type),
-                JavaCode.of("%s", type),
-                JavaName.of("key"),
-                parts(entity, "key.%s()"),
-                JavaCode.of("created.primaryKey().toString()"),
-                JavaCode.of("@Encoded @PathParam(\"key\")"),
-                JavaCode.of("%s.primaryKey()", entity.variable()),
-                JavaCode.of("stored.primaryKey()"),
-                JavaCode.of("before.primaryKey()"),
-                JavaCode.of("created.primaryKey()"),
-                parts(entity, "all.get(0).%s()"),
-                parts(entity, "stored.%s()"),
-                loose);
-    }
-
-    private static JavaCode parts(Entity entity, String form) {
-        return JavaCode.list(entity.key().stream().map(field -> JavaCode.of(form, field.name())).toList());
     }
 }

@@ -1,6 +1,7 @@
 package dev.vinekit.source.view;
 
 import dev.vinekit.mapping.JavaName;
+import java.util.List;
 import java.util.Optional;
 
 /** What code says about the ties between tables, and about finding rows. */
@@ -9,22 +10,14 @@ public final class RelationView {
     }
 
     /**
-     * How a collection is answered.
-     *
-     * @param includes what can be included
-     * @param embedding the function that does so
-     */
-    public record CollectionView(JavaCode includes, JavaCode embedding) {
-    }
-
-    /**
      * A reference that can be included.
      *
      * @param from the function that takes the referring values of a row
      * @param key the function that takes the values referred to
+     * @param right what it takes to see the row referred to; nothing in a service that everybody may use
      */
     public record IncludeView(JavaString json, JavaCode from, JavaName repositoryClass, JavaName lookup, JavaCode key,
-            Optional<JavaCode> permission) {
+            Optional<JavaName> right) {
     }
 
     /**
@@ -53,11 +46,15 @@ public final class RelationView {
      *
      * @param path behind that of the collection
      * @param type the entity of the rows
-     * @param rows the call that finds them for {@code parent}
+     * @param service the variable that holds their service
+     * @param finder its method that finds them
+     * @param values what the row calls the values that it is found by
+     * @param included whether rows that they refer to can be included
+     * @param rights what it takes to list them; nothing in a service that everybody may use
      */
     public record ChildView(
-            JavaString path, JavaName method, JavaName type, JavaCode rows, CollectionView collection,
-            Optional<JavaCode> permission) {
+            JavaString path, JavaName method, JavaName type, JavaName service, JavaName finder, List<JavaName> values,
+            boolean included, List<JavaName> rights) {
     }
 
     /**

@@ -59,14 +59,6 @@ final class RelationViews {
         return JavaName.of(name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1) + "Service");
     }
 
-    /** How the rows of an entity are answered by its service, which is in a variable. */
-    RelationView.CollectionView collection(Entity entity, JavaName service) {
-        boolean included = entity.relations().stream().anyMatch(Relation::followed);
-        return new RelationView.CollectionView(
-                included ? JavaCode.of("%sService.INCLUDES", entity.name().inCode()) : JavaCode.of("Includes.none()"),
-                included ? JavaCode.of("%s::including", service) : JavaCode.of("Includes::nothing"));
-    }
-
     List<RelationView.IncludeView> includes(Entity entity) {
         return entity.relations().stream().filter(Relation::followed).map(relation -> {
             Entity target = mapping.entity(relation.foreignKey().target());
@@ -250,14 +242,14 @@ final class RelationViews {
         return byParent.getOrDefault(table(entity), List.of()).stream().map(child -> {
             JavaName service = table(child.entity()).equals(table(entity))
                     ? JavaName.of("service") : serviceVariable(child.entity());
-            List<JavaCode> values = targets(child.relation(), entity).stream()
-                    .map(field -> JavaCode.of("parent.%s()", field.name())).toList();
             return new RelationView.ChildView(
                     JavaString.of("{key}/" + child.path()),
                     method(child),
                     child.entity().name().inCode(),
-                    JavaCode.of("%s.%s(%s, page.page())", service, child.finder(), JavaCode.list(values)),
-                    collection(child.entity(), service),
+                    service,
+                    child.finder(),
+                    targets(child.relation(), entity).stream().map(Field::name).toList(),
+                    child.entity().relations().stream().anyMatch(Relation::followed),
                     AccessViews.ofChildren(mapping, entity, child.entity()));
         }).toList();
     }

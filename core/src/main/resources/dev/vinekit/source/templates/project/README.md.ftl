@@ -8,7 +8,7 @@ Java 17, Jakarta REST and Jakarta Validation, JDBC. Everything here is plain sou
     mvn verify
 
 The tests make a database of their own from `src/main/resources/db/schema.sql` and `seed.sql`, start the service on a
-free port, and leave nothing behind.<#include "testing.ftl">
+free port, and leave nothing behind. A build server calls `sh verify.sh`.<#include "testing.ftl">
 
 ## Run
 

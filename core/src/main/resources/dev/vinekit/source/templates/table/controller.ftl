@@ -1,6 +1,7 @@
 <#ftl attributes={"layer": "controller", "class": "*Controller",
     "files": "controllers",
     "locals": "body caller changed created deleted fields found headers included input inputs key limit location offset page parent patch precondition service uri wanted"}>
+<#import "/shapes.ftl" as shape>
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.ws.rs.Consumes;
 import jakarta.ws.rs.DELETE;
@@ -39,20 +40,16 @@ public final class ${e.name}Controller {
 
 <#if e.can("list")>
     @GET
-<#if e.permission("list")??>
-    ${e.permission("list")}
-</#if>
+<@shape.requires e.rights("list")/>
     public Response list(@Context UriInfo uri${caller}) {
-        PageRequest page = PageRequest.of(uri${passed}, ${e.name}.class, ${e.name}Repository.FILTERS, ${e.collectionCode.includes});
-        return page.response(service.list(page.page()), ${e.collectionCode.embedding});
+        PageRequest page = PageRequest.of(uri${passed}, ${e.name}.class, ${e.name}Repository.FILTERS, <@shape.includes e.includes?has_content e.name/>);
+        return page.response(service.list(page.page()), <@shape.embedding e.includes?has_content "service"/>);
     }
 
 </#if>
 <#if e.can("create")>
     @POST
-<#if e.permission("create")??>
-    ${e.permission("create")}
-</#if>
+<@shape.requires e.rights("create")/>
     @Consumes(MediaType.APPLICATION_JSON)
 <#if e.test.transactional>
     public Response create(OneOrMany<${e.name}Input> body, @Context UriInfo uri) {
@@ -65,7 +62,7 @@ public final class ${e.name}Controller {
         ${e.name} created = service.create(input);
 </#if>
 <#if e.can("read")>
-        return RowRequest.created(uri, ${e.keyCode.createdSegment}, created);
+        return RowRequest.created(uri, <#if e.key?size == 1>PathKeys.join(${shape.keyOf("created")})<#else>${shape.keyOf("created")}.toString()</#if>, created);
 <#else>
         return Response.status(Response.Status.CREATED).entity(created).build();
 </#if>
@@ -75,36 +72,30 @@ public final class ${e.name}Controller {
 <#if e.can("read")>
     @GET
     @Path("{key}")
-<#if e.permission("read")??>
-    ${e.permission("read")}
-</#if>
-    public Response read(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri, @Context HttpHeaders headers${caller}) {
-        RowRequest wanted = RowRequest.of(uri, headers${passed}, ${e.name}.class, ${e.collectionCode.includes});
-        return wanted.response(service.find(${e.keyCode.variable}), ${e.collectionCode.embedding});
+<@shape.requires e.rights("read")/>
+    public Response read(<@shape.keyParameter/>, @Context UriInfo uri, @Context HttpHeaders headers${caller}) {
+        RowRequest wanted = RowRequest.of(uri, headers${passed}, ${e.name}.class, <@shape.includes e.includes?has_content e.name/>);
+        return wanted.response(service.find(${e.keyCode.variable}), <@shape.embedding e.includes?has_content "service"/>);
     }
 
 </#if>
 <#list e.children as c>
     @GET
     @Path(${c.path})
-<#if c.permission??>
-    ${c.permission}
-</#if>
-    public Response ${c.method}(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context UriInfo uri${caller}) {
+<@shape.requires c.rights/>
+    public Response ${c.method}(<@shape.keyParameter/>, @Context UriInfo uri${caller}) {
         ${e.name} parent = service.find(${e.keyCode.variable});
-        PageRequest page = PageRequest.of(uri${passed}, ${c.type}.class, ${c.type}Repository.FILTERS, ${c.collection.includes});
-        return page.response(${c.rows}, ${c.collection.embedding});
+        PageRequest page = PageRequest.of(uri${passed}, ${c.type}.class, ${c.type}Repository.FILTERS, <@shape.includes c.included c.type/>);
+        return page.response(${c.service}.${c.finder}(${c.values?map(name -> "parent.${name}()")?join(", ")}, page.page()), <@shape.embedding c.included c.service/>);
     }
 
 </#list>
 <#if e.can("replace")>
     @PUT
     @Path("{key}")
-<#if e.permission("replace")??>
-    ${e.permission("replace")}
-</#if>
+<@shape.requires e.rights("replace")/>
     @Consumes(MediaType.APPLICATION_JSON)
-    public Response replace(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, @Context HttpHeaders headers) {
+    public Response replace(<@shape.keyParameter/>, ${e.name}Input input, @Context HttpHeaders headers) {
         return RowRequest.stored(service.replace(${e.keyCode.variable}, input, Precondition.of(headers)<#if e.guarded>.required()</#if>));
     }
 
@@ -112,11 +103,9 @@ public final class ${e.name}Controller {
 <#if e.can("patch")>
     @PATCH
     @Path("{key}")
-<#if e.permission("patch")??>
-    ${e.permission("patch")}
-</#if>
+<@shape.requires e.rights("patch")/>
     @Consumes(MergePatch.MEDIA_TYPE)
-    public Response patch(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, ObjectNode patch, @Context HttpHeaders headers) {
+    public Response patch(<@shape.keyParameter/>, ObjectNode patch, @Context HttpHeaders headers) {
         return RowRequest.stored(service.patch(${e.keyCode.variable}, patch, Precondition.of(headers)<#if e.guarded>.required()</#if>));
     }
 
@@ -124,10 +113,8 @@ public final class ${e.name}Controller {
 <#if e.can("delete")>
     @DELETE
     @Path("{key}")
-<#if e.permission("delete")??>
-    ${e.permission("delete")}
-</#if>
-    public void delete(${e.keyCode.pathParam} ${e.keyCode.type} ${e.keyCode.variable}, @Context HttpHeaders headers) {
+<@shape.requires e.rights("delete")/>
+    public void delete(<@shape.keyParameter/>, @Context HttpHeaders headers) {
         service.delete(${e.keyCode.variable}, Precondition.of(headers)<#if e.guarded>.required()</#if>);
     }
 

@@ -85,7 +85,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** The row with this key, if there is one. */
 <#else>
-        return firstWhere(connection, BY_KEY, ${e.keyCode.arguments});
+        return firstWhere(connection, BY_KEY, ${shape.keyParts("key")});
 </#if>
 </@shape.method>
 </#if>
@@ -94,7 +94,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
 <#else>
-        return firstWhere(connection, BY_KEY + ${e.sql.lock.after(" ")}, ${e.keyCode.arguments});
+        return firstWhere(connection, BY_KEY + ${e.sql.lock.after(" ")}, ${shape.keyParts("key")});
 </#if>
 </@shape.method>
 </#if>
@@ -128,7 +128,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
                 .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ROW);
 <#if e.sql.rereads>
         // A trigger may have changed the row since.
-        return findById(connection, ${e.keyCode.ofCreated}).orElse(created);
+        return findById(connection, ${shape.keyOf("created")}).orElse(created);
 </#if>
 </#if>
 </@shape.method>
@@ -145,7 +145,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if e.version??>
                 .count(${e.version.sqlName})
 </#if>
-                .where(connection, ${e.sql.keyMatch}, ${e.keyCode.arguments});
+                .where(connection, ${e.sql.keyMatch}, ${shape.keyParts("key")});
 </#if>
 </@shape.method>
 </#if>
@@ -154,7 +154,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** Deletes the row with this key; false if there is none. */
 <#else>
-        return deleteWhere(connection, BY_KEY, ${e.keyCode.arguments}) == 1;
+        return deleteWhere(connection, BY_KEY, ${shape.keyParts("key")}) == 1;
 </#if>
 </@shape.method>
 </#if>

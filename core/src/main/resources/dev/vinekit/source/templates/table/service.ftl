@@ -20,7 +20,7 @@ public final class ${e.name}Service${base} {
     /** The rows that ${e.title.withArticle} refers to, which a client can ask to have included. */
     <#if part != "interface">public static final </#if>Includes<${e.name}> INCLUDES = Includes.<${e.name}>none()
 <#list e.includes as i>
-            .with(${i.json}, ${i.from}, new ${i.repositoryClass}()::${i.lookup}, ${i.key}<#if i.permission??>, ${i.permission}</#if>)<#if i?is_last>;</#if>
+            .with(${i.json}, ${i.from}, new ${i.repositoryClass}()::${i.lookup}, ${i.key}<#if i.right??>, AccessRight.${i.right}</#if>)<#if i?is_last>;</#if>
 </#list>
 
 </#if>

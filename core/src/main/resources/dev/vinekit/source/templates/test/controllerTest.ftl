@@ -87,7 +87,6 @@
 <#if contracts?has_content>
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -107,9 +106,6 @@ class ${e.name}ControllerTest implements
             Tables.${t}<#sep>,</#sep><#if t?is_last>);</#if>
 </#list>
 
-    private final ${e.name}Repository repository = new ${e.repositoryClass}();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -121,45 +117,14 @@ class ${e.name}ControllerTest implements
     }
 
     @Override
-    public Class<${e.name}> type() {
-        return ${e.name}.class;
-    }
-
-    @Override
-    public List<${e.name}> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
 <#if e.test.creates>
-
-    @Override
-    public ${e.name}Input sample() throws SQLException {
-        return ${e.name}Samples.sample(connection);
-    }
-
-    @Override
-    public ${e.name} inserted() throws SQLException {
-        return ${e.name}Samples.inserted(connection);
-    }
-<#if changes>
-
-    @Override
-    public ${e.name}Input other() throws SQLException {
-        return ${e.name}Samples.other(connection);
-    }
+    public TestRows<${e.name}, ${e.name}Input, ?> rows() {
+        return ${e.name}Samples.ROWS;
+<#else>
+    public TestRows<${e.name}, ?, ?> rows() {
+        return TestRows.of(${e.name}.class, new ${e.repositoryClass}());
 </#if>
-
-    @Override
-    public ${e.name}Input input(${e.name} ${e.variable}) {
-        return ${e.name}Input.of(${e.variable});
     }
-<#if e.keyed && (e.can("read") || e.updatable() || e.can("delete"))>
-
-    @Override
-    public String path(${e.name} ${e.variable}) {
-        return PATH + "/" + ${e.keyCode.segmentCode};
-    }
-</#if>
-</#if>
 <#if e.test.creates && e.test.includes?has_content>
 
     @Override
@@ -176,7 +141,7 @@ class ${e.name}ControllerTest implements
     public List<NestedList<?>> nested(${e.name} stored) throws SQLException {
         return List.of(
 <#list e.test.children as c>
-                new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, <#if c.linked??>${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection, ${c.arguments}, PageQuery.all()).rows(), ${c.alone?c}<#else>${e.name}.class, rowsWith(row -> ${c.predicate}), false</#if>)<#if c?is_last>);<#else>,</#if>
+                new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, <#if c.linked??>${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection(), ${c.arguments}, PageQuery.all()).rows(), ${c.alone?c}<#else>${e.name}.class, rowsWith(row -> ${c.predicate}), false</#if>)<#if c?is_last>);<#else>,</#if>
 </#list>
     }
 </#if>
@@ -187,12 +152,12 @@ class ${e.name}ControllerTest implements
     @Test
     @Tag("list")
     void ${f.name}FiltersTheList() throws SQLException {
-        ${e.name} stored = ${e.name}Samples.inserted(connection);
+        ${e.name} stored = inserted();
 
         ApiResponse response = api().get(PATH + ${f.query});
 
         assertThat(response.status()).isEqualTo(200);
-        assertThat(response.asList(${e.name}.class)).isEqualTo(repository.${f.name}(connection, ${f.arguments}, PageQuery.first(500)).rows());
+        assertThat(response.asList(${e.name}.class)).isEqualTo(new ${e.repositoryClass}().${f.name}(connection(), ${f.arguments}, PageQuery.first(500)).rows());
     }
 </#if>
 </#list>

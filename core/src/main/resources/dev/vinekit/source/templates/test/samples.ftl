@@ -1,4 +1,5 @@
 <#ftl attributes={"layer": "samples", "class": "*Samples", "files": "samples"}>
+<#import "/shapes.ftl" as shape>
 <#if e.test.filled>
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -18,6 +19,19 @@ public final class ${e.name}Samples {
 <#else>
 /** Rows of ${e.table.code} that satisfy every constraint. */
 public final class ${e.name}Samples {
+    private static final ${e.repositoryClass} REPOSITORY = new ${e.repositoryClass}();
+
+    /** How tests get at the rows. */
+    public static final TestRows<${e.name}, ${e.name}Input, <#if e.keyed>${e.keyCode.boxed}<#else>Void</#if>> ROWS =
+            TestRows.of(${e.name}.class, REPOSITORY)
+<#if e.keyed>
+            .keyed(${e.name}::${shape.keyName()}, REPOSITORY::findById)
+</#if>
+            .made(${e.name}Input::of, ${e.name}Samples::sample, REPOSITORY::insert)<#if e.updatable()>
+            .changed(${e.name}Samples::other, REPOSITORY::update)</#if><#if e.can("delete")>
+            .deleted(REPOSITORY::delete)</#if><#if (e.updatable() || e.can("delete")) && e.test.shared?has_content>
+            .sharing(<#list e.test.shared as f>${f.json}<#sep>, </#list>)</#if>;
+
     private ${e.name}Samples() {
     }
 
@@ -45,14 +59,14 @@ public final class ${e.name}Samples {
 <#if e.test.referredInCircle>
     /** A row of the seed: a new one would need others that refer to it. */
     public static ${e.name} stored(Connection connection) throws SQLException {
-        List<${e.name}> rows = new ${e.repositoryClass}().list(connection, PageQuery.all()).rows();
+        List<${e.name}> rows = REPOSITORY.list(connection, PageQuery.all()).rows();
         return rows.get(Numbers.next(${e.name}Samples.class) % rows.size());
     }
 
 </#if>
     /** A {@link #sample}, inserted. */
     public static ${e.name} inserted(Connection connection) throws SQLException {
-        return new ${e.repositoryClass}().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }
 </#if>

@@ -1,4 +1,5 @@
 <#ftl attributes={"layer": "service", "class": "*ServiceTest", "files": "service tests"}>
+<#import "/shapes.ftl" as shape>
 <#if s.interfaces>
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -64,9 +65,9 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void findGivesTheRowOfTheRepository() throws SQLException {
         ${e.name} stored = row();
-        when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+        when(repository.findById(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
 
-        assertThat(service.find(${e.keyCode.ofStored})).isSameAs(stored);
+        assertThat(service.find(${shape.keyOf("stored")})).isSameAs(stored);
     }
 
     @Test
@@ -74,7 +75,7 @@ class ${e.name}ServiceTest {
     void findOfAMissingRowIs404() {
         ${e.name} stored = row();
 
-        assertProblem(404, () -> service.find(${e.keyCode.ofStored}));
+        assertProblem(404, () -> service.find(${shape.keyOf("stored")}));
     }
 </#if>
 <#if e.test.creates>
@@ -136,10 +137,10 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void replaceGivesTheRowAsStored() throws SQLException {
         ${e.name} stored = row();
-        when(repository.update(connection, ${e.keyCode.ofStored}, input(), Update.ALL)).thenReturn(true);
-        when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+        when(repository.update(connection, ${shape.keyOf("stored")}, input(), Update.ALL)).thenReturn(true);
+        when(repository.findById(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
 
-        assertThat(service.replace(${e.keyCode.ofStored}, input(), Precondition.NONE)).isSameAs(stored);
+        assertThat(service.replace(${shape.keyOf("stored")}, input(), Precondition.NONE)).isSameAs(stored);
 
         verify(connection).commit();
     }
@@ -149,7 +150,7 @@ class ${e.name}ServiceTest {
     void replaceOfAMissingRowIs404() throws SQLException {
         ${e.name} stored = row();
 
-        assertProblem(404, () -> service.replace(${e.keyCode.ofStored}, input(), Precondition.NONE));
+        assertProblem(404, () -> service.replace(${shape.keyOf("stored")}, input(), Precondition.NONE));
 
         verify(connection, never()).commit();
     }
@@ -158,11 +159,11 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void replaceOfAnotherStateWritesNothing() throws SQLException {
         ${e.name} stored = row();
-        when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+        when(repository.${find}(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
 
-        assertProblem(412, () -> service.replace(${e.keyCode.ofStored}, input(), Precondition.matching("\"another\"")));
+        assertProblem(412, () -> service.replace(${shape.keyOf("stored")}, input(), Precondition.matching("\"another\"")));
 
-        verify(repository, never()).update(connection, ${e.keyCode.ofStored}, input(), Update.ALL);
+        verify(repository, never()).update(connection, ${shape.keyOf("stored")}, input(), Update.ALL);
     }
 </#if>
 <#if e.can("patch") && e.test.creates>
@@ -171,11 +172,11 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void changeOfNothingKeepsEveryField() throws SQLException {
         ${e.name} stored = row();
-        when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
-        when(repository.findById(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
-        when(repository.update(eq(connection), eq(${e.keyCode.ofStored}), eq(${e.name}Input.of(stored)), any())).thenReturn(true);
+        when(repository.${find}(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
+        when(repository.findById(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
+        when(repository.update(eq(connection), eq(${shape.keyOf("stored")}), eq(${e.name}Input.of(stored)), any())).thenReturn(true);
 
-        assertThat(service.patch(${e.keyCode.ofStored}, JsonNodeFactory.instance.objectNode(), Precondition.NONE)).isSameAs(stored);
+        assertThat(service.patch(${shape.keyOf("stored")}, JsonNodeFactory.instance.objectNode(), Precondition.NONE)).isSameAs(stored);
 
         verify(connection).commit();
     }
@@ -186,9 +187,9 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void deleteCommits() throws SQLException {
         ${e.name} stored = row();
-        when(repository.delete(connection, ${e.keyCode.ofStored})).thenReturn(true);
+        when(repository.delete(connection, ${shape.keyOf("stored")})).thenReturn(true);
 
-        service.delete(${e.keyCode.ofStored}, Precondition.NONE);
+        service.delete(${shape.keyOf("stored")}, Precondition.NONE);
 
         verify(connection).commit();
     }
@@ -198,18 +199,18 @@ class ${e.name}ServiceTest {
     void deleteOfAMissingRowIs404() {
         ${e.name} stored = row();
 
-        assertProblem(404, () -> service.delete(${e.keyCode.ofStored}, Precondition.NONE));
+        assertProblem(404, () -> service.delete(${shape.keyOf("stored")}, Precondition.NONE));
     }
 
     @Test
     @Tag("service")
     void deleteOfAnotherStateDeletesNothing() throws SQLException {
         ${e.name} stored = row();
-        when(repository.${find}(connection, ${e.keyCode.ofStored})).thenReturn(Optional.of(stored));
+        when(repository.${find}(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
 
-        assertProblem(412, () -> service.delete(${e.keyCode.ofStored}, Precondition.matching("\"another\"")));
+        assertProblem(412, () -> service.delete(${shape.keyOf("stored")}, Precondition.matching("\"another\"")));
 
-        verify(repository, never()).delete(connection, ${e.keyCode.ofStored});
+        verify(repository, never()).delete(connection, ${shape.keyOf("stored")});
     }
 </#if>
 <#if e.keyed || e.test.creates && e.test.alone.lacking?has_content>

@@ -3,5 +3,7 @@ import java.sql.SQLException;
 /** The facts of a table whose rows can be changed. */
 public interface ChangeContract<R extends Record, I extends Record> extends KeyContract<R, I> {
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
-    I other() throws SQLException;
+    default I other() throws SQLException {
+        return rows().other(connection());
+    }
 }

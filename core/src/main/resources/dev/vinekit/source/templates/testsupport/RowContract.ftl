@@ -1,16 +1,24 @@
 import java.sql.SQLException;
-import java.util.List;
 
 /** The facts of a table that tests can make rows for. */
 public interface RowContract<R extends Record, I extends Record> extends TableContract<R> {
+    @Override
+    TestRows<R, I, ?> rows();
+
     /** A row that is not stored. */
-    I sample() throws SQLException;
+    default I sample() throws SQLException {
+        return rows().sample(connection());
+    }
 
     /** A new row, stored without the service. */
-    R inserted() throws SQLException;
+    default R inserted() throws SQLException {
+        return rows().inserted(connection());
+    }
 
     /** What a client sends to get a row like this one. */
-    I input(R row);
+    default I input(R row) {
+        return rows().input(row);
+    }
 
     @Override
     default void addRows() throws SQLException {

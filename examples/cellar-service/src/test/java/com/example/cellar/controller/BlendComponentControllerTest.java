@@ -4,7 +4,6 @@ import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
 import com.example.cellar.entity.WineLot;
-import com.example.cellar.repository.BlendComponentRepository;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.BlendComponentSamples;
@@ -21,9 +20,9 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -56,9 +55,6 @@ class BlendComponentControllerTest implements
             Tables.WINE_LOT,
             Tables.BLEND_COMPONENT);
 
-    private final BlendComponentRepository repository = new BlendComponentRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -70,38 +66,8 @@ class BlendComponentControllerTest implements
     }
 
     @Override
-    public Class<BlendComponent> type() {
-        return BlendComponent.class;
-    }
-
-    @Override
-    public List<BlendComponent> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public BlendComponentInput sample() throws SQLException {
-        return BlendComponentSamples.sample(connection);
-    }
-
-    @Override
-    public BlendComponent inserted() throws SQLException {
-        return BlendComponentSamples.inserted(connection);
-    }
-
-    @Override
-    public BlendComponentInput other() throws SQLException {
-        return BlendComponentSamples.other(connection);
-    }
-
-    @Override
-    public BlendComponentInput input(BlendComponent blendComponent) {
-        return BlendComponentInput.of(blendComponent);
-    }
-
-    @Override
-    public String path(BlendComponent blendComponent) {
-        return PATH + "/" + blendComponent.primaryKey();
+    public TestRows<BlendComponent, BlendComponentInput, ?> rows() {
+        return BlendComponentSamples.ROWS;
     }
 
     @Override
@@ -121,11 +87,11 @@ class BlendComponentControllerTest implements
                                 false),
                 new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/wine-lots", WineLot.class,
                         new WineLotRepository()
-                                .listJoinedToBlendByBlendComponent(connection, stored.blendId(), PageQuery.all())
+                                .listJoinedToBlendByBlendComponent(connection(), stored.blendId(), PageQuery.all())
                                         .rows(), true),
                 new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blends", Blend.class,
                         new BlendRepository()
-                                .listJoinedToWineLotByBlendComponent(connection, stored.wineLotId(), PageQuery.all())
+                                .listJoinedToWineLotByBlendComponent(connection(), stored.wineLotId(), PageQuery.all())
                                         .rows(), true));
     }
 

@@ -2,14 +2,12 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.BlendInput;
 import com.example.cellar.entity.Blend;
-import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.samples.BlendSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -18,8 +16,8 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -53,9 +51,6 @@ class BlendControllerTest implements
             Tables.CELLAR_HAND,
             Tables.BLEND);
 
-    private final BlendRepository repository = new BlendRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -67,38 +62,8 @@ class BlendControllerTest implements
     }
 
     @Override
-    public Class<Blend> type() {
-        return Blend.class;
-    }
-
-    @Override
-    public List<Blend> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public BlendInput sample() throws SQLException {
-        return BlendSamples.sample(connection);
-    }
-
-    @Override
-    public Blend inserted() throws SQLException {
-        return BlendSamples.inserted(connection);
-    }
-
-    @Override
-    public BlendInput other() throws SQLException {
-        return BlendSamples.other(connection);
-    }
-
-    @Override
-    public BlendInput input(Blend blend) {
-        return BlendInput.of(blend);
-    }
-
-    @Override
-    public String path(Blend blend) {
-        return PATH + "/" + PathKeys.join(blend.id());
+    public TestRows<Blend, BlendInput, ?> rows() {
+        return BlendSamples.ROWS;
     }
 
     @Override

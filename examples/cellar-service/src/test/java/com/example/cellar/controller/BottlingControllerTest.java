@@ -2,7 +2,6 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.BottlingInput;
 import com.example.cellar.entity.Bottling;
-import com.example.cellar.repository.BottlingRepository;
 import com.example.cellar.samples.BottlingSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CreateManyContract;
@@ -10,7 +9,6 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -18,8 +16,8 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -51,9 +49,6 @@ class BottlingControllerTest implements
             Tables.BLEND,
             Tables.BOTTLING);
 
-    private final BottlingRepository repository = new BottlingRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -65,38 +60,8 @@ class BottlingControllerTest implements
     }
 
     @Override
-    public Class<Bottling> type() {
-        return Bottling.class;
-    }
-
-    @Override
-    public List<Bottling> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public BottlingInput sample() throws SQLException {
-        return BottlingSamples.sample(connection);
-    }
-
-    @Override
-    public Bottling inserted() throws SQLException {
-        return BottlingSamples.inserted(connection);
-    }
-
-    @Override
-    public BottlingInput other() throws SQLException {
-        return BottlingSamples.other(connection);
-    }
-
-    @Override
-    public BottlingInput input(Bottling bottling) {
-        return BottlingInput.of(bottling);
-    }
-
-    @Override
-    public String path(Bottling bottling) {
-        return PATH + "/" + PathKeys.join(bottling.id());
+    public TestRows<Bottling, BottlingInput, ?> rows() {
+        return BottlingSamples.ROWS;
     }
 
     @Override

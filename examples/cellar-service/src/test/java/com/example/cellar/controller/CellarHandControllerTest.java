@@ -2,12 +2,9 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.CellarHandInput;
 import com.example.cellar.entity.CellarHand;
-import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.PageQuery;
-import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
 import com.example.cellar.support.RulesContract;
@@ -15,10 +12,8 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
-import java.sql.Connection;
-import java.sql.SQLException;
-import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -46,9 +41,6 @@ class CellarHandControllerTest implements
     private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
             Tables.CELLAR_HAND);
 
-    private final CellarHandRepository repository = new CellarHandRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -60,38 +52,8 @@ class CellarHandControllerTest implements
     }
 
     @Override
-    public Class<CellarHand> type() {
-        return CellarHand.class;
-    }
-
-    @Override
-    public List<CellarHand> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public CellarHandInput sample() throws SQLException {
-        return CellarHandSamples.sample(connection);
-    }
-
-    @Override
-    public CellarHand inserted() throws SQLException {
-        return CellarHandSamples.inserted(connection);
-    }
-
-    @Override
-    public CellarHandInput other() throws SQLException {
-        return CellarHandSamples.other(connection);
-    }
-
-    @Override
-    public CellarHandInput input(CellarHand cellarHand) {
-        return CellarHandInput.of(cellarHand);
-    }
-
-    @Override
-    public String path(CellarHand cellarHand) {
-        return PATH + "/" + PathKeys.join(cellarHand.id());
+    public TestRows<CellarHand, CellarHandInput, ?> rows() {
+        return CellarHandSamples.ROWS;
     }
 
     static Stream<RuleCase> rules() {

@@ -2,14 +2,12 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.CellarLogInput;
 import com.example.cellar.entity.CellarLog;
-import com.example.cellar.repository.CellarLogRepository;
 import com.example.cellar.samples.CellarLogSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CreateManyContract;
 import com.example.cellar.support.ListContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -17,7 +15,7 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import java.sql.Connection;
+import com.example.cellar.support.TestRows;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Objects;
@@ -42,9 +40,6 @@ class CellarLogControllerTest implements
             Tables.CELLAR_HAND,
             Tables.CELLAR_LOG);
 
-    private final CellarLogRepository repository = new CellarLogRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -56,28 +51,8 @@ class CellarLogControllerTest implements
     }
 
     @Override
-    public Class<CellarLog> type() {
-        return CellarLog.class;
-    }
-
-    @Override
-    public List<CellarLog> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public CellarLogInput sample() throws SQLException {
-        return CellarLogSamples.sample(connection);
-    }
-
-    @Override
-    public CellarLog inserted() throws SQLException {
-        return CellarLogSamples.inserted(connection);
-    }
-
-    @Override
-    public CellarLogInput input(CellarLog cellarLog) {
-        return CellarLogInput.of(cellarLog);
+    public TestRows<CellarLog, CellarLogInput, ?> rows() {
+        return CellarLogSamples.ROWS;
     }
 
     @Override

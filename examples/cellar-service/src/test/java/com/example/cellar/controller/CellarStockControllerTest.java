@@ -3,12 +3,9 @@ package com.example.cellar.controller;
 import com.example.cellar.entity.CellarStock;
 import com.example.cellar.repository.CellarStockRepository;
 import com.example.cellar.support.ListContract;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
-import java.sql.Connection;
-import java.sql.SQLException;
-import java.util.List;
+import com.example.cellar.support.TestRows;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
 class CellarStockControllerTest implements
@@ -18,9 +15,6 @@ class CellarStockControllerTest implements
 
     @RegisterExtension
     private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching();
-
-    private final CellarStockRepository repository = new CellarStockRepository();
-    private final Connection connection = SERVICE.connection();
 
     @Override
     public ServiceUnderTest service() {
@@ -33,12 +27,7 @@ class CellarStockControllerTest implements
     }
 
     @Override
-    public Class<CellarStock> type() {
-        return CellarStock.class;
-    }
-
-    @Override
-    public List<CellarStock> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
+    public TestRows<CellarStock, ?, ?> rows() {
+        return TestRows.of(CellarStock.class, new CellarStockRepository());
     }
 }

@@ -2,11 +2,8 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.GrapeVarietyInput;
 import com.example.cellar.entity.GrapeVariety;
-import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.samples.GrapeVarietySamples;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.PageQuery;
-import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
 import com.example.cellar.support.RulesContract;
@@ -14,10 +11,8 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
-import java.sql.Connection;
-import java.sql.SQLException;
-import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -42,9 +37,6 @@ class GrapeVarietyControllerTest implements
     private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
             Tables.GRAPE_VARIETY);
 
-    private final GrapeVarietyRepository repository = new GrapeVarietyRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -56,38 +48,8 @@ class GrapeVarietyControllerTest implements
     }
 
     @Override
-    public Class<GrapeVariety> type() {
-        return GrapeVariety.class;
-    }
-
-    @Override
-    public List<GrapeVariety> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public GrapeVarietyInput sample() throws SQLException {
-        return GrapeVarietySamples.sample(connection);
-    }
-
-    @Override
-    public GrapeVariety inserted() throws SQLException {
-        return GrapeVarietySamples.inserted(connection);
-    }
-
-    @Override
-    public GrapeVarietyInput other() throws SQLException {
-        return GrapeVarietySamples.other(connection);
-    }
-
-    @Override
-    public GrapeVarietyInput input(GrapeVariety grapeVariety) {
-        return GrapeVarietyInput.of(grapeVariety);
-    }
-
-    @Override
-    public String path(GrapeVariety grapeVariety) {
-        return PATH + "/" + PathKeys.join(grapeVariety.code());
+    public TestRows<GrapeVariety, GrapeVarietyInput, ?> rows() {
+        return GrapeVarietySamples.ROWS;
     }
 
     static Stream<RuleCase> rules() {

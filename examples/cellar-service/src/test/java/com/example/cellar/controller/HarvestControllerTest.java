@@ -2,14 +2,12 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.HarvestInput;
 import com.example.cellar.entity.Harvest;
-import com.example.cellar.repository.HarvestRepository;
 import com.example.cellar.samples.HarvestSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -17,9 +15,9 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -53,9 +51,6 @@ class HarvestControllerTest implements
             Tables.PARCEL,
             Tables.HARVEST);
 
-    private final HarvestRepository repository = new HarvestRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -67,38 +62,8 @@ class HarvestControllerTest implements
     }
 
     @Override
-    public Class<Harvest> type() {
-        return Harvest.class;
-    }
-
-    @Override
-    public List<Harvest> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public HarvestInput sample() throws SQLException {
-        return HarvestSamples.sample(connection);
-    }
-
-    @Override
-    public Harvest inserted() throws SQLException {
-        return HarvestSamples.inserted(connection);
-    }
-
-    @Override
-    public HarvestInput other() throws SQLException {
-        return HarvestSamples.other(connection);
-    }
-
-    @Override
-    public HarvestInput input(Harvest harvest) {
-        return HarvestInput.of(harvest);
-    }
-
-    @Override
-    public String path(Harvest harvest) {
-        return PATH + "/" + PathKeys.join(harvest.id());
+    public TestRows<Harvest, HarvestInput, ?> rows() {
+        return HarvestSamples.ROWS;
     }
 
     @Override

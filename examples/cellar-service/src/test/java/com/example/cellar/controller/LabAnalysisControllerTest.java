@@ -2,7 +2,6 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.LabAnalysisInput;
 import com.example.cellar.entity.LabAnalysis;
-import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.samples.LabAnalysisSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CreateManyContract;
@@ -10,7 +9,6 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -18,8 +16,8 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -50,9 +48,6 @@ class LabAnalysisControllerTest implements
             Tables.WINE_LOT,
             Tables.LAB_ANALYSIS);
 
-    private final LabAnalysisRepository repository = new LabAnalysisRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -64,38 +59,8 @@ class LabAnalysisControllerTest implements
     }
 
     @Override
-    public Class<LabAnalysis> type() {
-        return LabAnalysis.class;
-    }
-
-    @Override
-    public List<LabAnalysis> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public LabAnalysisInput sample() throws SQLException {
-        return LabAnalysisSamples.sample(connection);
-    }
-
-    @Override
-    public LabAnalysis inserted() throws SQLException {
-        return LabAnalysisSamples.inserted(connection);
-    }
-
-    @Override
-    public LabAnalysisInput other() throws SQLException {
-        return LabAnalysisSamples.other(connection);
-    }
-
-    @Override
-    public LabAnalysisInput input(LabAnalysis labAnalysis) {
-        return LabAnalysisInput.of(labAnalysis);
-    }
-
-    @Override
-    public String path(LabAnalysis labAnalysis) {
-        return PATH + "/" + PathKeys.join(labAnalysis.id());
+    public TestRows<LabAnalysis, LabAnalysisInput, ?> rows() {
+        return LabAnalysisSamples.ROWS;
     }
 
     @Override

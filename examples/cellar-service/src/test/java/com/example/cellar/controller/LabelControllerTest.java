@@ -2,12 +2,9 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.LabelInput;
 import com.example.cellar.entity.Label;
-import com.example.cellar.repository.LabelRepository;
 import com.example.cellar.samples.LabelSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.PageQuery;
-import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
 import com.example.cellar.support.RulesContract;
@@ -15,10 +12,8 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
-import java.sql.Connection;
-import java.sql.SQLException;
-import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -45,9 +40,6 @@ class LabelControllerTest implements
     private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
             Tables.LABEL);
 
-    private final LabelRepository repository = new LabelRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -59,38 +51,8 @@ class LabelControllerTest implements
     }
 
     @Override
-    public Class<Label> type() {
-        return Label.class;
-    }
-
-    @Override
-    public List<Label> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public LabelInput sample() throws SQLException {
-        return LabelSamples.sample(connection);
-    }
-
-    @Override
-    public Label inserted() throws SQLException {
-        return LabelSamples.inserted(connection);
-    }
-
-    @Override
-    public LabelInput other() throws SQLException {
-        return LabelSamples.other(connection);
-    }
-
-    @Override
-    public LabelInput input(Label label) {
-        return LabelInput.of(label);
-    }
-
-    @Override
-    public String path(Label label) {
-        return PATH + "/" + PathKeys.join(label.id());
+    public TestRows<Label, LabelInput, ?> rows() {
+        return LabelSamples.ROWS;
     }
 
     static Stream<RuleCase> rules() {

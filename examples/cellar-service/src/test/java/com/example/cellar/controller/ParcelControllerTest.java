@@ -2,14 +2,12 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.ParcelInput;
 import com.example.cellar.entity.Parcel;
-import com.example.cellar.repository.ParcelRepository;
 import com.example.cellar.samples.ParcelSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -18,9 +16,9 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -55,9 +53,6 @@ class ParcelControllerTest implements
             Tables.GRAPE_VARIETY,
             Tables.PARCEL);
 
-    private final ParcelRepository repository = new ParcelRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -69,38 +64,8 @@ class ParcelControllerTest implements
     }
 
     @Override
-    public Class<Parcel> type() {
-        return Parcel.class;
-    }
-
-    @Override
-    public List<Parcel> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public ParcelInput sample() throws SQLException {
-        return ParcelSamples.sample(connection);
-    }
-
-    @Override
-    public Parcel inserted() throws SQLException {
-        return ParcelSamples.inserted(connection);
-    }
-
-    @Override
-    public ParcelInput other() throws SQLException {
-        return ParcelSamples.other(connection);
-    }
-
-    @Override
-    public ParcelInput input(Parcel parcel) {
-        return ParcelInput.of(parcel);
-    }
-
-    @Override
-    public String path(Parcel parcel) {
-        return PATH + "/" + PathKeys.join(parcel.id());
+    public TestRows<Parcel, ParcelInput, ?> rows() {
+        return ParcelSamples.ROWS;
     }
 
     @Override

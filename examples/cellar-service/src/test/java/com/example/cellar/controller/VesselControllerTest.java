@@ -2,12 +2,9 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.VesselInput;
 import com.example.cellar.entity.Vessel;
-import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.samples.VesselSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.PageQuery;
-import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
 import com.example.cellar.support.RulesContract;
@@ -15,10 +12,8 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
-import java.sql.Connection;
-import java.sql.SQLException;
-import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -46,9 +41,6 @@ class VesselControllerTest implements
     private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
             Tables.VESSEL);
 
-    private final VesselRepository repository = new VesselRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -60,38 +52,8 @@ class VesselControllerTest implements
     }
 
     @Override
-    public Class<Vessel> type() {
-        return Vessel.class;
-    }
-
-    @Override
-    public List<Vessel> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public VesselInput sample() throws SQLException {
-        return VesselSamples.sample(connection);
-    }
-
-    @Override
-    public Vessel inserted() throws SQLException {
-        return VesselSamples.inserted(connection);
-    }
-
-    @Override
-    public VesselInput other() throws SQLException {
-        return VesselSamples.other(connection);
-    }
-
-    @Override
-    public VesselInput input(Vessel vessel) {
-        return VesselInput.of(vessel);
-    }
-
-    @Override
-    public String path(Vessel vessel) {
-        return PATH + "/" + PathKeys.join(vessel.id());
+    public TestRows<Vessel, VesselInput, ?> rows() {
+        return VesselSamples.ROWS;
     }
 
     static Stream<RuleCase> rules() {

@@ -2,7 +2,6 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.VesselTransferInput;
 import com.example.cellar.entity.VesselTransfer;
-import com.example.cellar.repository.VesselTransferRepository;
 import com.example.cellar.samples.VesselTransferSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CreateManyContract;
@@ -10,7 +9,6 @@ import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -18,8 +16,8 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -50,9 +48,6 @@ class VesselTransferControllerTest implements
             Tables.VESSEL,
             Tables.VESSEL_TRANSFER);
 
-    private final VesselTransferRepository repository = new VesselTransferRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -64,38 +59,8 @@ class VesselTransferControllerTest implements
     }
 
     @Override
-    public Class<VesselTransfer> type() {
-        return VesselTransfer.class;
-    }
-
-    @Override
-    public List<VesselTransfer> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public VesselTransferInput sample() throws SQLException {
-        return VesselTransferSamples.sample(connection);
-    }
-
-    @Override
-    public VesselTransfer inserted() throws SQLException {
-        return VesselTransferSamples.inserted(connection);
-    }
-
-    @Override
-    public VesselTransferInput other() throws SQLException {
-        return VesselTransferSamples.other(connection);
-    }
-
-    @Override
-    public VesselTransferInput input(VesselTransfer vesselTransfer) {
-        return VesselTransferInput.of(vesselTransfer);
-    }
-
-    @Override
-    public String path(VesselTransfer vesselTransfer) {
-        return PATH + "/" + PathKeys.join(vesselTransfer.id());
+    public TestRows<VesselTransfer, VesselTransferInput, ?> rows() {
+        return VesselTransferSamples.ROWS;
     }
 
     @Override

@@ -2,14 +2,12 @@ package com.example.cellar.controller;
 
 import com.example.cellar.dto.WineLotInput;
 import com.example.cellar.entity.WineLot;
-import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.WineLotSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
 import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
-import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
@@ -18,9 +16,9 @@ import com.example.cellar.support.SearchContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -55,9 +53,6 @@ class WineLotControllerTest implements
             Tables.VESSEL,
             Tables.WINE_LOT);
 
-    private final WineLotRepository repository = new WineLotRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -69,38 +64,8 @@ class WineLotControllerTest implements
     }
 
     @Override
-    public Class<WineLot> type() {
-        return WineLot.class;
-    }
-
-    @Override
-    public List<WineLot> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public WineLotInput sample() throws SQLException {
-        return WineLotSamples.sample(connection);
-    }
-
-    @Override
-    public WineLot inserted() throws SQLException {
-        return WineLotSamples.inserted(connection);
-    }
-
-    @Override
-    public WineLotInput other() throws SQLException {
-        return WineLotSamples.other(connection);
-    }
-
-    @Override
-    public WineLotInput input(WineLot wineLot) {
-        return WineLotInput.of(wineLot);
-    }
-
-    @Override
-    public String path(WineLot wineLot) {
-        return PATH + "/" + PathKeys.join(wineLot.id());
+    public TestRows<WineLot, WineLotInput, ?> rows() {
+        return WineLotSamples.ROWS;
     }
 
     @Override

@@ -5,7 +5,6 @@ import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.entity.WineLotHarvest;
 import com.example.cellar.repository.HarvestRepository;
-import com.example.cellar.repository.WineLotHarvestRepository;
 import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.samples.WineLotHarvestSamples;
 import com.example.cellar.support.ComparisonContract;
@@ -23,8 +22,8 @@ import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
+import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
-import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
@@ -60,9 +59,6 @@ class WineLotHarvestControllerTest implements
             Tables.HARVEST,
             Tables.WINE_LOT_HARVEST);
 
-    private final WineLotHarvestRepository repository = new WineLotHarvestRepository();
-    private final Connection connection = SERVICE.connection();
-
     @Override
     public ServiceUnderTest service() {
         return SERVICE;
@@ -74,33 +70,8 @@ class WineLotHarvestControllerTest implements
     }
 
     @Override
-    public Class<WineLotHarvest> type() {
-        return WineLotHarvest.class;
-    }
-
-    @Override
-    public List<WineLotHarvest> stored(PageQuery page) throws SQLException {
-        return repository.list(connection, page).rows();
-    }
-
-    @Override
-    public WineLotHarvestInput sample() throws SQLException {
-        return WineLotHarvestSamples.sample(connection);
-    }
-
-    @Override
-    public WineLotHarvest inserted() throws SQLException {
-        return WineLotHarvestSamples.inserted(connection);
-    }
-
-    @Override
-    public WineLotHarvestInput input(WineLotHarvest wineLotHarvest) {
-        return WineLotHarvestInput.of(wineLotHarvest);
-    }
-
-    @Override
-    public String path(WineLotHarvest wineLotHarvest) {
-        return PATH + "/" + wineLotHarvest.primaryKey();
+    public TestRows<WineLotHarvest, WineLotHarvestInput, ?> rows() {
+        return WineLotHarvestSamples.ROWS;
     }
 
     @Override
@@ -121,11 +92,11 @@ class WineLotHarvestControllerTest implements
                                 false),
                 new NestedList<>("/harvests/" + PathKeys.join(stored.harvestId()) + "/wine-lots", WineLot.class,
                         new WineLotRepository()
-                                .listJoinedToHarvestByWineLotHarvest(connection, stored.harvestId(), PageQuery.all())
+                                .listJoinedToHarvestByWineLotHarvest(connection(), stored.harvestId(), PageQuery.all())
                                         .rows(), true),
                 new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/harvests", Harvest.class,
                         new HarvestRepository()
-                                .listJoinedToWineLotByWineLotHarvest(connection, stored.wineLotId(), PageQuery.all())
+                                .listJoinedToWineLotByWineLotHarvest(connection(), stored.wineLotId(), PageQuery.all())
                                         .rows(), true));
     }
 

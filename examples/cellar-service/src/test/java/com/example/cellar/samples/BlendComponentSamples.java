@@ -3,14 +3,27 @@ package com.example.cellar.samples;
 import com.example.cellar.dto.BlendComponentInput;
 import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.BlendComponent;
+import com.example.cellar.entity.BlendComponentKey;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.BlendComponentRepository;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 
 /** Rows of {@code BLEND_COMPONENT} that satisfy every constraint. */
 public final class BlendComponentSamples {
+    private static final BlendComponentRepository REPOSITORY = new BlendComponentRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<BlendComponent, BlendComponentInput, BlendComponentKey> ROWS =
+            TestRows.of(BlendComponent.class, REPOSITORY)
+            .keyed(BlendComponent::primaryKey, REPOSITORY::findById)
+            .made(BlendComponentInput::of, BlendComponentSamples::sample, REPOSITORY::insert)
+            .changed(BlendComponentSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete)
+            .sharing("blendId", "wineLotId");
+
     private BlendComponentSamples() {
     }
 
@@ -36,6 +49,6 @@ public final class BlendComponentSamples {
 
     /** A {@link #sample}, inserted. */
     public static BlendComponent inserted(Connection connection) throws SQLException {
-        return new BlendComponentRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

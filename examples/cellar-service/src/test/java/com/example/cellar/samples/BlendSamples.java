@@ -5,12 +5,23 @@ import com.example.cellar.entity.Blend;
 import com.example.cellar.entity.CellarHand;
 import com.example.cellar.repository.BlendRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.LocalDate;
 
 /** Rows of {@code BLEND} that satisfy every constraint. */
 public final class BlendSamples {
+    private static final BlendRepository REPOSITORY = new BlendRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<Blend, BlendInput, Integer> ROWS =
+            TestRows.of(Blend.class, REPOSITORY)
+            .keyed(Blend::id, REPOSITORY::findById)
+            .made(BlendInput::of, BlendSamples::sample, REPOSITORY::insert)
+            .changed(BlendSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private BlendSamples() {
     }
 
@@ -42,6 +53,6 @@ public final class BlendSamples {
 
     /** A {@link #sample}, inserted. */
     public static Blend inserted(Connection connection) throws SQLException {
-        return new BlendRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

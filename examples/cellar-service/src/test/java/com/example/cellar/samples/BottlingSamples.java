@@ -6,6 +6,7 @@ import com.example.cellar.entity.Bottling;
 import com.example.cellar.entity.BottlingClosedWith;
 import com.example.cellar.entity.Label;
 import com.example.cellar.repository.BottlingRepository;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -13,6 +14,16 @@ import java.time.LocalDate;
 
 /** Rows of {@code BOTTLING} that satisfy every constraint. */
 public final class BottlingSamples {
+    private static final BottlingRepository REPOSITORY = new BottlingRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<Bottling, BottlingInput, Integer> ROWS =
+            TestRows.of(Bottling.class, REPOSITORY)
+            .keyed(Bottling::id, REPOSITORY::findById)
+            .made(BottlingInput::of, BottlingSamples::sample, REPOSITORY::insert)
+            .changed(BottlingSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private BottlingSamples() {
     }
 
@@ -48,6 +59,6 @@ public final class BottlingSamples {
 
     /** A {@link #sample}, inserted. */
     public static Bottling inserted(Connection connection) throws SQLException {
-        return new BottlingRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -5,6 +5,7 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarHandCraft;
 import com.example.cellar.repository.CellarHandRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -12,6 +13,16 @@ import java.time.LocalTime;
 
 /** Rows of {@code CELLAR_HAND} that satisfy every constraint. */
 public final class CellarHandSamples {
+    private static final CellarHandRepository REPOSITORY = new CellarHandRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<CellarHand, CellarHandInput, Integer> ROWS =
+            TestRows.of(CellarHand.class, REPOSITORY)
+            .keyed(CellarHand::id, REPOSITORY::findById)
+            .made(CellarHandInput::of, CellarHandSamples::sample, REPOSITORY::insert)
+            .changed(CellarHandSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private CellarHandSamples() {
     }
 
@@ -46,6 +57,6 @@ public final class CellarHandSamples {
 
     /** A {@link #sample}, inserted. */
     public static CellarHand inserted(Connection connection) throws SQLException {
-        return new CellarHandRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -5,12 +5,20 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.CellarLog;
 import com.example.cellar.repository.CellarLogRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.LocalDateTime;
 
 /** Rows of {@code CELLAR_LOG} that satisfy every constraint. */
 public final class CellarLogSamples {
+    private static final CellarLogRepository REPOSITORY = new CellarLogRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<CellarLog, CellarLogInput, Void> ROWS =
+            TestRows.of(CellarLog.class, REPOSITORY)
+            .made(CellarLogInput::of, CellarLogSamples::sample, REPOSITORY::insert);
+
     private CellarLogSamples() {
     }
 
@@ -26,6 +34,6 @@ public final class CellarLogSamples {
 
     /** A {@link #sample}, inserted. */
     public static CellarLog inserted(Connection connection) throws SQLException {
-        return new CellarLogRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -5,11 +5,22 @@ import com.example.cellar.entity.GrapeVariety;
 import com.example.cellar.entity.GrapeVarietyColour;
 import com.example.cellar.repository.GrapeVarietyRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 
 /** Rows of {@code GRAPE_VARIETY} that satisfy every constraint. */
 public final class GrapeVarietySamples {
+    private static final GrapeVarietyRepository REPOSITORY = new GrapeVarietyRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<GrapeVariety, GrapeVarietyInput, String> ROWS =
+            TestRows.of(GrapeVariety.class, REPOSITORY)
+            .keyed(GrapeVariety::code, REPOSITORY::findById)
+            .made(GrapeVarietyInput::of, GrapeVarietySamples::sample, REPOSITORY::insert)
+            .changed(GrapeVarietySamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private GrapeVarietySamples() {
     }
 
@@ -37,6 +48,6 @@ public final class GrapeVarietySamples {
 
     /** A {@link #sample}, inserted. */
     public static GrapeVariety inserted(Connection connection) throws SQLException {
-        return new GrapeVarietyRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -5,6 +5,7 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.Parcel;
 import com.example.cellar.repository.HarvestRepository;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -12,6 +13,16 @@ import java.time.LocalDate;
 
 /** Rows of {@code HARVEST} that satisfy every constraint. */
 public final class HarvestSamples {
+    private static final HarvestRepository REPOSITORY = new HarvestRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<Harvest, HarvestInput, Long> ROWS =
+            TestRows.of(Harvest.class, REPOSITORY)
+            .keyed(Harvest::id, REPOSITORY::findById)
+            .made(HarvestInput::of, HarvestSamples::sample, REPOSITORY::insert)
+            .changed(HarvestSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private HarvestSamples() {
     }
 
@@ -45,6 +56,6 @@ public final class HarvestSamples {
 
     /** A {@link #sample}, inserted. */
     public static Harvest inserted(Connection connection) throws SQLException {
-        return new HarvestRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

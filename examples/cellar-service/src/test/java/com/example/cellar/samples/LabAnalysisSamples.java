@@ -5,6 +5,7 @@ import com.example.cellar.entity.LabAnalysis;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.LabAnalysisRepository;
 import com.example.cellar.support.Json;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -12,6 +13,16 @@ import java.time.OffsetDateTime;
 
 /** Rows of {@code LAB_ANALYSIS} that satisfy every constraint. */
 public final class LabAnalysisSamples {
+    private static final LabAnalysisRepository REPOSITORY = new LabAnalysisRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<LabAnalysis, LabAnalysisInput, Long> ROWS =
+            TestRows.of(LabAnalysis.class, REPOSITORY)
+            .keyed(LabAnalysis::id, REPOSITORY::findById)
+            .made(LabAnalysisInput::of, LabAnalysisSamples::sample, REPOSITORY::insert)
+            .changed(LabAnalysisSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private LabAnalysisSamples() {
     }
 
@@ -45,6 +56,6 @@ public final class LabAnalysisSamples {
 
     /** A {@link #sample}, inserted. */
     public static LabAnalysis inserted(Connection connection) throws SQLException {
-        return new LabAnalysisRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

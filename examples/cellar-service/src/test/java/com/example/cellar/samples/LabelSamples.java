@@ -5,11 +5,22 @@ import com.example.cellar.entity.Label;
 import com.example.cellar.repository.LabelRepository;
 import com.example.cellar.support.Binary;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 
 /** Rows of {@code LABEL} that satisfy every constraint. */
 public final class LabelSamples {
+    private static final LabelRepository REPOSITORY = new LabelRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<Label, LabelInput, Integer> ROWS =
+            TestRows.of(Label.class, REPOSITORY)
+            .keyed(Label::id, REPOSITORY::findById)
+            .made(LabelInput::of, LabelSamples::sample, REPOSITORY::insert)
+            .changed(LabelSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private LabelSamples() {
     }
 
@@ -37,6 +48,6 @@ public final class LabelSamples {
 
     /** A {@link #sample}, inserted. */
     public static Label inserted(Connection connection) throws SQLException {
-        return new LabelRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

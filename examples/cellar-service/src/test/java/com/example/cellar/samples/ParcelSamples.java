@@ -6,6 +6,7 @@ import com.example.cellar.entity.Parcel;
 import com.example.cellar.entity.ParcelSoil;
 import com.example.cellar.repository.ParcelRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -13,6 +14,16 @@ import java.time.LocalDate;
 
 /** Rows of {@code PARCEL} that satisfy every constraint. */
 public final class ParcelSamples {
+    private static final ParcelRepository REPOSITORY = new ParcelRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<Parcel, ParcelInput, Integer> ROWS =
+            TestRows.of(Parcel.class, REPOSITORY)
+            .keyed(Parcel::id, REPOSITORY::findById)
+            .made(ParcelInput::of, ParcelSamples::sample, REPOSITORY::insert)
+            .changed(ParcelSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private ParcelSamples() {
     }
 
@@ -52,6 +63,6 @@ public final class ParcelSamples {
 
     /** A {@link #sample}, inserted. */
     public static Parcel inserted(Connection connection) throws SQLException {
-        return new ParcelRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

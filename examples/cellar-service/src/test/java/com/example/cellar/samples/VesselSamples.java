@@ -6,12 +6,23 @@ import com.example.cellar.entity.VesselKind;
 import com.example.cellar.entity.VesselToast;
 import com.example.cellar.repository.VesselRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.LocalDate;
 
 /** Rows of {@code VESSEL} that satisfy every constraint. */
 public final class VesselSamples {
+    private static final VesselRepository REPOSITORY = new VesselRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<Vessel, VesselInput, Integer> ROWS =
+            TestRows.of(Vessel.class, REPOSITORY)
+            .keyed(Vessel::id, REPOSITORY::findById)
+            .made(VesselInput::of, VesselSamples::sample, REPOSITORY::insert)
+            .changed(VesselSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private VesselSamples() {
     }
 
@@ -43,6 +54,6 @@ public final class VesselSamples {
 
     /** A {@link #sample}, inserted. */
     public static Vessel inserted(Connection connection) throws SQLException {
-        return new VesselRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -5,6 +5,7 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.VesselTransfer;
 import com.example.cellar.repository.VesselTransferRepository;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -12,6 +13,16 @@ import java.time.LocalDateTime;
 
 /** Rows of {@code VESSEL_TRANSFER} that satisfy every constraint. */
 public final class VesselTransferSamples {
+    private static final VesselTransferRepository REPOSITORY = new VesselTransferRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<VesselTransfer, VesselTransferInput, Long> ROWS =
+            TestRows.of(VesselTransfer.class, REPOSITORY)
+            .keyed(VesselTransfer::id, REPOSITORY::findById)
+            .made(VesselTransferInput::of, VesselTransferSamples::sample, REPOSITORY::insert)
+            .changed(VesselTransferSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private VesselTransferSamples() {
     }
 
@@ -47,6 +58,6 @@ public final class VesselTransferSamples {
 
     /** A {@link #sample}, inserted. */
     public static VesselTransfer inserted(Connection connection) throws SQLException {
-        return new VesselTransferRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -4,12 +4,24 @@ import com.example.cellar.dto.WineLotHarvestInput;
 import com.example.cellar.entity.Harvest;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.entity.WineLotHarvest;
+import com.example.cellar.entity.WineLotHarvestKey;
 import com.example.cellar.repository.WineLotHarvestRepository;
+import com.example.cellar.support.TestRows;
 import java.sql.Connection;
 import java.sql.SQLException;
 
 /** Rows of {@code WINE_LOT_HARVEST} that satisfy every constraint. */
 public final class WineLotHarvestSamples {
+    private static final WineLotHarvestRepository REPOSITORY = new WineLotHarvestRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<WineLotHarvest, WineLotHarvestInput, WineLotHarvestKey> ROWS =
+            TestRows.of(WineLotHarvest.class, REPOSITORY)
+            .keyed(WineLotHarvest::primaryKey, REPOSITORY::findById)
+            .made(WineLotHarvestInput::of, WineLotHarvestSamples::sample, REPOSITORY::insert)
+            .deleted(REPOSITORY::delete)
+            .sharing("wineLotId", "harvestId");
+
     private WineLotHarvestSamples() {
     }
 
@@ -24,6 +36,6 @@ public final class WineLotHarvestSamples {
 
     /** A {@link #sample}, inserted. */
     public static WineLotHarvest inserted(Connection connection) throws SQLException {
-        return new WineLotHarvestRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -5,14 +5,26 @@ import com.example.cellar.entity.Vessel;
 import com.example.cellar.entity.WineLot;
 import com.example.cellar.repository.WineLotRepository;
 import com.example.cellar.support.Numbers;
+import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.UUID;
 
 /** Rows of {@code WINE_LOT} that satisfy every constraint. */
 public final class WineLotSamples {
+    private static final WineLotRepository REPOSITORY = new WineLotRepository();
+
+    /** How tests get at the rows. */
+    public static final TestRows<WineLot, WineLotInput, UUID> ROWS =
+            TestRows.of(WineLot.class, REPOSITORY)
+            .keyed(WineLot::id, REPOSITORY::findById)
+            .made(WineLotInput::of, WineLotSamples::sample, REPOSITORY::insert)
+            .changed(WineLotSamples::other, REPOSITORY::update)
+            .deleted(REPOSITORY::delete);
+
     private WineLotSamples() {
     }
 
@@ -48,6 +60,6 @@ public final class WineLotSamples {
 
     /** A {@link #sample}, inserted. */
     public static WineLot inserted(Connection connection) throws SQLException {
-        return new WineLotRepository().insert(connection, sample(connection));
+        return REPOSITORY.insert(connection, sample(connection));
     }
 }

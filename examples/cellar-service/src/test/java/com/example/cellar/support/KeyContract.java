@@ -6,7 +6,9 @@ import java.util.Optional;
 /** The facts of a table with a key that tests can make rows for. */
 public interface KeyContract<R extends Record, I extends Record> extends RowContract<R, I> {
     /** The path of a row. */
-    String path(R row);
+    default String path(R row) {
+        return path() + "/" + PathKeys.join(rows().key(row));
+    }
 
     /** A row as it is stored now. */
     default Optional<R> stored(R row) throws SQLException {

@@ -1,5 +1,6 @@
 package com.example.cellar.support;
 
+import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 
@@ -9,15 +10,26 @@ public interface TableContract<R extends Record> {
 
     TableFacts facts();
 
+    /** How its rows are got at without the service. */
+    TestRows<R, ?, ?> rows();
+
     /** The path of the collection. */
     default String path() {
         return facts().path();
     }
 
-    Class<R> type();
+    default Connection connection() {
+        return service().connection();
+    }
+
+    default Class<R> type() {
+        return rows().type();
+    }
 
     /** The rows of a page, as they are stored. */
-    List<R> stored(PageQuery page) throws SQLException;
+    default List<R> stored(PageQuery page) throws SQLException {
+        return rows().list(connection(), page);
+    }
 
     /** Adds rows where there are samples; otherwise tests work with those of the seed. */
     default void addRows() throws SQLException {
@@ -25,11 +37,7 @@ public interface TableContract<R extends Record> {
 
     /** The value that a row has for a property. */
     default Object value(R row, String property) {
-        try {
-            return type().getRecordComponents()[Json.properties(type()).indexOf(property)].getAccessor().invoke(row);
-        } catch (ReflectiveOperationException e) {
-            throw new LinkageError("no value for " + property, e);
-        }
+        return TestRows.value(row, type().getRecordComponents()[Json.properties(type()).indexOf(property)]);
     }
 
     default List<R> stored() throws SQLException {
