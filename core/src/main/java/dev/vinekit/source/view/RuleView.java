@@ -2,13 +2,14 @@ package dev.vinekit.source.view;
 
 import dev.vinekit.mapping.JavaName;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A rule of a table, and the cases that show whether the service keeps it.
  *
- * @param doc what the database says
+ * @param doc what the database says, where the names of the cases leave it open
  */
-public record RuleView(CommentText doc, List<CaseView> cases) {
+public record RuleView(Optional<CommentText> doc, List<CaseView> cases) {
     public RuleView {
         cases = List.copyOf(cases);
     }

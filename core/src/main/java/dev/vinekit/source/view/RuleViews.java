@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -60,7 +61,7 @@ final class RuleViews {
             cases.add(new RuleView.CaseView(JavaString.of(name), steps(rule, trial)));
         }
         if (!cases.isEmpty()) {
-            views.add(new RuleView(CommentText.of(doc(rule)), cases));
+            views.add(new RuleView(doc(rule).map(CommentText::of), cases));
         }
         rules.add(new TestedRule(rule.kind().words(), rule.name(), rule.text(), tests, proof.reason()));
     }
@@ -151,11 +152,13 @@ final class RuleViews {
         return name;
     }
 
-    private static String doc(Rule rule) {
-        String kind = Character.toUpperCase(rule.kind().words().charAt(0)) + rule.kind().words().substring(1) + " ";
+    /** Constraints by their names and words; the name of a case says what else a column demands. */
+    private static Optional<String> doc(Rule rule) {
         return switch (rule.kind()) {
-            case TYPE, DEFAULT -> kind + rule.text() + " of " + rule.name();
-            default -> kind + rule.name() + (rule.text().isEmpty() ? "" : ": " + rule.text());
+            case NOT_NULL, TYPE, GENERATED, DEFAULT -> Optional.empty();
+            case PRIMARY_KEY, UNIQUE, REFERENCE, CHECK -> Optional.of(
+                    Character.toUpperCase(rule.kind().words().charAt(0)) + rule.kind().words().substring(1) + " "
+                    + rule.name() + (rule.text().isEmpty() ? "" : ": " + rule.text()));
         };
     }
 

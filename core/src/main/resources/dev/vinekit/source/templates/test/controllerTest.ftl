@@ -1,7 +1,7 @@
 <#ftl attributes={"layer": "controller", "class": "*ControllerTest", "files": "controller tests"}>
 <#assign row = "<" + e.name + ">", input = "<" + e.name + ", " + e.name + "Input>", contracts = []>
 <#assign changes = e.test.creates && e.updatable()>
-<#assign crud = e.test.creates && e.keyed && e.can("list") && e.can("read") && e.can("replace") && e.can("patch") && e.can("delete")>
+<#assign crud = e.test.creates && e.test.rules?has_content && e.keyed && e.can("list") && e.can("read") && e.can("replace") && e.can("patch") && e.can("delete")>
 <#if crud>
 <#assign contracts += ["CrudContract" + input]>
 <#elseif e.can("list")>
@@ -20,9 +20,6 @@
 </#if>
 </#if>
 <#assign contracts += [(!e.test.transactional)?then("CreateContract", e.test.duplicable?has_content?then("UniqueContract", "CreateManyContract")) + input]>
-<#if e.test.required?has_content>
-<#assign contracts += ["RequiredContract" + input]>
-</#if>
 <#list crud?then([], ["read", "replace", "patch", "delete"]) as operation>
 <#if e.can(operation)>
 <#assign contracts += [operation?cap_first + "Contract" + input]>
@@ -37,19 +34,22 @@
 <#if e.test.children?has_content>
 <#assign contracts += ["NestedContract" + input]>
 </#if>
-<#if e.test.rules?has_content>
+<#if e.test.rules?has_content && !crud>
 <#assign contracts += ["RulesContract" + input]>
 </#if>
 </#if>
 <#if e.test.access?has_content>
 <#assign contracts += ["AccessContract" + row]>
 </#if>
-<#assign facts = []>
+<#assign path = e.test.access?has_content?then("PATH", e.collection), facts = []>
 <#macro fact name fields>
 <#if fields?has_content>
 <#assign facts += ["." + name + "(" + fields?map(f -> f.json)?join(", ") + ")"]>
 </#if>
 </#macro>
+<#if e.test.touched?has_content>
+<#assign facts += [".touching(" + e.test.touched?map(t -> "Tables." + t)?join(", ") + ")"]>
+</#if>
 <#if e.keyed>
 <@fact name="key" fields=e.key/>
 </#if>
@@ -66,7 +66,6 @@
 <@fact name="searched" fields=[e.test.searched]/>
 </#if>
 </#if>
-<@fact name="required" fields=e.test.required/>
 <#if e.test.transactional>
 <@fact name="unique" fields=e.test.duplicable/>
 </#if>
@@ -92,37 +91,22 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.RegisterExtension;
 <#include "/types.ftl">
 class ${e.name}ControllerTest implements
         ${contracts?join(",\n        ")} {
+<#if e.test.access?has_content>
     private static final String PATH = ${e.collection};
-    private static final TableFacts FACTS = TableFacts.of(PATH)<#list facts as fact>
-            ${fact}</#list>;
 
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(<#if !e.test.touched?has_content>);</#if>
-<#list e.test.touched as t>
-            Tables.${t}<#sep>,</#sep><#if t?is_last>);</#if>
-</#list>
-
-    @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
+</#if>
     @Override
 <#if e.test.creates>
-    public TestRows<${e.name}, ${e.name}Input, ?> rows() {
-        return ${e.name}Samples.ROWS;
+    public TableFacts<${e.name}, ${e.name}Input> facts() {
+        return TableFacts.of(${path}, ${e.name}Samples.ROWS)<#list facts as fact>
+                ${fact}</#list>;
 <#else>
-    public TestRows<${e.name}, ?, ?> rows() {
-        return TestRows.of(${e.name}.class, new ${e.repositoryClass}());
+    public TableFacts<${e.name}, ${e.name}> facts() {
+        return TableFacts.of(${path}, TestRows.of(${e.name}.class, new ${e.repositoryClass}()))<#list facts as fact>
+                ${fact}</#list>;
 </#if>
     }
 <#if e.test.creates && e.test.includes?has_content>
@@ -141,7 +125,8 @@ class ${e.name}ControllerTest implements
     public List<NestedList<?>> nested(${e.name} stored) throws SQLException {
         return List.of(
 <#list e.test.children as c>
-                new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, <#if c.linked??>${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection(), ${c.arguments}, PageQuery.all()).rows(), ${c.alone?c}<#else>${e.name}.class, rowsWith(row -> ${c.predicate}), false</#if>)<#if c?is_last>);<#else>,</#if>
+                <#if c.linked??>new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, ${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection(), ${c.arguments}, PageQuery.all()).rows(), ${c.alone?c}<#else>listAt(${c.collection} + ${c.segment} + ${c.path},
+                        row -> ${c.predicate}</#if>)<#if c?is_last>);<#else>,</#if>
 </#list>
     }
 </#if>
@@ -154,7 +139,7 @@ class ${e.name}ControllerTest implements
     void ${f.name}FiltersTheList() throws SQLException {
         ${e.name} stored = inserted();
 
-        ApiResponse response = api().get(PATH + ${f.query});
+        ApiResponse response = api().get(path() + ${f.query});
 
         assertThat(response.status()).isEqualTo(200);
         assertThat(response.asList(${e.name}.class)).isEqualTo(new ${e.repositoryClass}().${f.name}(connection(), ${f.arguments}, PageQuery.first(500)).rows());
@@ -166,8 +151,13 @@ class ${e.name}ControllerTest implements
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+<#if (e.test.required?size > 1)>
+                RuleCase.of("all required missing").without(<#list e.test.required as f>${f.json}<#sep>, </#list>).isRefused(400),
+</#if>
 <#list e.test.rules as r>
+<#if r.doc??>
                 // ${r.doc}
+</#if>
 <#list r.cases as c>
                 RuleCase.of(${c.name})<#list c.steps as step>.${step.method}(${step.arguments?join(", ")})</#list><#if r?is_last && c?is_last>);<#else>,</#if>
 </#list>

@@ -16,21 +16,11 @@
 </#if>
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.sql.Connection;
 import java.sql.SQLException;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.RegisterExtension;
 <#include "/types.ftl">
 class ${e.name}RepositoryTest implements ${contracts?join(", ")} {
-    @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction(<#if !e.test.transactional>Tables.${e.constant}</#if>);
-
-    @Override
-    public Connection connection() {
-        return transaction.connection();
-    }
-
     @Override
 <#if e.test.creates>
     public TestRows<${e.name}, ${e.name}Input, ?> rows() {
@@ -41,6 +31,13 @@ class ${e.name}RepositoryTest implements ${contracts?join(", ")} {
                 .keyed(${e.name}::${shape.keyName()}, new ${e.repositoryClass}()::findById)</#if>;
 </#if>
     }
+<#if !e.test.transactional>
+
+    @Override
+    public List<Tables> withoutTransactions() {
+        return List.of(Tables.${e.constant});
+    }
+</#if>
 <#if e.test.creates>
 
     @Override
@@ -64,8 +61,8 @@ class ${e.name}RepositoryTest implements ${contracts?join(", ")} {
     @Test
     @Tag("repository")
     void ${f.name}ReturnsTheRowsThatMatch() throws SQLException {
-        ${e.name} stored = ${e.name}Samples.inserted(connection());
-        ${e.name}Samples.inserted(connection());
+        ${e.name} stored = rows().inserted(connection());
+        rows().inserted(connection());
         ${e.name}Repository repository = new ${e.repositoryClass}();
 
         List<${e.name}> found = repository.${f.name}(connection(), ${f.arguments}, PageQuery.all()).rows();

@@ -22,8 +22,7 @@ public final class ${e.name}Samples {
     private static final ${e.repositoryClass} REPOSITORY = new ${e.repositoryClass}();
 
     /** How tests get at the rows. */
-    public static final TestRows<${e.name}, ${e.name}Input, <#if e.keyed>${e.keyCode.boxed}<#else>Void</#if>> ROWS =
-            TestRows.of(${e.name}.class, REPOSITORY)
+    public static final TestRows<${e.name}, ${e.name}Input, <#if e.keyed>${e.keyCode.boxed}<#else>Void</#if>> ROWS = TestRows.of(${e.name}.class, REPOSITORY)
 <#if e.keyed>
             .keyed(${e.name}::${shape.keyName()}, REPOSITORY::findById)
 </#if>
@@ -47,12 +46,17 @@ public final class ${e.name}Samples {
         int n = Numbers.next(${e.name}Samples.class);
 </#if>
 <#list s.parents as p>
-        ${p.type} ${p.name} = ${p.type}Samples.${p.method}(connection);
+        ${p.type} ${p.name} = ${p.type}Samples.<#if "${p.method}" == "inserted">ROWS.</#if>${p.method}(connection);
 </#list>
+<#assign call = "        return new " + e.name + "Input(" + s.arguments?join(", ") + ");">
+<#if (call?length <= 120)>
+${call}
+<#else>
         return new ${e.name}Input(
 <#list s.arguments as a>
                 ${a}<#if a?has_next>,<#else>);</#if>
 </#list>
+</#if>
     }
 
 </#list>
@@ -64,10 +68,6 @@ public final class ${e.name}Samples {
     }
 
 </#if>
-    /** A {@link #sample}, inserted. */
-    public static ${e.name} inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
-    }
 }
 </#if>
 </#if>

@@ -11,9 +11,9 @@ public interface NestedContract<R extends Record, I extends Record> extends RowC
     /** The lists that a row stands in, or that it puts another row in. */
     List<NestedList<?>> nested(R row) throws SQLException;
 
-    /** The rows of the table that a list is to have. */
-    default List<R> rowsWith(Predicate<R> belongs) throws SQLException {
-        return stored().stream().filter(belongs).toList();
+    /** A list of those rows of the table that belong to another row. */
+    default NestedList<R> listAt(String path, Predicate<R> belongs) throws SQLException {
+        return new NestedList<>(path, type(), stored().stream().filter(belongs).toList(), false);
     }
 
     @Test

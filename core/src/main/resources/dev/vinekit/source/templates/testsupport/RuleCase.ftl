@@ -44,9 +44,9 @@ public final class RuleCase {
         return edited(List.of(property), table -> Api.with(body.of(table), property, value));
     }
 
-    /** A property is left out. */
-    public RuleCase without(String property) {
-        return edited(List.of(property), table -> Api.without(body.of(table), property));
+    /** Properties are left out. */
+    public RuleCase without(String... properties) {
+        return edited(List.of(properties), table -> body.of(table).without(List.of(properties)));
     }
 
     /** These properties have the values of a stored row. */

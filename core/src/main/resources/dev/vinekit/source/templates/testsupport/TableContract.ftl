@@ -1,15 +1,19 @@
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** The facts of one table, for the tests that are the same for every table. */
 public interface TableContract<R extends Record> {
-    ServiceUnderTest service();
+    @RegisterExtension
+    ServiceUnderTest SERVICE = ServiceUnderTest.touching();
 
-    TableFacts facts();
+    TableFacts<R, ?> facts();
 
     /** How its rows are got at without the service. */
-    TestRows<R, ?, ?> rows();
+    default TestRows<R, ?, ?> rows() {
+        return facts().rows();
+    }
 
     /** The path of the collection. */
     default String path() {
@@ -17,7 +21,7 @@ public interface TableContract<R extends Record> {
     }
 
     default Connection connection() {
-        return service().connection();
+        return SERVICE.connection();
     }
 
     default Class<R> type() {
@@ -43,6 +47,6 @@ public interface TableContract<R extends Record> {
     }
 
     default Api api() {
-        return service().api();
+        return SERVICE.api();
     }
 }

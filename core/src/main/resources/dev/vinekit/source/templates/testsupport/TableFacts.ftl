@@ -2,87 +2,105 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 
-/** What the tests of a table need to know of it: where it is, and what its properties are good for. */
-public final class TableFacts {
+/**
+ * What the tests of a table need to know of it: where it is, how tests get at its rows, and what its properties are good
+ * for.
+ *
+ * @param <R> a row
+ * @param <I> what a row is made from
+ */
+public final class TableFacts<R extends Record, I extends Record> {
     private enum Fact {
-        KEY, DIFFERING, SORTABLE, FILTERS, ORDERED, SEARCHED, REQUIRED, UNIQUE, OVERWRITTEN, FOLLOWING, CHANGEABLE, CHILDREN
+        KEY, DIFFERING, SORTABLE, FILTERS, ORDERED, SEARCHED, UNIQUE, OVERWRITTEN, FOLLOWING, CHANGEABLE, CHILDREN
     }
 
     private final String path;
+    private final TestRows<R, I, ?> rows;
+    private final List<Tables> touched;
     private final Map<Fact, List<String>> facts;
 
-    private TableFacts(String path, Map<Fact, List<String>> facts) {
+    private TableFacts(String path, TestRows<R, I, ?> rows, List<Tables> touched, Map<Fact, List<String>> facts) {
         this.path = path;
+        this.rows = rows;
+        this.touched = touched;
         this.facts = facts;
     }
 
-    /** A table of which nothing is known but the path of its collection. */
-    public static TableFacts of(String path) {
-        return new TableFacts(path, new EnumMap<>(Fact.class));
+    /** A table of which nothing is known but the path of its collection and how tests get at its rows. */
+    public static <R extends Record, I extends Record> TableFacts<R, I> of(String path, TestRows<R, I, ?> rows) {
+        return new TableFacts<>(path, rows, List.of(), new EnumMap<>(Fact.class));
+    }
+
+    /** The tables that its tests write to, each after those that it refers to. */
+    public TableFacts<R, I> touching(Tables... tables) {
+        return new TableFacts<>(path, rows, List.of(tables), facts);
     }
 
     /** The properties of the key. */
-    public TableFacts key(String... properties) {
+    public TableFacts<R, I> key(String... properties) {
         return with(Fact.KEY, properties);
     }
 
     /** The properties of the key that differ from row to row; all of them if nothing else is said. */
-    public TableFacts differing(String... properties) {
+    public TableFacts<R, I> differing(String... properties) {
         return with(Fact.DIFFERING, properties);
     }
 
     /** The properties outside the key that rows can be sorted by. */
-    public TableFacts sortable(String... properties) {
+    public TableFacts<R, I> sortable(String... properties) {
         return with(Fact.SORTABLE, properties);
     }
 
     /** The properties to filter by in which new rows have a value. */
-    public TableFacts filters(String... properties) {
+    public TableFacts<R, I> filters(String... properties) {
         return with(Fact.FILTERS, properties);
     }
 
     /** A property by whose order every row is before, beside or after another. */
-    public TableFacts ordered(String property) {
+    public TableFacts<R, I> ordered(String property) {
         return with(Fact.ORDERED, property);
     }
 
     /** A property with text to look into, in which new rows have a value. */
-    public TableFacts searched(String property) {
+    public TableFacts<R, I> searched(String property) {
         return with(Fact.SEARCHED, property);
     }
 
-    /** The properties that a new row needs. */
-    public TableFacts required(String... properties) {
-        return with(Fact.REQUIRED, properties);
-    }
-
     /** The properties of a key of which a new row can be a duplicate. */
-    public TableFacts unique(String... properties) {
+    public TableFacts<R, I> unique(String... properties) {
         return with(Fact.UNIQUE, properties);
     }
 
     /** The properties that triggers give values of their own to. */
-    public TableFacts overwritten(String... properties) {
+    public TableFacts<R, I> overwritten(String... properties) {
         return with(Fact.OVERWRITTEN, properties);
     }
 
     /** The properties that a change of others may change, like times of the last change; the overwritten ones if nothing else is said. */
-    public TableFacts following(String... properties) {
+    public TableFacts<R, I> following(String... properties) {
         return with(Fact.FOLLOWING, properties);
     }
 
     /** The properties that can change without the rest of the row following. */
-    public TableFacts changeable(String... properties) {
+    public TableFacts<R, I> changeable(String... properties) {
         return with(Fact.CHANGEABLE, properties);
     }
 
     /** The paths of the collections below a row, which {@code {key}} stands for. */
-    public TableFacts children(String... paths) {
+    public TableFacts<R, I> children(String... paths) {
         return with(Fact.CHILDREN, paths);
     }
 
     String path() {
         return path;
+    }
+
+    TestRows<R, I, ?> rows() {
+        return rows;
+    }
+
+    List<Tables> touched() {
+        return touched;
     }
 
     List<String> key() {
@@ -109,10 +127,6 @@ public final class TableFacts {
         return get(Fact.SEARCHED).get(0);
     }
 
-    List<String> required() {
-        return get(Fact.REQUIRED);
-    }
-
     List<String> unique() {
         return get(Fact.UNIQUE);
     }
@@ -137,9 +151,9 @@ public final class TableFacts {
         return facts.getOrDefault(fact, List.of());
     }
 
-    private TableFacts with(Fact fact, String... names) {
+    private TableFacts<R, I> with(Fact fact, String... names) {
         Map<Fact, List<String>> more = new EnumMap<>(facts);
         more.put(fact, List.of(names));
-        return new TableFacts(path, more);
+        return new TableFacts<>(path, rows, touched, more);
     }
 }

@@ -14,13 +14,9 @@ import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
 import java.sql.SQLException;
@@ -28,46 +24,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class BlendComponentControllerTest implements
         CrudContract<BlendComponent, BlendComponentInput>,
         ComparisonContract<BlendComponent, BlendComponentInput>,
         UniqueContract<BlendComponent, BlendComponentInput>,
-        RequiredContract<BlendComponent, BlendComponentInput>,
         IncludeContract<BlendComponent, BlendComponentInput>,
-        NestedContract<BlendComponent, BlendComponentInput>,
-        RulesContract<BlendComponent, BlendComponentInput> {
-    private static final String PATH = "/blend-components";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("blendId", "wineLotId")
-            .filters("blendId", "wineLotId")
-            .ordered("blendId")
-            .required("blendId", "wineLotId", "share")
-            .unique("blendId", "wineLotId")
-            .changeable("share");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND,
-            Tables.VESSEL,
-            Tables.BLEND,
-            Tables.WINE_LOT,
-            Tables.BLEND_COMPONENT);
-
+        NestedContract<BlendComponent, BlendComponentInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<BlendComponent, BlendComponentInput, ?> rows() {
-        return BlendComponentSamples.ROWS;
+    public TableFacts<BlendComponent, BlendComponentInput> facts() {
+        return TableFacts.of("/blend-components", BlendComponentSamples.ROWS)
+                .touching(Tables.CELLAR_HAND, Tables.VESSEL, Tables.BLEND, Tables.WINE_LOT, Tables.BLEND_COMPONENT)
+                .key("blendId", "wineLotId")
+                .filters("blendId", "wineLotId")
+                .ordered("blendId")
+                .unique("blendId", "wineLotId")
+                .changeable("share");
     }
 
     @Override
@@ -80,11 +52,10 @@ class BlendComponentControllerTest implements
     @Override
     public List<NestedList<?>> nested(BlendComponent stored) throws SQLException {
         return List.of(
-                new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/blend-components",
-                        BlendComponent.class, rowsWith(row -> Objects.equals(row.blendId(), stored.blendId())), false),
-                new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blend-components",
-                        BlendComponent.class, rowsWith(row -> Objects.equals(row.wineLotId(), stored.wineLotId())),
-                                false),
+                listAt("/blends/" + PathKeys.join(stored.blendId()) + "/blend-components",
+                        row -> Objects.equals(row.blendId(), stored.blendId())),
+                listAt("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/blend-components",
+                        row -> Objects.equals(row.wineLotId(), stored.wineLotId())),
                 new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/wine-lots", WineLot.class,
                         new WineLotRepository()
                                 .listJoinedToBlendByBlendComponent(connection(), stored.blendId(), PageQuery.all())
@@ -97,6 +68,7 @@ class BlendComponentControllerTest implements
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("blendId", "wineLotId", "share").isRefused(400),
                 // Primary key BLEND_COMPONENT_PKEY: BLEND_ID, WINE_LOT_ID
                 RuleCase.of("duplicate blendId and wineLotId").copying("blendId", "wineLotId").isRefused(409),
                 // Reference BLEND_COMPONENT_BLEND_FKEY: BLEND_ID -> BLEND (ID) ON DELETE CASCADE
@@ -110,13 +82,9 @@ class BlendComponentControllerTest implements
                 // NUMERIC(3)))
                 RuleCase.of("share below its least").with("share", 0).isRefused(400),
                 RuleCase.of("share above its most").with("share", new BigDecimal("100.01")).isRefused(400),
-                // Not null BLEND_ID
                 RuleCase.of("blendId missing").without("blendId").isRefused(400),
-                // Not null WINE_LOT_ID
                 RuleCase.of("wineLotId missing").without("wineLotId").isRefused(400),
-                // Not null SHARE
                 RuleCase.of("share missing").without("share").isRefused(400),
-                // Type NUMERIC(5, 2) of SHARE
                 RuleCase.of("share with too many decimals").with("share", new BigDecimal("50.005")).isRefused(400));
     }
 }

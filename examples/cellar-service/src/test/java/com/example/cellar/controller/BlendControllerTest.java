@@ -9,61 +9,36 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.SearchContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class BlendControllerTest implements
         CrudContract<Blend, BlendInput>,
         ComparisonContract<Blend, BlendInput>,
         SearchContract<Blend, BlendInput>,
         UniqueContract<Blend, BlendInput>,
-        RequiredContract<Blend, BlendInput>,
         IncludeContract<Blend, BlendInput>,
-        NestedContract<Blend, BlendInput>,
-        RulesContract<Blend, BlendInput> {
-    private static final String PATH = "/blends";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("name", "vintage", "approvedBy")
-            .filters("id", "name", "vintage", "approvedBy")
-            .ordered("id")
-            .searched("name")
-            .required("name", "blendedOn")
-            .unique("name", "vintage")
-            .changeable("name", "vintage", "blendedOn", "tastingNotes", "approvedBy")
-            .children("{key}/blend-components", "{key}/bottlings", "{key}/wine-lots");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND,
-            Tables.BLEND);
-
+        NestedContract<Blend, BlendInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<Blend, BlendInput, ?> rows() {
-        return BlendSamples.ROWS;
+    public TableFacts<Blend, BlendInput> facts() {
+        return TableFacts.of("/blends", BlendSamples.ROWS)
+                .touching(Tables.CELLAR_HAND, Tables.BLEND)
+                .key("id")
+                .sortable("name", "vintage", "approvedBy")
+                .filters("id", "name", "vintage", "approvedBy")
+                .ordered("id")
+                .searched("name")
+                .unique("name", "vintage")
+                .changeable("name", "vintage", "blendedOn", "tastingNotes", "approvedBy")
+                .children("{key}/blend-components", "{key}/bottlings", "{key}/wine-lots");
     }
 
     @Override
@@ -75,12 +50,13 @@ class BlendControllerTest implements
     @Override
     public List<NestedList<?>> nested(Blend stored) throws SQLException {
         return List.of(
-                new NestedList<>("/cellar-hands/" + PathKeys.join(stored.approvedBy()) + "/blends", Blend.class,
-                        rowsWith(row -> Objects.equals(row.approvedBy(), stored.approvedBy())), false));
+                listAt("/cellar-hands/" + PathKeys.join(stored.approvedBy()) + "/blends",
+                        row -> Objects.equals(row.approvedBy(), stored.approvedBy())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("name", "blendedOn").isRefused(400),
                 // Unique BLEND_NAME_VINTAGE_KEY: NAME, VINTAGE
                 RuleCase.of("duplicate name and vintage").copying("name", "vintage").isRefused(409),
                 // Reference BLEND_APPROVER_FKEY: APPROVED_BY -> CELLAR_HAND (ID)
@@ -89,13 +65,9 @@ class BlendControllerTest implements
                 // Check BLEND_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100
                 RuleCase.of("vintage below its least").with("vintage", 1949).isRefused(400),
                 RuleCase.of("vintage above its most").with("vintage", 2101).isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null NAME
                 RuleCase.of("name missing").without("name").isRefused(400),
-                // Type VARCHAR(80) of NAME
                 RuleCase.of("name too long").with("name", "x".repeat(81)).isRefused(400),
-                // Not null BLENDED_ON
                 RuleCase.of("blendedOn missing").without("blendedOn").isRefused(400));
     }
 }

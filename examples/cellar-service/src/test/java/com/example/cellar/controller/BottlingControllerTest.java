@@ -10,58 +10,31 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class BottlingControllerTest implements
         CrudContract<Bottling, BottlingInput>,
         ComparisonContract<Bottling, BottlingInput>,
         CreateManyContract<Bottling, BottlingInput>,
-        RequiredContract<Bottling, BottlingInput>,
         IncludeContract<Bottling, BottlingInput>,
-        NestedContract<Bottling, BottlingInput>,
-        RulesContract<Bottling, BottlingInput> {
-    private static final String PATH = "/bottlings";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("blendId", "labelId")
-            .filters("id", "blendId", "labelId")
-            .ordered("id")
-            .required("blendId", "bottledOn", "bottles", "closedWith")
-            .changeable("blendId", "labelId", "bottledOn", "bottleMl", "bottles", "price", "closedWith");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND,
-            Tables.LABEL,
-            Tables.BLEND,
-            Tables.BOTTLING);
-
+        NestedContract<Bottling, BottlingInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<Bottling, BottlingInput, ?> rows() {
-        return BottlingSamples.ROWS;
+    public TableFacts<Bottling, BottlingInput> facts() {
+        return TableFacts.of("/bottlings", BottlingSamples.ROWS)
+                .touching(Tables.CELLAR_HAND, Tables.LABEL, Tables.BLEND, Tables.BOTTLING)
+                .key("id")
+                .sortable("blendId", "labelId")
+                .filters("id", "blendId", "labelId")
+                .ordered("id")
+                .changeable("blendId", "labelId", "bottledOn", "bottleMl", "bottles", "price", "closedWith");
     }
 
     @Override
@@ -74,14 +47,16 @@ class BottlingControllerTest implements
     @Override
     public List<NestedList<?>> nested(Bottling stored) throws SQLException {
         return List.of(
-                new NestedList<>("/blends/" + PathKeys.join(stored.blendId()) + "/bottlings", Bottling.class,
-                        rowsWith(row -> Objects.equals(row.blendId(), stored.blendId())), false),
-                new NestedList<>("/labels/" + PathKeys.join(stored.labelId()) + "/bottlings", Bottling.class,
-                        rowsWith(row -> Objects.equals(row.labelId(), stored.labelId())), false));
+                listAt("/blends/" + PathKeys.join(stored.blendId()) + "/bottlings",
+                        row -> Objects.equals(row.blendId(), stored.blendId())),
+                listAt("/labels/" + PathKeys.join(stored.labelId()) + "/bottlings",
+                        row -> Objects.equals(row.labelId(), stored.labelId())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("blendId", "bottledOn", "bottles", "closedWith")
+                        .isRefused(400),
                 // Reference BOTTLING_BLEND_FKEY: BLEND_ID -> BLEND (ID)
                 RuleCase.of("blendId of a missing row").with("blendId", 2000000000).isRefused(422),
                 RuleCase.of("row of blendId deleted").deleting("/blends", "blendId").isRefused(409),
@@ -96,24 +71,15 @@ class BottlingControllerTest implements
                 RuleCase.of("price below its least").with("price", new BigDecimal("-0.01")).isRefused(400),
                 // Check BOTTLING_SIZE_CHECK: "BOTTLE_ML" IN(375, 500, 750, 1500)
                 RuleCase.of("bottleMl not among its values").with("bottleMl", 376).isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null BLEND_ID
                 RuleCase.of("blendId missing").without("blendId").isRefused(400),
-                // Not null BOTTLED_ON
                 RuleCase.of("bottledOn missing").without("bottledOn").isRefused(400),
-                // Not null BOTTLE_ML
                 RuleCase.of("bottleMl cleared").clearing("bottleMl").isRefused(400),
-                // Default 750 of BOTTLE_ML
                 RuleCase.of("bottleMl left out").without("bottleMl").takesTheDefault("750"),
-                // Not null BOTTLES
                 RuleCase.of("bottles missing").without("bottles").isRefused(400),
-                // Generated LITRES: ("BOTTLES" * "BOTTLE_ML") / 1000.0
                 RuleCase.of("litres from the client").with("litres", 1).isRefused(400),
-                // Type NUMERIC(8, 2) of PRICE
                 RuleCase.of("price with too many digits").with("price", 1000000).isRefused(400),
                 RuleCase.of("price with too many decimals").with("price", new BigDecimal("10.005")).isRefused(400),
-                // Not null CLOSED_WITH
                 RuleCase.of("closedWith missing").without("closedWith").isRefused(400));
     }
 }

@@ -5,59 +5,37 @@ import com.example.cellar.entity.CellarHand;
 import com.example.cellar.samples.CellarHandSamples;
 import com.example.cellar.support.ComparisonContract;
 import com.example.cellar.support.CrudContract;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.SearchContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class CellarHandControllerTest implements
         CrudContract<CellarHand, CellarHandInput>,
         ComparisonContract<CellarHand, CellarHandInput>,
         SearchContract<CellarHand, CellarHandInput>,
-        UniqueContract<CellarHand, CellarHandInput>,
-        RequiredContract<CellarHand, CellarHandInput>,
-        RulesContract<CellarHand, CellarHandInput> {
-    private static final String PATH = "/cellar-hands";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("email", "supervisorId")
-            .filters("id", "email")
-            .ordered("id")
-            .searched("email")
-            .required("fullName", "email", "hiredOn", "shiftStarts")
-            .unique("email")
-            .changeable("fullName", "email", "craft", "shiftStarts", "supervisorId")
-            .children("{key}/blends", "{key}/cellar-hands", "{key}/cellar-logs", "{key}/harvests",
-                    "{key}/vessel-transfers");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND);
-
+        UniqueContract<CellarHand, CellarHandInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<CellarHand, CellarHandInput, ?> rows() {
-        return CellarHandSamples.ROWS;
+    public TableFacts<CellarHand, CellarHandInput> facts() {
+        return TableFacts.of("/cellar-hands", CellarHandSamples.ROWS)
+                .touching(Tables.CELLAR_HAND)
+                .key("id")
+                .sortable("email", "supervisorId")
+                .filters("id", "email")
+                .ordered("id")
+                .searched("email")
+                .unique("email")
+                .changeable("fullName", "email", "craft", "shiftStarts", "supervisorId")
+                .children("{key}/blends", "{key}/cellar-hands", "{key}/cellar-logs", "{key}/harvests",
+                        "{key}/vessel-transfers");
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("fullName", "email", "hiredOn", "shiftStarts")
+                        .isRefused(400),
                 // Unique CELLAR_HAND_EMAIL_KEY: EMAIL
                 RuleCase.of("duplicate email").copying("email").isRefused(409),
                 // Reference CELLAR_HAND_SUPERVISOR_FKEY: SUPERVISOR_ID -> CELLAR_HAND (ID)
@@ -69,21 +47,13 @@ class CellarHandControllerTest implements
                 RuleCase.of("leftOn and hiredOn exchanged").exchanging("leftOn", "hiredOn").isRefused(400),
                 // Check CELLAR_HAND_EMAIL_CHECK: "EMAIL" LIKE '%_@_%'
                 RuleCase.of("email out of its pattern").with("email", "?").isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null FULL_NAME
                 RuleCase.of("fullName missing").without("fullName").isRefused(400),
-                // Type VARCHAR(80) of FULL_NAME
                 RuleCase.of("fullName too long").with("fullName", "x".repeat(81)).isRefused(400),
-                // Not null EMAIL
                 RuleCase.of("email missing").without("email").isRefused(400),
-                // Not null CRAFT
                 RuleCase.of("craft cleared").clearing("craft").isRefused(400),
-                // Default 'cellar' of CRAFT
                 RuleCase.of("craft left out").without("craft").takesADefault(),
-                // Not null HIRED_ON
                 RuleCase.of("hiredOn missing").without("hiredOn").isRefused(400),
-                // Not null SHIFT_STARTS
                 RuleCase.of("shiftStarts missing").without("shiftStarts").isRefused(400));
     }
 }

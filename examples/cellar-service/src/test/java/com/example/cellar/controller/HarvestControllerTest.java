@@ -9,13 +9,9 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
 import java.sql.SQLException;
@@ -23,47 +19,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class HarvestControllerTest implements
         CrudContract<Harvest, HarvestInput>,
         ComparisonContract<Harvest, HarvestInput>,
         UniqueContract<Harvest, HarvestInput>,
-        RequiredContract<Harvest, HarvestInput>,
         IncludeContract<Harvest, HarvestInput>,
-        NestedContract<Harvest, HarvestInput>,
-        RulesContract<Harvest, HarvestInput> {
-    private static final String PATH = "/harvests";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("parcelId", "pickedOn", "pickedBy")
-            .filters("id", "parcelId", "pickedOn", "pickedBy")
-            .ordered("id")
-            .required("parcelId", "pickedOn", "weightKg")
-            .unique("parcelId", "pickedOn")
-            .changeable("parcelId", "pickedOn", "weightKg", "brix", "byMachine", "pickedBy")
-            .children("{key}/wine-lot-harvests", "{key}/wine-lots");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND,
-            Tables.GRAPE_VARIETY,
-            Tables.PARCEL,
-            Tables.HARVEST);
-
+        NestedContract<Harvest, HarvestInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<Harvest, HarvestInput, ?> rows() {
-        return HarvestSamples.ROWS;
+    public TableFacts<Harvest, HarvestInput> facts() {
+        return TableFacts.of("/harvests", HarvestSamples.ROWS)
+                .touching(Tables.CELLAR_HAND, Tables.GRAPE_VARIETY, Tables.PARCEL, Tables.HARVEST)
+                .key("id")
+                .sortable("parcelId", "pickedOn", "pickedBy")
+                .filters("id", "parcelId", "pickedOn", "pickedBy")
+                .ordered("id")
+                .unique("parcelId", "pickedOn")
+                .changeable("parcelId", "pickedOn", "weightKg", "brix", "byMachine", "pickedBy")
+                .children("{key}/wine-lot-harvests", "{key}/wine-lots");
     }
 
     @Override
@@ -76,14 +49,15 @@ class HarvestControllerTest implements
     @Override
     public List<NestedList<?>> nested(Harvest stored) throws SQLException {
         return List.of(
-                new NestedList<>("/parcels/" + PathKeys.join(stored.parcelId()) + "/harvests", Harvest.class,
-                        rowsWith(row -> Objects.equals(row.parcelId(), stored.parcelId())), false),
-                new NestedList<>("/cellar-hands/" + PathKeys.join(stored.pickedBy()) + "/harvests", Harvest.class,
-                        rowsWith(row -> Objects.equals(row.pickedBy(), stored.pickedBy())), false));
+                listAt("/parcels/" + PathKeys.join(stored.parcelId()) + "/harvests",
+                        row -> Objects.equals(row.parcelId(), stored.parcelId())),
+                listAt("/cellar-hands/" + PathKeys.join(stored.pickedBy()) + "/harvests",
+                        row -> Objects.equals(row.pickedBy(), stored.pickedBy())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("parcelId", "pickedOn", "weightKg").isRefused(400),
                 // Unique HARVEST_PARCEL_DAY_KEY: PARCEL_ID, PICKED_ON
                 RuleCase.of("duplicate parcelId and pickedOn").copying("parcelId", "pickedOn").isRefused(409),
                 // Reference HARVEST_PARCEL_FKEY: PARCEL_ID -> PARCEL (ID)
@@ -97,23 +71,15 @@ class HarvestControllerTest implements
                 RuleCase.of("brix above its most").with("brix", new BigDecimal("45.1")).isRefused(400),
                 // Check HARVEST_WEIGHT_CHECK: "WEIGHT_KG" > CAST(0 AS NUMERIC(1))
                 RuleCase.of("weightKg below its least").with("weightKg", 0).isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null PARCEL_ID
                 RuleCase.of("parcelId missing").without("parcelId").isRefused(400),
-                // Not null PICKED_ON
                 RuleCase.of("pickedOn missing").without("pickedOn").isRefused(400),
-                // Not null WEIGHT_KG
                 RuleCase.of("weightKg missing").without("weightKg").isRefused(400),
-                // Type NUMERIC(9, 2) of WEIGHT_KG
                 RuleCase.of("weightKg with too many digits").with("weightKg", 10000000).isRefused(400),
                 RuleCase.of("weightKg with too many decimals").with("weightKg", new BigDecimal("10.005"))
                         .isRefused(400),
-                // Type NUMERIC(4, 1) of BRIX
                 RuleCase.of("brix with too many decimals").with("brix", new BigDecimal("25.05")).isRefused(400),
-                // Not null BY_MACHINE
                 RuleCase.of("byMachine cleared").clearing("byMachine").isRefused(400),
-                // Default FALSE of BY_MACHINE
                 RuleCase.of("byMachine left out").without("byMachine").takesADefault());
     }
 }

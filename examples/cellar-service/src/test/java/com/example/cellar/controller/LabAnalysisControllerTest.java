@@ -10,57 +10,31 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class LabAnalysisControllerTest implements
         CrudContract<LabAnalysis, LabAnalysisInput>,
         ComparisonContract<LabAnalysis, LabAnalysisInput>,
         CreateManyContract<LabAnalysis, LabAnalysisInput>,
-        RequiredContract<LabAnalysis, LabAnalysisInput>,
         IncludeContract<LabAnalysis, LabAnalysisInput>,
-        NestedContract<LabAnalysis, LabAnalysisInput>,
-        RulesContract<LabAnalysis, LabAnalysisInput> {
-    private static final String PATH = "/lab-analyses";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("wineLotId")
-            .filters("id", "wineLotId")
-            .ordered("id")
-            .required("wineLotId", "takenAt")
-            .changeable("wineLotId", "takenAt", "ph", "alcoholVolume", "celsius", "readings", "remarks");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.VESSEL,
-            Tables.WINE_LOT,
-            Tables.LAB_ANALYSIS);
-
+        NestedContract<LabAnalysis, LabAnalysisInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<LabAnalysis, LabAnalysisInput, ?> rows() {
-        return LabAnalysisSamples.ROWS;
+    public TableFacts<LabAnalysis, LabAnalysisInput> facts() {
+        return TableFacts.of("/lab-analyses", LabAnalysisSamples.ROWS)
+                .touching(Tables.VESSEL, Tables.WINE_LOT, Tables.LAB_ANALYSIS)
+                .key("id")
+                .sortable("wineLotId")
+                .filters("id", "wineLotId")
+                .ordered("id")
+                .changeable("wineLotId", "takenAt", "ph", "alcoholVolume", "celsius", "readings", "remarks");
     }
 
     @Override
@@ -72,12 +46,13 @@ class LabAnalysisControllerTest implements
     @Override
     public List<NestedList<?>> nested(LabAnalysis stored) throws SQLException {
         return List.of(
-                new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/lab-analyses", LabAnalysis.class,
-                        rowsWith(row -> Objects.equals(row.wineLotId(), stored.wineLotId())), false));
+                listAt("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/lab-analyses",
+                        row -> Objects.equals(row.wineLotId(), stored.wineLotId())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("wineLotId", "takenAt").isRefused(400),
                 // Reference LAB_ANALYSIS_LOT_FKEY: WINE_LOT_ID -> WINE_LOT (ID) ON DELETE CASCADE
                 RuleCase.of("wineLotId of a missing row").with("wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff")
                         .isRefused(422),
@@ -90,15 +65,10 @@ class LabAnalysisControllerTest implements
                 // Check LAB_ANALYSIS_PH_CHECK: ("PH" >= 2.5) AND ("PH" <= 4.5)
                 RuleCase.of("ph below its least").with("ph", new BigDecimal("2.49")).isRefused(400),
                 RuleCase.of("ph above its most").with("ph", new BigDecimal("4.51")).isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null WINE_LOT_ID
                 RuleCase.of("wineLotId missing").without("wineLotId").isRefused(400),
-                // Not null TAKEN_AT
                 RuleCase.of("takenAt missing").without("takenAt").isRefused(400),
-                // Type NUMERIC(3, 2) of PH
                 RuleCase.of("ph with too many decimals").with("ph", new BigDecimal("3.505")).isRefused(400),
-                // Type NUMERIC(4, 2) of ALCOHOL_VOLUME
                 RuleCase.of("alcoholVolume with too many decimals").with("alcoholVolume", new BigDecimal("12.505"))
                         .isRefused(400));
     }

@@ -9,14 +9,10 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.SearchContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
 import java.sql.SQLException;
@@ -24,48 +20,27 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class ParcelControllerTest implements
         CrudContract<Parcel, ParcelInput>,
         ComparisonContract<Parcel, ParcelInput>,
         SearchContract<Parcel, ParcelInput>,
         UniqueContract<Parcel, ParcelInput>,
-        RequiredContract<Parcel, ParcelInput>,
         IncludeContract<Parcel, ParcelInput>,
-        NestedContract<Parcel, ParcelInput>,
-        RulesContract<Parcel, ParcelInput> {
-    private static final String PATH = "/parcels";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("name", "varietyCode")
-            .filters("id", "name", "varietyCode")
-            .ordered("id")
-            .searched("name")
-            .required("name", "varietyCode", "areaHa")
-            .unique("name")
-            .changeable("name", "varietyCode", "areaHa", "slopePercent", "soil", "plantedOn", "organic", "latitude",
-                    "longitude")
-            .children("{key}/harvests");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.GRAPE_VARIETY,
-            Tables.PARCEL);
-
+        NestedContract<Parcel, ParcelInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<Parcel, ParcelInput, ?> rows() {
-        return ParcelSamples.ROWS;
+    public TableFacts<Parcel, ParcelInput> facts() {
+        return TableFacts.of("/parcels", ParcelSamples.ROWS)
+                .touching(Tables.GRAPE_VARIETY, Tables.PARCEL)
+                .key("id")
+                .sortable("name", "varietyCode")
+                .filters("id", "name", "varietyCode")
+                .ordered("id")
+                .searched("name")
+                .unique("name")
+                .changeable("name", "varietyCode", "areaHa", "slopePercent", "soil", "plantedOn", "organic", "latitude",
+                        "longitude")
+                .children("{key}/harvests");
     }
 
     @Override
@@ -77,12 +52,13 @@ class ParcelControllerTest implements
     @Override
     public List<NestedList<?>> nested(Parcel stored) throws SQLException {
         return List.of(
-                new NestedList<>("/grape-varieties/" + PathKeys.join(stored.varietyCode()) + "/parcels", Parcel.class,
-                        rowsWith(row -> Objects.equals(row.varietyCode(), stored.varietyCode())), false));
+                listAt("/grape-varieties/" + PathKeys.join(stored.varietyCode()) + "/parcels",
+                        row -> Objects.equals(row.varietyCode(), stored.varietyCode())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("name", "varietyCode", "areaHa").isRefused(400),
                 // Unique PARCEL_NAME_KEY: NAME
                 RuleCase.of("duplicate name").copying("name").isRefused(409),
                 // Reference PARCEL_VARIETY_FKEY: VARIETY_CODE -> GRAPE_VARIETY (CODE)
@@ -101,28 +77,17 @@ class ParcelControllerTest implements
                 RuleCase.of("slopePercent above its most").with("slopePercent", 101).isRefused(400),
                 // Check PARCEL_SOIL_CHECK: "SOIL" IN('chalk', 'clay', 'gravel', 'loam', 'sand', 'slate')
                 RuleCase.of("soil not among its values").with("soil", "no such value").isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null NAME
                 RuleCase.of("name missing").without("name").isRefused(400),
-                // Type VARCHAR(80) of NAME
                 RuleCase.of("name too long").with("name", "x".repeat(81)).isRefused(400),
-                // Not null VARIETY_CODE
                 RuleCase.of("varietyCode missing").without("varietyCode").isRefused(400),
-                // Type VARCHAR(8) of VARIETY_CODE
                 RuleCase.of("varietyCode too long").with("varietyCode", "x".repeat(9)).isRefused(400),
-                // Not null AREA_HA
                 RuleCase.of("areaHa missing").without("areaHa").isRefused(400),
-                // Type NUMERIC(6, 3) of AREA_HA
                 RuleCase.of("areaHa with too many digits").with("areaHa", 1000).isRefused(400),
                 RuleCase.of("areaHa with too many decimals").with("areaHa", new BigDecimal("500.0005")).isRefused(400),
-                // Not null SOIL
                 RuleCase.of("soil cleared").clearing("soil").isRefused(400),
-                // Default 'loam' of SOIL
                 RuleCase.of("soil left out").without("soil").takesADefault(),
-                // Not null ORGANIC
                 RuleCase.of("organic cleared").clearing("organic").isRefused(400),
-                // Default FALSE of ORGANIC
                 RuleCase.of("organic left out").without("organic").takesADefault());
     }
 }

@@ -10,57 +10,31 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import java.math.BigDecimal;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class VesselTransferControllerTest implements
         CrudContract<VesselTransfer, VesselTransferInput>,
         ComparisonContract<VesselTransfer, VesselTransferInput>,
         CreateManyContract<VesselTransfer, VesselTransferInput>,
-        RequiredContract<VesselTransfer, VesselTransferInput>,
         IncludeContract<VesselTransfer, VesselTransferInput>,
-        NestedContract<VesselTransfer, VesselTransferInput>,
-        RulesContract<VesselTransfer, VesselTransferInput> {
-    private static final String PATH = "/vessel-transfers";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("from", "to", "movedAt", "movedBy")
-            .filters("id", "from", "to", "movedAt", "movedBy")
-            .ordered("id")
-            .required("from", "to", "litres", "movedAt", "movedBy")
-            .changeable("litres", "movedAt", "movedBy", "reason");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND,
-            Tables.VESSEL,
-            Tables.VESSEL_TRANSFER);
-
+        NestedContract<VesselTransfer, VesselTransferInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<VesselTransfer, VesselTransferInput, ?> rows() {
-        return VesselTransferSamples.ROWS;
+    public TableFacts<VesselTransfer, VesselTransferInput> facts() {
+        return TableFacts.of("/vessel-transfers", VesselTransferSamples.ROWS)
+                .touching(Tables.CELLAR_HAND, Tables.VESSEL, Tables.VESSEL_TRANSFER)
+                .key("id")
+                .sortable("from", "to", "movedAt", "movedBy")
+                .filters("id", "from", "to", "movedAt", "movedBy")
+                .ordered("id")
+                .changeable("litres", "movedAt", "movedBy", "reason");
     }
 
     @Override
@@ -74,16 +48,18 @@ class VesselTransferControllerTest implements
     @Override
     public List<NestedList<?>> nested(VesselTransfer stored) throws SQLException {
         return List.of(
-                new NestedList<>("/vessels/" + PathKeys.join(stored.from()) + "/vessel-transfers-by-from-vessel",
-                        VesselTransfer.class, rowsWith(row -> Objects.equals(row.from(), stored.from())), false),
-                new NestedList<>("/cellar-hands/" + PathKeys.join(stored.movedBy()) + "/vessel-transfers",
-                        VesselTransfer.class, rowsWith(row -> Objects.equals(row.movedBy(), stored.movedBy())), false),
-                new NestedList<>("/vessels/" + PathKeys.join(stored.to()) + "/vessel-transfers-by-to-vessel",
-                        VesselTransfer.class, rowsWith(row -> Objects.equals(row.to(), stored.to())), false));
+                listAt("/vessels/" + PathKeys.join(stored.from()) + "/vessel-transfers-by-from-vessel",
+                        row -> Objects.equals(row.from(), stored.from())),
+                listAt("/cellar-hands/" + PathKeys.join(stored.movedBy()) + "/vessel-transfers",
+                        row -> Objects.equals(row.movedBy(), stored.movedBy())),
+                listAt("/vessels/" + PathKeys.join(stored.to()) + "/vessel-transfers-by-to-vessel",
+                        row -> Objects.equals(row.to(), stored.to())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("from", "to", "litres", "movedAt", "movedBy")
+                        .isRefused(400),
                 // Reference VESSEL_TRANSFER_FROM_FKEY: from -> VESSEL (ID)
                 RuleCase.of("from of a missing row").with("from", 2000000000).isRefused(422),
                 RuleCase.of("row of from deleted").deleting("/vessels", "from").isRefused(409),
@@ -97,22 +73,14 @@ class VesselTransferControllerTest implements
                 RuleCase.of("from equal to to").repeating("from", "to").isRefused(400),
                 // Check VESSEL_TRANSFER_LITRES_CHECK: "LITRES" > CAST(0 AS NUMERIC(1))
                 RuleCase.of("litres below its least").with("litres", 0).isRefused(400),
-                // Generated ID: numbered by the database
                 RuleCase.of("id from the client").with("id", 1).isRefused(400),
-                // Not null from
                 RuleCase.of("from missing").without("from").isRefused(400),
-                // Not null to
                 RuleCase.of("to missing").without("to").isRefused(400),
-                // Not null LITRES
                 RuleCase.of("litres missing").without("litres").isRefused(400),
-                // Type NUMERIC(9, 2) of LITRES
                 RuleCase.of("litres with too many digits").with("litres", 10000000).isRefused(400),
                 RuleCase.of("litres with too many decimals").with("litres", new BigDecimal("10.005")).isRefused(400),
-                // Not null MOVED_AT
                 RuleCase.of("movedAt missing").without("movedAt").isRefused(400),
-                // Not null MOVED_BY
                 RuleCase.of("movedBy missing").without("movedBy").isRefused(400),
-                // Type VARCHAR(200) of REASON
                 RuleCase.of("reason too long").with("reason", "x".repeat(201)).isRefused(400));
     }
 }

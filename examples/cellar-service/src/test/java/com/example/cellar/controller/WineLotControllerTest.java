@@ -9,14 +9,10 @@ import com.example.cellar.support.IncludeContract;
 import com.example.cellar.support.NestedContract;
 import com.example.cellar.support.NestedList;
 import com.example.cellar.support.PathKeys;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
-import com.example.cellar.support.RulesContract;
 import com.example.cellar.support.SearchContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.math.BigDecimal;
 import java.sql.SQLException;
@@ -24,48 +20,27 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class WineLotControllerTest implements
         CrudContract<WineLot, WineLotInput>,
         ComparisonContract<WineLot, WineLotInput>,
         SearchContract<WineLot, WineLotInput>,
         UniqueContract<WineLot, WineLotInput>,
-        RequiredContract<WineLot, WineLotInput>,
         IncludeContract<WineLot, WineLotInput>,
-        NestedContract<WineLot, WineLotInput>,
-        RulesContract<WineLot, WineLotInput> {
-    private static final String PATH = "/wine-lots";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("id")
-            .sortable("name", "vintage", "vesselId")
-            .filters("id", "name", "vintage", "vesselId")
-            .ordered("vintage")
-            .searched("name")
-            .required("name", "vintage", "litres", "filledOn")
-            .unique("id")
-            .changeable("name", "vintage", "vesselId", "litres", "createdAt")
-            .children("{key}/blend-components", "{key}/lab-analyses", "{key}/wine-lot-harvests", "{key}/blends",
-                    "{key}/harvests");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.VESSEL,
-            Tables.WINE_LOT);
-
+        NestedContract<WineLot, WineLotInput> {
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<WineLot, WineLotInput, ?> rows() {
-        return WineLotSamples.ROWS;
+    public TableFacts<WineLot, WineLotInput> facts() {
+        return TableFacts.of("/wine-lots", WineLotSamples.ROWS)
+                .touching(Tables.VESSEL, Tables.WINE_LOT)
+                .key("id")
+                .sortable("name", "vintage", "vesselId")
+                .filters("id", "name", "vintage", "vesselId")
+                .ordered("vintage")
+                .searched("name")
+                .unique("id")
+                .changeable("name", "vintage", "vesselId", "litres", "createdAt")
+                .children("{key}/blend-components", "{key}/lab-analyses", "{key}/wine-lot-harvests", "{key}/blends",
+                        "{key}/harvests");
     }
 
     @Override
@@ -77,12 +52,13 @@ class WineLotControllerTest implements
     @Override
     public List<NestedList<?>> nested(WineLot stored) throws SQLException {
         return List.of(
-                new NestedList<>("/vessels/" + PathKeys.join(stored.vesselId()) + "/wine-lots", WineLot.class,
-                        rowsWith(row -> Objects.equals(row.vesselId(), stored.vesselId())), false));
+                listAt("/vessels/" + PathKeys.join(stored.vesselId()) + "/wine-lots",
+                        row -> Objects.equals(row.vesselId(), stored.vesselId())));
     }
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("name", "vintage", "litres", "filledOn").isRefused(400),
                 // Primary key WINE_LOT_PKEY: ID
                 RuleCase.of("duplicate id").copying("id").isRefused(409),
                 // Unique WINE_LOT_NAME_VINTAGE_KEY: NAME, VINTAGE
@@ -97,22 +73,14 @@ class WineLotControllerTest implements
                 // Check WINE_LOT_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100
                 RuleCase.of("vintage below its least").with("vintage", 1949).isRefused(400),
                 RuleCase.of("vintage above its most").with("vintage", 2101).isRefused(400),
-                // Not null NAME
                 RuleCase.of("name missing").without("name").isRefused(400),
-                // Type VARCHAR(80) of NAME
                 RuleCase.of("name too long").with("name", "x".repeat(81)).isRefused(400),
-                // Not null VINTAGE
                 RuleCase.of("vintage missing").without("vintage").isRefused(400),
-                // Not null LITRES
                 RuleCase.of("litres missing").without("litres").isRefused(400),
-                // Type NUMERIC(9, 2) of LITRES
                 RuleCase.of("litres with too many digits").with("litres", 10000000).isRefused(400),
                 RuleCase.of("litres with too many decimals").with("litres", new BigDecimal("10.005")).isRefused(400),
-                // Not null FILLED_ON
                 RuleCase.of("filledOn missing").without("filledOn").isRefused(400),
-                // Not null CREATED_AT
                 RuleCase.of("createdAt cleared").clearing("createdAt").isRefused(400),
-                // Default CURRENT_TIMESTAMP of CREATED_AT
                 RuleCase.of("createdAt left out").without("createdAt").takesADefault());
     }
 }

@@ -16,62 +16,35 @@ import com.example.cellar.support.OrderContract;
 import com.example.cellar.support.PageQuery;
 import com.example.cellar.support.PathKeys;
 import com.example.cellar.support.ReadContract;
-import com.example.cellar.support.RequiredContract;
 import com.example.cellar.support.RuleCase;
 import com.example.cellar.support.RulesContract;
-import com.example.cellar.support.ServiceUnderTest;
 import com.example.cellar.support.TableFacts;
 import com.example.cellar.support.Tables;
-import com.example.cellar.support.TestRows;
 import com.example.cellar.support.UniqueContract;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class WineLotHarvestControllerTest implements
         OrderContract<WineLotHarvest>,
         ComparisonContract<WineLotHarvest, WineLotHarvestInput>,
         UniqueContract<WineLotHarvest, WineLotHarvestInput>,
-        RequiredContract<WineLotHarvest, WineLotHarvestInput>,
         ReadContract<WineLotHarvest, WineLotHarvestInput>,
         DeleteContract<WineLotHarvest, WineLotHarvestInput>,
         IncludeContract<WineLotHarvest, WineLotHarvestInput>,
         NestedContract<WineLotHarvest, WineLotHarvestInput>,
         RulesContract<WineLotHarvest, WineLotHarvestInput> {
-    private static final String PATH = "/wine-lot-harvests";
-    private static final TableFacts FACTS = TableFacts.of(PATH)
-            .key("wineLotId", "harvestId")
-            .filters("wineLotId", "harvestId")
-            .ordered("harvestId")
-            .required("wineLotId", "harvestId")
-            .unique("wineLotId", "harvestId");
-
-    @RegisterExtension
-    private static final ServiceUnderTest SERVICE = ServiceUnderTest.touching(
-            Tables.CELLAR_HAND,
-            Tables.GRAPE_VARIETY,
-            Tables.VESSEL,
-            Tables.PARCEL,
-            Tables.WINE_LOT,
-            Tables.HARVEST,
-            Tables.WINE_LOT_HARVEST);
-
     @Override
-    public ServiceUnderTest service() {
-        return SERVICE;
-    }
-
-    @Override
-    public TableFacts facts() {
-        return FACTS;
-    }
-
-    @Override
-    public TestRows<WineLotHarvest, WineLotHarvestInput, ?> rows() {
-        return WineLotHarvestSamples.ROWS;
+    public TableFacts<WineLotHarvest, WineLotHarvestInput> facts() {
+        return TableFacts.of("/wine-lot-harvests", WineLotHarvestSamples.ROWS)
+                .touching(Tables.CELLAR_HAND, Tables.GRAPE_VARIETY, Tables.VESSEL, Tables.PARCEL, Tables.WINE_LOT,
+                        Tables.HARVEST, Tables.WINE_LOT_HARVEST)
+                .key("wineLotId", "harvestId")
+                .filters("wineLotId", "harvestId")
+                .ordered("harvestId")
+                .unique("wineLotId", "harvestId");
     }
 
     @Override
@@ -84,12 +57,10 @@ class WineLotHarvestControllerTest implements
     @Override
     public List<NestedList<?>> nested(WineLotHarvest stored) throws SQLException {
         return List.of(
-                new NestedList<>("/harvests/" + PathKeys.join(stored.harvestId()) + "/wine-lot-harvests",
-                        WineLotHarvest.class, rowsWith(row -> Objects.equals(row.harvestId(), stored.harvestId())),
-                                false),
-                new NestedList<>("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/wine-lot-harvests",
-                        WineLotHarvest.class, rowsWith(row -> Objects.equals(row.wineLotId(), stored.wineLotId())),
-                                false),
+                listAt("/harvests/" + PathKeys.join(stored.harvestId()) + "/wine-lot-harvests",
+                        row -> Objects.equals(row.harvestId(), stored.harvestId())),
+                listAt("/wine-lots/" + PathKeys.join(stored.wineLotId()) + "/wine-lot-harvests",
+                        row -> Objects.equals(row.wineLotId(), stored.wineLotId())),
                 new NestedList<>("/harvests/" + PathKeys.join(stored.harvestId()) + "/wine-lots", WineLot.class,
                         new WineLotRepository()
                                 .listJoinedToHarvestByWineLotHarvest(connection(), stored.harvestId(), PageQuery.all())
@@ -102,6 +73,7 @@ class WineLotHarvestControllerTest implements
 
     static Stream<RuleCase> rules() {
         return Stream.of(
+                RuleCase.of("all required missing").without("wineLotId", "harvestId").isRefused(400),
                 // Primary key WINE_LOT_HARVEST_PKEY: WINE_LOT_ID, HARVEST_ID
                 RuleCase.of("duplicate wineLotId and harvestId").copying("wineLotId", "harvestId").isRefused(409),
                 // Reference WINE_LOT_HARVEST_HARVEST_FKEY: HARVEST_ID -> HARVEST (ID)
@@ -111,9 +83,7 @@ class WineLotHarvestControllerTest implements
                 RuleCase.of("wineLotId of a missing row").with("wineLotId", "ffffffff-ffff-ffff-ffff-ffffffffffff")
                         .isRefused(422),
                 RuleCase.of("row of wineLotId deleted").deleting("/wine-lots", "wineLotId").deletesTheRow(),
-                // Not null WINE_LOT_ID
                 RuleCase.of("wineLotId missing").without("wineLotId").isRefused(400),
-                // Not null HARVEST_ID
                 RuleCase.of("harvestId missing").without("harvestId").isRefused(400));
     }
 }

@@ -10,22 +10,11 @@ import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestRows;
-import com.example.cellar.support.TestTransaction;
 import com.example.cellar.support.UpdateContract;
-import java.sql.Connection;
 import java.sql.SQLException;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class CellarHandRepositoryTest implements UpdateContract<CellarHand, CellarHandInput>, RemovalContract<CellarHand,
         CellarHandInput> {
-    @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction();
-
-    @Override
-    public Connection connection() {
-        return transaction.connection();
-    }
-
     @Override
     public TestRows<CellarHand, CellarHandInput, ?> rows() {
         return CellarHandSamples.ROWS;

@@ -9,22 +9,11 @@ import com.example.cellar.support.RemovalContract;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestRows;
-import com.example.cellar.support.TestTransaction;
 import com.example.cellar.support.UpdateContract;
-import java.sql.Connection;
 import java.sql.SQLException;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class LabAnalysisRepositoryTest implements UpdateContract<LabAnalysis, LabAnalysisInput>, RemovalContract<LabAnalysis,
         LabAnalysisInput> {
-    @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction();
-
-    @Override
-    public Connection connection() {
-        return transaction.connection();
-    }
-
     @Override
     public TestRows<LabAnalysis, LabAnalysisInput, ?> rows() {
         return LabAnalysisSamples.ROWS;

@@ -10,21 +10,10 @@ import com.example.cellar.support.Sql;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestRows;
-import com.example.cellar.support.TestTransaction;
 import com.example.cellar.support.UpdateContract;
-import java.sql.Connection;
 import java.sql.SQLException;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class ParcelRepositoryTest implements UpdateContract<Parcel, ParcelInput>, RemovalContract<Parcel, ParcelInput> {
-    @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction();
-
-    @Override
-    public Connection connection() {
-        return transaction.connection();
-    }
-
     @Override
     public TestRows<Parcel, ParcelInput, ?> rows() {
         return ParcelSamples.ROWS;

@@ -9,20 +9,9 @@ import com.example.cellar.support.RemovalContract;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestRows;
-import com.example.cellar.support.TestTransaction;
-import java.sql.Connection;
 import java.sql.SQLException;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class WineLotHarvestRepositoryTest implements RemovalContract<WineLotHarvest, WineLotHarvestInput> {
-    @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction();
-
-    @Override
-    public Connection connection() {
-        return transaction.connection();
-    }
-
     @Override
     public TestRows<WineLotHarvest, WineLotHarvestInput, ?> rows() {
         return WineLotHarvestSamples.ROWS;

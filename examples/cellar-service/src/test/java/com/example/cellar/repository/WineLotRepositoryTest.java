@@ -9,21 +9,10 @@ import com.example.cellar.support.RemovalContract;
 import com.example.cellar.support.Tables;
 import com.example.cellar.support.TestRow;
 import com.example.cellar.support.TestRows;
-import com.example.cellar.support.TestTransaction;
 import com.example.cellar.support.UpdateContract;
-import java.sql.Connection;
 import java.sql.SQLException;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 class WineLotRepositoryTest implements UpdateContract<WineLot, WineLotInput>, RemovalContract<WineLot, WineLotInput> {
-    @RegisterExtension
-    private final TestTransaction transaction = new TestTransaction();
-
-    @Override
-    public Connection connection() {
-        return transaction.connection();
-    }
-
     @Override
     public TestRows<WineLot, WineLotInput, ?> rows() {
         return WineLotSamples.ROWS;

@@ -16,8 +16,8 @@ public final class BlendComponentSamples {
     private static final BlendComponentRepository REPOSITORY = new BlendComponentRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<BlendComponent, BlendComponentInput, BlendComponentKey> ROWS =
-            TestRows.of(BlendComponent.class, REPOSITORY)
+    public static final TestRows<BlendComponent, BlendComponentInput, BlendComponentKey> ROWS
+            = TestRows.of(BlendComponent.class, REPOSITORY)
             .keyed(BlendComponent::primaryKey, REPOSITORY::findById)
             .made(BlendComponentInput::of, BlendComponentSamples::sample, REPOSITORY::insert)
             .changed(BlendComponentSamples::other, REPOSITORY::update)
@@ -29,26 +29,15 @@ public final class BlendComponentSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static BlendComponentInput sample(Connection connection) throws SQLException {
-        Blend blend = BlendSamples.inserted(connection);
-        WineLot wineLot = WineLotSamples.inserted(connection);
-        return new BlendComponentInput(
-                blend.id(),
-                wineLot.id(),
-                new BigDecimal("50.00"));
+        Blend blend = BlendSamples.ROWS.inserted(connection);
+        WineLot wineLot = WineLotSamples.ROWS.inserted(connection);
+        return new BlendComponentInput(blend.id(), wineLot.id(), new BigDecimal("50.00"));
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static BlendComponentInput other(Connection connection) throws SQLException {
-        Blend blend = BlendSamples.inserted(connection);
-        WineLot wineLot = WineLotSamples.inserted(connection);
-        return new BlendComponentInput(
-                blend.id(),
-                wineLot.id(),
-                new BigDecimal("51.00"));
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static BlendComponent inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
+        Blend blend = BlendSamples.ROWS.inserted(connection);
+        WineLot wineLot = WineLotSamples.ROWS.inserted(connection);
+        return new BlendComponentInput(blend.id(), wineLot.id(), new BigDecimal("51.00"));
     }
 }

@@ -15,8 +15,7 @@ public final class BlendSamples {
     private static final BlendRepository REPOSITORY = new BlendRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<Blend, BlendInput, Integer> ROWS =
-            TestRows.of(Blend.class, REPOSITORY)
+    public static final TestRows<Blend, BlendInput, Integer> ROWS = TestRows.of(Blend.class, REPOSITORY)
             .keyed(Blend::id, REPOSITORY::findById)
             .made(BlendInput::of, BlendSamples::sample, REPOSITORY::insert)
             .changed(BlendSamples::other, REPOSITORY::update)
@@ -28,20 +27,14 @@ public final class BlendSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static BlendInput sample(Connection connection) throws SQLException {
         int n = Numbers.next(BlendSamples.class);
-        CellarHand cellarHand = CellarHandSamples.inserted(connection);
-        return new BlendInput(
-                null,
-                "Name " + n,
-                2025,
-                LocalDate.of(2021, 3, 1),
-                "Tasting notes",
-                cellarHand.id());
+        CellarHand cellarHand = CellarHandSamples.ROWS.inserted(connection);
+        return new BlendInput(null, "Name " + n, 2025, LocalDate.of(2021, 3, 1), "Tasting notes", cellarHand.id());
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static BlendInput other(Connection connection) throws SQLException {
         int n = Numbers.next(BlendSamples.class);
-        CellarHand cellarHand = CellarHandSamples.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.ROWS.inserted(connection);
         return new BlendInput(
                 null,
                 "Other name " + n,
@@ -49,10 +42,5 @@ public final class BlendSamples {
                 LocalDate.of(2021, 4, 1),
                 "Other tasting notes",
                 cellarHand.id());
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static Blend inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -17,8 +17,7 @@ public final class BottlingSamples {
     private static final BottlingRepository REPOSITORY = new BottlingRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<Bottling, BottlingInput, Integer> ROWS =
-            TestRows.of(Bottling.class, REPOSITORY)
+    public static final TestRows<Bottling, BottlingInput, Integer> ROWS = TestRows.of(Bottling.class, REPOSITORY)
             .keyed(Bottling::id, REPOSITORY::findById)
             .made(BottlingInput::of, BottlingSamples::sample, REPOSITORY::insert)
             .changed(BottlingSamples::other, REPOSITORY::update)
@@ -29,8 +28,8 @@ public final class BottlingSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static BottlingInput sample(Connection connection) throws SQLException {
-        Blend blend = BlendSamples.inserted(connection);
-        Label label = LabelSamples.inserted(connection);
+        Blend blend = BlendSamples.ROWS.inserted(connection);
+        Label label = LabelSamples.ROWS.inserted(connection);
         return new BottlingInput(
                 null,
                 blend.id(),
@@ -44,8 +43,8 @@ public final class BottlingSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static BottlingInput other(Connection connection) throws SQLException {
-        Blend blend = BlendSamples.inserted(connection);
-        Label label = LabelSamples.inserted(connection);
+        Blend blend = BlendSamples.ROWS.inserted(connection);
+        Label label = LabelSamples.ROWS.inserted(connection);
         return new BottlingInput(
                 null,
                 blend.id(),
@@ -55,10 +54,5 @@ public final class BottlingSamples {
                 11,
                 new BigDecimal("11.00"),
                 BottlingClosedWith.GLASS);
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static Bottling inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

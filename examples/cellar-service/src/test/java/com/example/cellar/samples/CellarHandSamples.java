@@ -16,8 +16,7 @@ public final class CellarHandSamples {
     private static final CellarHandRepository REPOSITORY = new CellarHandRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<CellarHand, CellarHandInput, Integer> ROWS =
-            TestRows.of(CellarHand.class, REPOSITORY)
+    public static final TestRows<CellarHand, CellarHandInput, Integer> ROWS = TestRows.of(CellarHand.class, REPOSITORY)
             .keyed(CellarHand::id, REPOSITORY::findById)
             .made(CellarHandInput::of, CellarHandSamples::sample, REPOSITORY::insert)
             .changed(CellarHandSamples::other, REPOSITORY::update)
@@ -43,7 +42,7 @@ public final class CellarHandSamples {
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static CellarHandInput other(Connection connection) throws SQLException {
         int n = Numbers.next(CellarHandSamples.class);
-        CellarHand supervisor = CellarHandSamples.inserted(connection);
+        CellarHand supervisor = CellarHandSamples.ROWS.inserted(connection);
         return new CellarHandInput(
                 null,
                 "Other full name",
@@ -53,10 +52,5 @@ public final class CellarHandSamples {
                 LocalDate.of(2021, 4, 11),
                 LocalTime.of(14, 30),
                 supervisor.id());
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static CellarHand inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -15,8 +15,7 @@ public final class CellarLogSamples {
     private static final CellarLogRepository REPOSITORY = new CellarLogRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<CellarLog, CellarLogInput, Void> ROWS =
-            TestRows.of(CellarLog.class, REPOSITORY)
+    public static final TestRows<CellarLog, CellarLogInput, Void> ROWS = TestRows.of(CellarLog.class, REPOSITORY)
             .made(CellarLogInput::of, CellarLogSamples::sample, REPOSITORY::insert);
 
     private CellarLogSamples() {
@@ -25,15 +24,7 @@ public final class CellarLogSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static CellarLogInput sample(Connection connection) throws SQLException {
         int n = Numbers.next(CellarLogSamples.class);
-        CellarHand hand = CellarHandSamples.inserted(connection);
-        return new CellarLogInput(
-                LocalDateTime.of(2021, 3, 1, 8, 30),
-                hand.id(),
-                "Entry " + n);
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static CellarLog inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
+        CellarHand hand = CellarHandSamples.ROWS.inserted(connection);
+        return new CellarLogInput(LocalDateTime.of(2021, 3, 1, 8, 30), hand.id(), "Entry " + n);
     }
 }

@@ -14,8 +14,8 @@ public final class GrapeVarietySamples {
     private static final GrapeVarietyRepository REPOSITORY = new GrapeVarietyRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<GrapeVariety, GrapeVarietyInput, String> ROWS =
-            TestRows.of(GrapeVariety.class, REPOSITORY)
+    public static final TestRows<GrapeVariety, GrapeVarietyInput, String> ROWS
+            = TestRows.of(GrapeVariety.class, REPOSITORY)
             .keyed(GrapeVariety::code, REPOSITORY::findById)
             .made(GrapeVarietyInput::of, GrapeVarietySamples::sample, REPOSITORY::insert)
             .changed(GrapeVarietySamples::other, REPOSITORY::update)
@@ -27,27 +27,12 @@ public final class GrapeVarietySamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static GrapeVarietyInput sample(Connection connection) throws SQLException {
         int n = Numbers.next(GrapeVarietySamples.class);
-        return new GrapeVarietyInput(
-                "Code " + n,
-                "Name " + n,
-                GrapeVarietyColour.RED,
-                10,
-                "Synonyms");
+        return new GrapeVarietyInput("Code " + n, "Name " + n, GrapeVarietyColour.RED, 10, "Synonyms");
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static GrapeVarietyInput other(Connection connection) throws SQLException {
         int n = Numbers.next(GrapeVarietySamples.class);
-        return new GrapeVarietyInput(
-                "B" + n,
-                "Other name " + n,
-                GrapeVarietyColour.GREY,
-                11,
-                "Other synonyms");
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static GrapeVariety inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
+        return new GrapeVarietyInput("B" + n, "Other name " + n, GrapeVarietyColour.GREY, 11, "Other synonyms");
     }
 }

@@ -16,8 +16,7 @@ public final class HarvestSamples {
     private static final HarvestRepository REPOSITORY = new HarvestRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<Harvest, HarvestInput, Long> ROWS =
-            TestRows.of(Harvest.class, REPOSITORY)
+    public static final TestRows<Harvest, HarvestInput, Long> ROWS = TestRows.of(Harvest.class, REPOSITORY)
             .keyed(Harvest::id, REPOSITORY::findById)
             .made(HarvestInput::of, HarvestSamples::sample, REPOSITORY::insert)
             .changed(HarvestSamples::other, REPOSITORY::update)
@@ -28,8 +27,8 @@ public final class HarvestSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static HarvestInput sample(Connection connection) throws SQLException {
-        Parcel parcel = ParcelSamples.inserted(connection);
-        CellarHand cellarHand = CellarHandSamples.inserted(connection);
+        Parcel parcel = ParcelSamples.ROWS.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.ROWS.inserted(connection);
         return new HarvestInput(
                 null,
                 parcel.id(),
@@ -42,8 +41,8 @@ public final class HarvestSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static HarvestInput other(Connection connection) throws SQLException {
-        Parcel parcel = ParcelSamples.inserted(connection);
-        CellarHand cellarHand = CellarHandSamples.inserted(connection);
+        Parcel parcel = ParcelSamples.ROWS.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.ROWS.inserted(connection);
         return new HarvestInput(
                 null,
                 parcel.id(),
@@ -52,10 +51,5 @@ public final class HarvestSamples {
                 new BigDecimal("26.0"),
                 false,
                 cellarHand.id());
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static Harvest inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -16,8 +16,7 @@ public final class LabAnalysisSamples {
     private static final LabAnalysisRepository REPOSITORY = new LabAnalysisRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<LabAnalysis, LabAnalysisInput, Long> ROWS =
-            TestRows.of(LabAnalysis.class, REPOSITORY)
+    public static final TestRows<LabAnalysis, LabAnalysisInput, Long> ROWS = TestRows.of(LabAnalysis.class, REPOSITORY)
             .keyed(LabAnalysis::id, REPOSITORY::findById)
             .made(LabAnalysisInput::of, LabAnalysisSamples::sample, REPOSITORY::insert)
             .changed(LabAnalysisSamples::other, REPOSITORY::update)
@@ -28,7 +27,7 @@ public final class LabAnalysisSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static LabAnalysisInput sample(Connection connection) throws SQLException {
-        WineLot wineLot = WineLotSamples.inserted(connection);
+        WineLot wineLot = WineLotSamples.ROWS.inserted(connection);
         return new LabAnalysisInput(
                 null,
                 wineLot.id(),
@@ -42,7 +41,7 @@ public final class LabAnalysisSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static LabAnalysisInput other(Connection connection) throws SQLException {
-        WineLot wineLot = WineLotSamples.inserted(connection);
+        WineLot wineLot = WineLotSamples.ROWS.inserted(connection);
         return new LabAnalysisInput(
                 null,
                 wineLot.id(),
@@ -52,10 +51,5 @@ public final class LabAnalysisSamples {
                 11.0F,
                 Json.parse("[1, 2, 3]"),
                 "Other remarks");
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static LabAnalysis inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

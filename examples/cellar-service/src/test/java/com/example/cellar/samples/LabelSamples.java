@@ -14,8 +14,7 @@ public final class LabelSamples {
     private static final LabelRepository REPOSITORY = new LabelRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<Label, LabelInput, Integer> ROWS =
-            TestRows.of(Label.class, REPOSITORY)
+    public static final TestRows<Label, LabelInput, Integer> ROWS = TestRows.of(Label.class, REPOSITORY)
             .keyed(Label::id, REPOSITORY::findById)
             .made(LabelInput::of, LabelSamples::sample, REPOSITORY::insert)
             .changed(LabelSamples::other, REPOSITORY::update)
@@ -27,12 +26,7 @@ public final class LabelSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static LabelInput sample(Connection connection) throws SQLException {
         int n = Numbers.next(LabelSamples.class);
-        return new LabelInput(
-                null,
-                "Title " + n,
-                "AB",
-                "Back text",
-                Binary.of(new byte[] {127, 127, 127}));
+        return new LabelInput(null, "Title " + n, "AB", "Back text", Binary.of(new byte[] {127, 127, 127}));
     }
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
@@ -44,10 +38,5 @@ public final class LabelSamples {
                 "CD",
                 "Other back text",
                 Binary.of(new byte[] {-54, -54, -54}));
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static Label inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

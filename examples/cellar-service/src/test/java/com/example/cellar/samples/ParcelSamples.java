@@ -17,8 +17,7 @@ public final class ParcelSamples {
     private static final ParcelRepository REPOSITORY = new ParcelRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<Parcel, ParcelInput, Integer> ROWS =
-            TestRows.of(Parcel.class, REPOSITORY)
+    public static final TestRows<Parcel, ParcelInput, Integer> ROWS = TestRows.of(Parcel.class, REPOSITORY)
             .keyed(Parcel::id, REPOSITORY::findById)
             .made(ParcelInput::of, ParcelSamples::sample, REPOSITORY::insert)
             .changed(ParcelSamples::other, REPOSITORY::update)
@@ -30,7 +29,7 @@ public final class ParcelSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static ParcelInput sample(Connection connection) throws SQLException {
         int n = Numbers.next(ParcelSamples.class);
-        GrapeVariety variety = GrapeVarietySamples.inserted(connection);
+        GrapeVariety variety = GrapeVarietySamples.ROWS.inserted(connection);
         return new ParcelInput(
                 null,
                 "Name " + n,
@@ -47,7 +46,7 @@ public final class ParcelSamples {
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static ParcelInput other(Connection connection) throws SQLException {
         int n = Numbers.next(ParcelSamples.class);
-        GrapeVariety variety = GrapeVarietySamples.inserted(connection);
+        GrapeVariety variety = GrapeVarietySamples.ROWS.inserted(connection);
         return new ParcelInput(
                 null,
                 "Other name " + n,
@@ -59,10 +58,5 @@ public final class ParcelSamples {
                 false,
                 1.0,
                 1.0);
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static Parcel inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

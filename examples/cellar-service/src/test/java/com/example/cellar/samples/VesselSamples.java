@@ -16,8 +16,7 @@ public final class VesselSamples {
     private static final VesselRepository REPOSITORY = new VesselRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<Vessel, VesselInput, Integer> ROWS =
-            TestRows.of(Vessel.class, REPOSITORY)
+    public static final TestRows<Vessel, VesselInput, Integer> ROWS = TestRows.of(Vessel.class, REPOSITORY)
             .keyed(Vessel::id, REPOSITORY::findById)
             .made(VesselInput::of, VesselSamples::sample, REPOSITORY::insert)
             .changed(VesselSamples::other, REPOSITORY::update)
@@ -50,10 +49,5 @@ public final class VesselSamples {
                 VesselToast.HEAVY,
                 LocalDate.of(2021, 4, 1),
                 false);
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static Vessel inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

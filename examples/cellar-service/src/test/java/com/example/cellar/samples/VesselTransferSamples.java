@@ -16,8 +16,8 @@ public final class VesselTransferSamples {
     private static final VesselTransferRepository REPOSITORY = new VesselTransferRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<VesselTransfer, VesselTransferInput, Long> ROWS =
-            TestRows.of(VesselTransfer.class, REPOSITORY)
+    public static final TestRows<VesselTransfer, VesselTransferInput, Long> ROWS
+            = TestRows.of(VesselTransfer.class, REPOSITORY)
             .keyed(VesselTransfer::id, REPOSITORY::findById)
             .made(VesselTransferInput::of, VesselTransferSamples::sample, REPOSITORY::insert)
             .changed(VesselTransferSamples::other, REPOSITORY::update)
@@ -28,9 +28,9 @@ public final class VesselTransferSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static VesselTransferInput sample(Connection connection) throws SQLException {
-        Vessel fromVessel = VesselSamples.inserted(connection);
-        CellarHand cellarHand = CellarHandSamples.inserted(connection);
-        Vessel toVessel = VesselSamples.inserted(connection);
+        Vessel fromVessel = VesselSamples.ROWS.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.ROWS.inserted(connection);
+        Vessel toVessel = VesselSamples.ROWS.inserted(connection);
         return new VesselTransferInput(
                 null,
                 fromVessel.id(),
@@ -43,9 +43,9 @@ public final class VesselTransferSamples {
 
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static VesselTransferInput other(Connection connection) throws SQLException {
-        Vessel fromVessel = VesselSamples.inserted(connection);
-        CellarHand cellarHand = CellarHandSamples.inserted(connection);
-        Vessel toVessel = VesselSamples.inserted(connection);
+        Vessel fromVessel = VesselSamples.ROWS.inserted(connection);
+        CellarHand cellarHand = CellarHandSamples.ROWS.inserted(connection);
+        Vessel toVessel = VesselSamples.ROWS.inserted(connection);
         return new VesselTransferInput(
                 null,
                 fromVessel.id(),
@@ -54,10 +54,5 @@ public final class VesselTransferSamples {
                 LocalDateTime.of(2021, 4, 1, 14, 30),
                 cellarHand.id(),
                 "Other reason");
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static VesselTransfer inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

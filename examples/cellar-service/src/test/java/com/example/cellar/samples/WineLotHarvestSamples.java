@@ -15,8 +15,8 @@ public final class WineLotHarvestSamples {
     private static final WineLotHarvestRepository REPOSITORY = new WineLotHarvestRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<WineLotHarvest, WineLotHarvestInput, WineLotHarvestKey> ROWS =
-            TestRows.of(WineLotHarvest.class, REPOSITORY)
+    public static final TestRows<WineLotHarvest, WineLotHarvestInput, WineLotHarvestKey> ROWS
+            = TestRows.of(WineLotHarvest.class, REPOSITORY)
             .keyed(WineLotHarvest::primaryKey, REPOSITORY::findById)
             .made(WineLotHarvestInput::of, WineLotHarvestSamples::sample, REPOSITORY::insert)
             .deleted(REPOSITORY::delete)
@@ -27,15 +27,8 @@ public final class WineLotHarvestSamples {
 
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static WineLotHarvestInput sample(Connection connection) throws SQLException {
-        Harvest harvest = HarvestSamples.inserted(connection);
-        WineLot wineLot = WineLotSamples.inserted(connection);
-        return new WineLotHarvestInput(
-                wineLot.id(),
-                harvest.id());
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static WineLotHarvest inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
+        Harvest harvest = HarvestSamples.ROWS.inserted(connection);
+        WineLot wineLot = WineLotSamples.ROWS.inserted(connection);
+        return new WineLotHarvestInput(wineLot.id(), harvest.id());
     }
 }

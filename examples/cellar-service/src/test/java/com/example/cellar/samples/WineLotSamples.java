@@ -18,8 +18,7 @@ public final class WineLotSamples {
     private static final WineLotRepository REPOSITORY = new WineLotRepository();
 
     /** How tests get at the rows. */
-    public static final TestRows<WineLot, WineLotInput, UUID> ROWS =
-            TestRows.of(WineLot.class, REPOSITORY)
+    public static final TestRows<WineLot, WineLotInput, UUID> ROWS = TestRows.of(WineLot.class, REPOSITORY)
             .keyed(WineLot::id, REPOSITORY::findById)
             .made(WineLotInput::of, WineLotSamples::sample, REPOSITORY::insert)
             .changed(WineLotSamples::other, REPOSITORY::update)
@@ -31,7 +30,7 @@ public final class WineLotSamples {
     /** A row with a value in every field; the rows that it refers to are inserted first. */
     public static WineLotInput sample(Connection connection) throws SQLException {
         int n = Numbers.next(WineLotSamples.class);
-        Vessel vessel = VesselSamples.inserted(connection);
+        Vessel vessel = VesselSamples.ROWS.inserted(connection);
         return new WineLotInput(
                 Numbers.uuid(n),
                 "Name " + n,
@@ -46,7 +45,7 @@ public final class WineLotSamples {
     /** A row that differs from {@link #sample} wherever the constraints leave a choice. */
     public static WineLotInput other(Connection connection) throws SQLException {
         int n = Numbers.next(WineLotSamples.class);
-        Vessel vessel = VesselSamples.inserted(connection);
+        Vessel vessel = VesselSamples.ROWS.inserted(connection);
         return new WineLotInput(
                 Numbers.uuid(n),
                 "Other name " + n,
@@ -56,10 +55,5 @@ public final class WineLotSamples {
                 LocalDate.of(2021, 4, 1),
                 LocalDate.of(2021, 4, 11),
                 OffsetDateTime.parse("2021-04-01T14:30:00Z"));
-    }
-
-    /** A {@link #sample}, inserted. */
-    public static WineLot inserted(Connection connection) throws SQLException {
-        return REPOSITORY.insert(connection, sample(connection));
     }
 }

@@ -7,12 +7,24 @@ import java.sql.SQLException;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** What holds of the SQL of every table: its rows are listed page by page. */
 public interface RepositoryContract<R extends Record> {
-    Connection connection();
+    @RegisterExtension
+    TestTransaction TRANSACTION = new TestTransaction();
 
     TestRows<R, ?, ?> rows();
+
+    /** What a test does here is taken back when it is over. */
+    default Connection connection() {
+        return TRANSACTION.connection();
+    }
+
+    /** The tables among those written to on which a rollback has no effect. */
+    default List<Tables> withoutTransactions() {
+        return List.of();
+    }
 
     /** Adds rows where there are samples; otherwise tests work with those of the seed. */
     default void addRows() throws SQLException {

@@ -5,7 +5,12 @@ import java.sql.SQLException;
 /** The facts of a table that tests can make rows for. */
 public interface RowContract<R extends Record, I extends Record> extends TableContract<R> {
     @Override
-    TestRows<R, I, ?> rows();
+    TableFacts<R, I> facts();
+
+    @Override
+    default TestRows<R, I, ?> rows() {
+        return facts().rows();
+    }
 
     /** A row that is not stored. */
     default I sample() throws SQLException {

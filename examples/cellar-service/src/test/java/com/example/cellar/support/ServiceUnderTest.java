@@ -16,14 +16,16 @@ public final class ServiceUnderTest
         implements BeforeAllCallback, BeforeEachCallback, TestExecutionExceptionHandler, AfterEachCallback,
                 AfterAllCallback {
     private final List<Tables> tables;
+    private List<Tables> touched;
     private Running running;
 
     private ServiceUnderTest(List<Tables> tables) {
         this.tables = tables;
+        touched = tables;
     }
 
     /**
-     * For tests that write to these tables.
+     * For tests that write to these tables, or to those that the facts of a table name.
      *
      * @param tables each after those that it refers to
      */
@@ -51,6 +53,7 @@ public final class ServiceUnderTest
     @Override
     public void beforeEach(ExtensionContext context) {
         Exchanges.begin();
+        touched = context.getRequiredTestInstance() instanceof TableContract<?> test ? test.facts().touched() : tables;
     }
 
     @Override
@@ -63,12 +66,12 @@ public final class ServiceUnderTest
         if (!Exchanges.all().isEmpty()) {
             context.publishReportEntry("exchanges", Exchanges.all());
         }
-        TestDatabase.of(context).restore(tables);
+        TestDatabase.of(context).restore(touched);
     }
 
     @Override
     public void afterAll(ExtensionContext context) throws SQLException {
-        TestDatabase.of(context).assertUnchanged(tables);
+        TestDatabase.of(context).assertUnchanged(touched);
     }
 
     private record Running(Server server, Connection connection) implements AutoCloseable {

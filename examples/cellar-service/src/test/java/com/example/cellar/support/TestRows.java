@@ -140,7 +140,7 @@ public final class TestRows<R extends Record, I extends Record, K> {
     }
 
     /** A sample, stored. */
-    R inserted(Connection connection) throws SQLException {
+    public R inserted(Connection connection) throws SQLException {
         return insert(connection, sample(connection));
     }
 

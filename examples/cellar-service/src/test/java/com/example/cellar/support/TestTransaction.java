@@ -2,24 +2,13 @@ package com.example.cellar.support;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.List;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 
 /** Gives each test a transaction, and takes back whatever the test did in it. */
 public final class TestTransaction implements BeforeEachCallback, AfterEachCallback {
-    private final List<Tables> withoutTransactions;
     private Connection connection;
-
-    /**
-     * For tests that write.
-     *
-     * @param withoutTransactions the tables among those written to on which a rollback has no effect
-     */
-    public TestTransaction(Tables... withoutTransactions) {
-        this.withoutTransactions = List.of(withoutTransactions);
-    }
 
     @Override
     public void beforeEach(ExtensionContext context) throws SQLException {
@@ -37,7 +26,9 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
         }
         connection.rollback();
         connection.setAutoCommit(true);
-        TestDatabase.of(context).restore(withoutTransactions);
+        if (context.getRequiredTestInstance() instanceof RepositoryContract<?> test) {
+            TestDatabase.of(context).restore(test.withoutTransactions());
+        }
         Numbers.restart();
     }
 }
