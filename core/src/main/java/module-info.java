@@ -42,6 +42,7 @@ module dev.vinekit.core {
             dev.vinekit.engine.h2.H2Engine,
             dev.vinekit.engine.postgresql.PostgresqlEngine,
             dev.vinekit.engine.mariadb.MariadbEngine,
+            dev.vinekit.engine.mysql.MysqlEngine,
             dev.vinekit.engine.sqlite.SqliteEngine,
             dev.vinekit.engine.generic.GenericEngine;
 }

@@ -236,7 +236,7 @@ public final class SampleRows {
             case DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0), numbered);
             case OFFSET_DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0) + "Z", numbered);
             case UUID -> new Sample.NumberedUuid();
-            case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.50}");
+            case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.5}");
             case LIST -> new Sample.Items(items(field, other));
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
         };

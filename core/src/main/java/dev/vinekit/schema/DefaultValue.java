@@ -1,5 +1,6 @@
 package dev.vinekit.schema;
 
+import java.util.Optional;
 import java.util.regex.Pattern;
 
 /**
@@ -36,13 +37,18 @@ public record DefaultValue(String text, Meaning meaning) {
             + "(?:\\(\\d*\\))?|(?:now|statement_timestamp|clock_timestamp|sysdate|curdate|curtime)\\(\\d*\\)"
             + "|(?:date|time|datetime)\\('now'\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
     private static final Pattern NEW_UUID = Pattern.compile(
-            "(?is)(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)");
+            "(?is)\\(*(?:uuid_to_bin\\()?(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)(?:,[01])?\\)*");
     private static final Pattern ON_UPDATE = Pattern.compile("(?i)(?:^|[ )])ON UPDATE [^']*$");
     private static final Pattern SEQUENCE = Pattern.compile("(?is)(?:nextval\\(.*\\)|NEXT VALUE FOR .*)");
 
     /** Whether a row that is changed takes a value too, unless the change gives one: the time of the change. */
     public boolean isOnUpdate() {
         return ON_UPDATE.matcher(text).find();
+    }
+
+    /** What a new row takes, as SQL; empty if it is no value. */
+    public Optional<String> onInsert() {
+        return isValue() ? Optional.of(ON_UPDATE.matcher(text).replaceFirst("").strip()) : Optional.empty();
     }
 
     /** Whether a row takes a value from it. */

@@ -8,7 +8,8 @@ import java.util.List;
  * @param title the engine's name as its makers write it
  * @param exampleUrl a JDBC URL of the engine's form
  * @param libraries what the service and its tests need of it
- * @param templates a class beside whose folder {@code templates} the engine's own templates lie; they come before ours
+ * @param templates a class beside whose folder {@code templates} the engine's own templates lie; then come those beside
+ *     the classes that it extends, and ours at last
  */
 public record EngineTraits(
         String title,

@@ -71,9 +71,8 @@ final class Templates {
 
     private static Configuration configuration(Class<?> engine, Stream<TemplateLoader> first) {
         Configuration configuration = new Configuration(Configuration.VERSION_2_3_34);
-        configuration.setTemplateLoader(new MultiTemplateLoader(Stream.concat(first, Stream.of(
-                shippedWith(engine), shippedWith(Templates.class)))
-                .toArray(TemplateLoader[]::new)));
+        configuration.setTemplateLoader(new MultiTemplateLoader(
+                Stream.concat(first, places(engine).map(Templates::shippedWith)).toArray(TemplateLoader[]::new)));
         configuration.setDefaultEncoding("UTF-8");
         configuration.setLocale(Locale.ROOT);
         configuration.setNumberFormat("computer");
@@ -85,6 +84,13 @@ final class Templates {
         configuration.setAPIBuiltinEnabled(false);
         configuration.setObjectWrapper(new OptionalsAsValues());
         return configuration;
+    }
+
+    /** The classes that templates lie beside: the engine's, what it extends, and ours at last. */
+    private static Stream<Class<?>> places(Class<?> engine) {
+        return Stream.concat(
+                Stream.<Class<?>>iterate(engine, each -> each != Object.class, Class::getSuperclass),
+                Stream.of(Templates.class));
     }
 
     /** Templates beside a class. They are asked for here, for the library is shown nothing of what lies in a module. */
@@ -141,11 +147,9 @@ final class Templates {
      */
     List<String> names(String folder) {
         Set<String> names = new TreeSet<>();
-        for (Class<?> place : List.of(Templates.class, engine)) {
-            ResourceFolder.names(place, "templates/" + folder).stream()
-                    .filter(name -> name.endsWith(SUFFIX) && !name.startsWith(PART))
-                    .forEach(name -> names.add(folder + "/" + name.substring(0, name.length() - SUFFIX.length())));
-        }
+        places(engine).flatMap(place -> ResourceFolder.names(place, "templates/" + folder).stream())
+                .filter(name -> name.endsWith(SUFFIX) && !name.startsWith(PART))
+                .forEach(name -> names.add(folder + "/" + name.substring(0, name.length() - SUFFIX.length())));
         return List.copyOf(names);
     }
 
@@ -224,9 +228,7 @@ final class Templates {
                     .map(file -> folder.get().relativize(file).toString().replace('\\', '/'))
                     .filter(name -> name.endsWith(SUFFIX)).sorted().toList();
             for (String name : names) {
-                boolean ours = engine.getResource("templates/" + name) != null
-                        || Templates.class.getResource("templates/" + name) != null;
-                if (!ours) {
+                if (places(engine).allMatch(place -> place.getResource("templates/" + name) == null)) {
                     throw Fault.inCall("There is no template " + name + " for " + folder.get().resolve(name)
                             + " to replace.",
                             "The nearest name is " + Nearest.of(name, rendered).orElse("") + ".");

@@ -168,6 +168,14 @@ public interface Dialect {
         return true;
     }
 
+    /**
+     * Whether the row that an INSERT stored is read by its key afterwards, for neither the statement answers with it nor
+     * the driver.
+     */
+    default boolean readsBack() {
+        return false;
+    }
+
     /** Whether rows of values can be compared with {@code >}. */
     default boolean comparesRows() {
         return true;

@@ -183,8 +183,8 @@ public final class ExpressionParser {
             case WORD:
                 return word(token.text());
             case SYMBOL:
-                if (token.text().equals("-") && peek().kind() == Token.Kind.NUMBER) {
-                    return new Expression.Number(decimal(take().text()).negate());
+                if (token.text().equals("-") && plainValue() instanceof Expression.Number number) {
+                    return new Expression.Number(number.value().negate());
                 }
                 if (token.text().equals("(")) {
                     Expression inner = disjunction();

@@ -12,7 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class SnapshotTest {
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void everythingThatWasReadComesBack(String engine) throws Exception {
         try (TestDatabases clauses = TestDatabases.clauses(engine)) {
             Schema schema = VineKit.read(clauses.database(), Scope.all());

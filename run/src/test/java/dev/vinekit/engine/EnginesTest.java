@@ -39,7 +39,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What every engine must do. */
 class EnginesTest {
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void definitionOfTheCellarReadsBackEqual(String engine) throws Exception {
         try (Cellar cellar = TestDatabases.cellar(engine)) {
             assertReadsBackEqual(VineKit.read(cellar.database(), Scope.all()));
@@ -47,7 +47,7 @@ class EnginesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void definitionOfEveryClauseReadsBackEqual(String engine) throws Exception {
         try (TestDatabases clauses = TestDatabases.clauses(engine)) {
             assertReadsBackEqual(VineKit.read(clauses.database(), Scope.all()));
@@ -69,7 +69,8 @@ class EnginesTest {
     @CsvSource(delimiter = '|', value = {
         "h2         | CREATE SCHEMA \"Far\"   | \"Far\" | PUBLIC,Far",
         "postgresql | CREATE SCHEMA \"Far\"   | \"Far\" | public,Far",
-        "mariadb    | CREATE DATABASE `Far` | `Far` | DEFAULT,Far"})
+        "mariadb    | CREATE DATABASE `Far` | `Far` | DEFAULT,Far",
+        "mysql      | CREATE DATABASE `Far` | `Far` | DEFAULT,Far"})
     void definitionOverTwoSchemasReadsBackEqual(String engine, String creation, String schema, String names)
             throws Exception {
         String script = creation + "; CREATE TABLE " + schema + ".tree (id INT NOT NULL, part INT NOT NULL, "
@@ -85,7 +86,7 @@ class EnginesTest {
         assertThat(readBoth(engine, Engines.named(engine).dialect(read).definition(read), names)).isEqualTo(read);
     }
 
-    /** On MariaDB a schema is a database of its own, which does not go with the scratch database. */
+    /** On MariaDB and MySQL a schema is a database of its own, which does not go with the scratch database. */
     private static Schema readBoth(String engine, String script, String names) throws SQLException {
         try (TestDatabases database = TestDatabases.on(engine, script)) {
             try (Connection connection = database.database().connect()) {
@@ -93,7 +94,7 @@ class EnginesTest {
                         .map(name -> name.equals("DEFAULT") ? catalog(connection) : name).toList();
                 return VineKit.read(database.database(), new Scope(schemas, List.of()));
             } finally {
-                if (engine.equals("mariadb")) {
+                if (names.startsWith("DEFAULT")) {
                     try (Connection connection = database.database().connect();
                             Statement statement = connection.createStatement()) {
                         statement.execute("SET foreign_key_checks = 0");
@@ -113,7 +114,7 @@ class EnginesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void cellarMeansTheSameOnEveryEngine(String engine) {
         try (Cellar cellar = TestDatabases.cellar(engine); Cellar model = Cellar.open("h2")) {
             assertThat(meaning(cellar)).containsExactlyInAnyOrderElementsOf(meaning(model));
@@ -122,7 +123,7 @@ class EnginesTest {
 
     @Tag("thorough")
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void readingTakesAsManyStatementsForManyTablesAsForFew(String engine) throws Exception {
         int few = statementsToRead(engine, 10);
 
@@ -145,7 +146,7 @@ class EnginesTest {
 
     @Tag("thorough")
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void cellarGoesAllTheWayToAGreenMatrix(String engine, @TempDir Path directory) {
         try (Cellar cellar = TestDatabases.cellar(engine)) {
             Mapping mapping = VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar");
@@ -189,11 +190,15 @@ class EnginesTest {
                 + " " + entity.relations().size() + "\n" + fields;
     }
 
-    /** SQLite has one size of whole numbers and one of broken ones; in views enumerations show where they are types. */
+    /**
+     * SQLite has one size of whole numbers and one of broken ones, MySQL keeps a UUID as text; in views enumerations show
+     * where they are types.
+     */
     private static JavaType kind(Entity entity, JavaType type) {
         return switch (type) {
             case ENUM -> entity.table().isView() ? JavaType.STRING : type;
             case INTEGER -> JavaType.LONG;
+            case UUID -> JavaType.STRING;
             case FLOAT -> JavaType.DOUBLE;
             default -> type;
         };

@@ -1,28 +1,18 @@
 package dev.vinekit.engine.mariadb;
 
-import dev.vinekit.schema.Column;
+import dev.vinekit.engine.mysqlfamily.FamilyChanges;
+import dev.vinekit.engine.mysqlfamily.FamilyDefinition;
+import dev.vinekit.engine.mysqlfamily.FamilyDialect;
+import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
-import dev.vinekit.schema.Table;
-import dev.vinekit.sql.ArrayText;
-import dev.vinekit.sql.Dialect;
-import dev.vinekit.sql.Expression;
-import dev.vinekit.sql.ExpressionParser;
-import dev.vinekit.sql.Quoting;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 
-/** MariaDB's SQL, as it is unless {@code sql_mode} says otherwise. */
-final class MariadbDialect implements Dialect {
-    private static final Pattern PLAIN = Pattern.compile("[A-Za-z_][A-Za-z0-9_]*");
-
+/** What is MariaDB's own in its SQL. */
+final class MariadbDialect extends FamilyDialect {
     /**
      * Reserved words: MariaDB manual, "Reserved Words", those of all modes; and names of functions that the parser
      * takes for a call where a parenthesis follows ("Function Name Parsing" of MySQL's manual, and tried out).
@@ -56,78 +46,13 @@ final class MariadbDialect implements Dialect {
             percentile_cont percentile_disc session_user std stddev stddev_pop stddev_samp subdate substr substring sum
             sysdate trim value variance var_pop var_samp""".strip().split("\\s+"));
 
-    /** An identifier in MariaDB's own quotes. */
-    static String quote(String name) {
-        return '`' + name.replace("`", "``") + '`';
-    }
-
-    /** A string in which a backslash escapes. */
-    static String quoteText(String text) {
-        return Dialect.quoteLiteral(text.replace("\\", "\\\\"));
-    }
-
-    @Override
-    public String identifier(String name) {
-        return PLAIN.matcher(name).matches() && !KEYWORDS.contains(name.toLowerCase(Locale.ROOT)) ? name : quote(name);
-    }
-
-    @Override
-    public Expression parseCheck(String expression) {
-        return ExpressionParser.parse(expression, word -> word, Quoting.BACKSLASHES);
-    }
-
-    /** What a regular expression means depends on the collation here. */
-    @Override
-    public Optional<String> javaRegex(String pattern) {
-        return Optional.empty();
-    }
-
-    @Override
-    public boolean keeps(double oddNumber) {
-        return false;
-    }
-
-    @Override
-    public boolean isTransactional(Table table) {
-        return !table.options().matches("ENGINE=(?:Aria|MyISAM|MEMORY|CSV|ARCHIVE|MRG_MyISAM) .*");
-    }
-
-    @Override
-    public boolean comparesExactly(Table table, Column column) {
-        return column.collation().orElse(table.options().replaceFirst("(?s).*COLLATE=(\\w+).*", "$1")).endsWith("_bin");
-    }
-
-    @Override
-    public boolean hasLists() {
-        return true;
-    }
-
-    @Override
-    public Optional<String> parameterOfUuidInBytes() {
-        return Optional.of("UNHEX(REPLACE(?, '-', ''))");
+    MariadbDialect() {
+        super(KEYWORDS);
     }
 
     @Override
     public String selectedUuidInBytes(String column) {
         return "CAST(" + column + " AS UUID)";
-    }
-
-    @Override
-    public String parameter(SqlType type) {
-        return switch (type.kind()) {
-            case BIT -> "CAST(CONV(?, 2, 10) AS UNSIGNED)";
-            case REAL -> "CAST(? AS FLOAT)";
-            case GEOMETRY -> "ST_GeomFromText(?)";
-            default -> "?";
-        };
-    }
-
-    /** Labels are ordered as they are declared, and compared with text as text, with a number by their place. */
-    @Override
-    public String compared(SqlType type, String parameter) {
-        return type.kind() != SqlType.Kind.ENUM ? parameter
-                : type.labels().stream().map(MariadbDialect::quoteText)
-                .collect(Collectors.joining(", ", "FIELD(" + parameter + " COLLATE utf8mb4_bin, ", ")"));
     }
 
     /** The driver makes 02:00 of 26:00, and of dates that are none the same null as of NULL. */
@@ -140,36 +65,10 @@ final class MariadbDialect implements Dialect {
     }
 
     @Override
-    public String selected(SqlType type, String column) {
-        return switch (type.kind()) {
-            case BIT -> "LPAD(BIN(" + column + "), " + type.length() + ", '0')";
-            case GEOMETRY -> "ST_AsText(" + column + ")";
-            case REAL -> "CAST(" + column + " AS DOUBLE)"; // As it is, it is told with six digits.
-            case TINYINT -> type.isOneDigit() ? column + " + 0" : column;
-            default -> column;
-        };
-    }
-
-    /** The driver takes numbers of one digit for truth values only where it is not asked for a number. */
-    @Override
-    public String inSelectList(SqlType type, String column) {
-        return type.kind() == SqlType.Kind.TINYINT ? column : selected(type, column);
-    }
-
-    @Override
-    public String asText(SqlType type, String column) {
-        return type.kind() == SqlType.Kind.GEOMETRY ? selected(type, column) : "CAST(" + column + " AS CHAR)";
-    }
-
-    @Override
     public List<String> sampleTexts(SqlType type) {
-        return switch (type.kind()) {
-            case BIT -> List.of("0".repeat((int) type.length() - 1) + "1", "1".repeat((int) type.length()));
-            case NETWORK -> type.text().equals("inet6")
-                    ? List.of("2001:db8::1", "2001:db8::2") : List.of("10.0.0.1", "192.168.2.2");
-            case GEOMETRY -> geometry(type.text());
-            default -> List.of();
-        };
+        return type.kind() != SqlType.Kind.NETWORK ? super.sampleTexts(type)
+                : type.text().equals("inet6")
+                ? List.of("2001:db8::1", "2001:db8::2") : List.of("10.0.0.1", "192.168.2.2");
     }
 
     @Override
@@ -178,59 +77,15 @@ final class MariadbDialect implements Dialect {
                 ? Optional.of(type.text().equals("inet6") ? "2001:db8::#" : "10.0.1.#") : Optional.empty();
     }
 
-    private static List<String> geometry(String type) {
-        return switch (type) {
-            case "geometry", "point" -> List.of("POINT(1 2)", "POINT(3 4)");
-            case "linestring" -> List.of("LINESTRING(0 0,1 1)", "LINESTRING(0 0,2 2)");
-            case "polygon" -> List.of("POLYGON((0 0,1 0,1 1,0 0))", "POLYGON((0 0,2 0,2 2,0 0))");
-            default -> List.of();
-        };
-    }
-
-    /** The session's time zone is UTC wherever these are read. */
-    @Override
-    public String literal(SqlType type, String value) {
-        return switch (type.kind()) {
-            case BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE, YEAR -> value;
-            case BINARY -> "X'" + Dialect.hex(value) + "'";
-            case BIT -> "b'" + value + "'";
-            case GEOMETRY -> "ST_GeomFromText(" + quoteText(value) + ")";
-            case SET -> quoteText(ArrayText.elements(value).stream().map(Optional::orElseThrow)
-                    .collect(Collectors.joining(",")));
-            case TIMESTAMP -> quoteText(value.replace('T', ' '));
-            case TIMESTAMP_WITH_ZONE -> quoteText(OffsetDateTime.parse(value.replace(' ', 'T'))
-                    .withOffsetSameInstant(ZoneOffset.UTC).toLocalDateTime().toString().replace('T', ' '));
-            default -> quoteText(value);
-        };
-    }
-
-    @Override
-    public String insertOfDefaults() {
-        return "() VALUES ()";
-    }
-
-    @Override
-    public String isSame(SqlType type, String column, String parameter) {
-        return column + " <=> " + parameter;
-    }
-
-    @Override
-    public Optional<Postponing> postponing(List<String> tables) {
-        return Optional.of(new Postponing("SET foreign_key_checks = 0;\n", "SET foreign_key_checks = 1;\n"));
-    }
-
     @Override
     public String definition(Schema schema) {
-        return new MariadbDefinition(this, schema).script();
+        return new FamilyDefinition(this, schema, ForeignKey.Action.RESTRICT).script();
     }
 
     @Override
     public String changes(SchemaDifference difference) {
-        return new MariadbChanges(this, difference, new MariadbDefinition(this, difference.after())).script();
-    }
-
-    @Override
-    public boolean sortsNullsFirst() {
-        return true;
+        return new FamilyChanges(this, difference,
+                new FamilyDefinition(this, difference.after(), ForeignKey.Action.RESTRICT), "DROP INDEX IF EXISTS ")
+                .script();
     }
 }

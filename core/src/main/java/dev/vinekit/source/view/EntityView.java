@@ -100,6 +100,7 @@ public record EntityView(
      *
      * @param table where rows are inserted
      * @param rows where they are found: in the table, without those of tables that have its columns too
+     * @param readBack there if a new row is read by its key
      * @param rereads whether a trigger may change a new row after the statement that inserts it
      */
     public record StatementView(
@@ -110,9 +111,22 @@ public record EntityView(
             JavaString keyMatch,
             JavaString lock,
             boolean returning,
+            Optional<ReadBackView> readBack,
             JavaString everything,
             List<JavaString> tellingColumns,
             JavaString tellingMatch) {
+    }
+
+    /**
+     * What an insert must know that reads the row by its key afterwards.
+     *
+     * @param defaults those that the database is asked for first, so that the row is told from others
+     */
+    public record ReadBackView(List<DefaultView> defaults) {
+    }
+
+    /** The default of a column, as SQL. */
+    public record DefaultView(JavaString column, JavaString value) {
     }
 
     /**

@@ -9,6 +9,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.UniqueKey;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -147,12 +149,14 @@ final class EntityViews {
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
                 JavaString.of((isParent(entity) ? "ONLY " : "") + entity.sqlTable()),
-                !key.isEmpty() && mapping.schema().hasLateInsertTrigger(entity.table().name()),
+                !key.isEmpty() && !dialect.readsBack()
+                        && mapping.schema().hasLateInsertTrigger(entity.table().name()),
                 JavaString.list(entity.fields().stream().map(field -> field.isUuidInBytes() ? field.selected()
                         : dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
                 JavaString.of(dialect.lock()),
                 dialect.returnsRows(),
+                dialect.readsBack() ? Optional.of(readBack(entity)) : Optional.empty(),
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
                         .map(field -> asTested(field).equals(field.sqlName()) ? field.sqlName()
                                 : asTested(field) + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
@@ -163,6 +167,17 @@ final class EntityViews {
                         : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
                         dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?")))
                         .collect(Collectors.joining(" AND "))));
+    }
+
+    /** Of a table without a key every value tells a row from others. */
+    private static EntityView.ReadBackView readBack(Entity entity) {
+        return new EntityView.ReadBackView(entity.fields().stream()
+                .filter(field -> entity.key().isEmpty() || field.inKey())
+                .filter(field -> field.input() != Field.Input.ASSIGNED)
+                .flatMap(field -> field.column().defaultValue().flatMap(DefaultValue::onInsert).stream()
+                        .map(value -> new EntityView.DefaultView(
+                                JavaString.of(field.sqlName()), JavaString.of(value))))
+                .toList());
     }
 
     /** Whether rows of other tables would be found in this one too. */

@@ -40,7 +40,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
     private static final ColumnConverter<${c.stored}, ${c.type}> ${c.constant} = new ${c.by}();
 
 </#list>
-<#if e.can("create") && !e.sql.returning>
+<#if e.can("create") && !e.sql.returning && !e.sql.readBack??>
     private static final String[] COLUMN_NAMES = {
 <#list e.fields as f>
         ${f.column}<#sep>,</#sep>
@@ -125,7 +125,14 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
 </#list>
+<#if e.sql.readBack??>
+<#list e.sql.readBack.defaults as d>
+                .orDefault(${d.column}, ${d.value})
+</#list>
+                .returning(connection, COLUMNS, ROW<#list e.key as f>, ${f.sqlName}</#list>);
+<#else>
                 .returning(connection, <#if e.sql.returning>COLUMNS<#else>COLUMN_NAMES</#if>, ROW);
+</#if>
 <#if e.sql.rereads>
         // A trigger may have changed the row since.
         return findById(connection, ${shape.keyOf("created")}).orElse(created);

@@ -1,4 +1,4 @@
-package dev.vinekit.engine.mariadb;
+package dev.vinekit.engine.mysqlfamily;
 
 import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.schema.Column;
@@ -17,13 +17,17 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
-/** Table definitions as MariaDB wants them: comments and plain indexes stand inside. */
-final class MariadbDefinition extends StandardDefinition {
+/** Table definitions as MySQL and MariaDB want them: comments and plain indexes stand inside. */
+public final class FamilyDefinition extends StandardDefinition {
     private static final Pattern INDEX =
             Pattern.compile("CREATE ((?:UNIQUE |FULLTEXT |SPATIAL )?)INDEX (`(?:[^`]|``)+`)");
 
-    MariadbDefinition(Dialect dialect, Schema schema) {
+    private final ForeignKey.Action usual;
+
+    /** @param usual what a reference does where it says nothing */
+    public FamilyDefinition(Dialect dialect, Schema schema, ForeignKey.Action usual) {
         super(dialect, schema);
+        this.usual = usual;
     }
 
     @Override
@@ -35,7 +39,7 @@ final class MariadbDefinition extends StandardDefinition {
     protected String column(Table table, Column column) {
         boolean saysNull = column.nullable() && column.type().kind() == SqlType.Kind.TIMESTAMP_WITH_ZONE;
         return super.column(table, column) + (saysNull ? " NULL" : "")
-                + (column.comment().isEmpty() ? "" : " COMMENT " + MariadbDialect.quoteText(column.comment()))
+                + (column.comment().isEmpty() ? "" : " COMMENT " + FamilyDialect.quoteText(column.comment()))
                 + table.checks().stream().filter(check -> check.column().filter(column.name()::equals).isPresent())
                         .map(check -> " CHECK (" + check.expression() + ")").collect(Collectors.joining());
     }
@@ -60,12 +64,12 @@ final class MariadbDefinition extends StandardDefinition {
     }
 
     /**
-     * All indexes: one that MariaDB makes for a reference would be there before ours of the same name, and a column
+     * All indexes: one that the server makes for a reference would be there before ours of the same name, and a column
      * that counts may have no other.
      */
     @Override
     protected List<String> innerIndexes(Table table) {
-        return table.indexes().stream().map(index -> index.definition().map(MariadbDefinition::inside)
+        return table.indexes().stream().map(index -> index.definition().map(FamilyDefinition::inside)
                 .orElseGet(() -> "KEY " + dialect.identifier(index.name()) + columns(index.columns()))).toList();
     }
 
@@ -86,7 +90,7 @@ final class MariadbDefinition extends StandardDefinition {
     @Override
     protected String options(Table table) {
         return super.options(table)
-                + (table.comment().isEmpty() ? "" : " COMMENT=" + MariadbDialect.quoteText(table.comment()))
+                + (table.comment().isEmpty() ? "" : " COMMENT=" + FamilyDialect.quoteText(table.comment()))
                 + partitions(table);
     }
 
@@ -107,6 +111,6 @@ final class MariadbDefinition extends StandardDefinition {
 
     @Override
     protected ForeignKey.Action usualAction() {
-        return ForeignKey.Action.RESTRICT;
+        return usual;
     }
 }

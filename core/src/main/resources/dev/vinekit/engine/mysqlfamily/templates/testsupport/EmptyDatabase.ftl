@@ -1,3 +1,4 @@
+<#include "_server.ftl">
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -14,8 +15,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
- * An empty database on a MariaDB server of the tests' own, which runs on a temporary directory and is stopped when it
- * is closed. The programs of the server must be installed: {@code mariadb-install-db} and {@code mariadbd}. Scripts run
+ * An empty database on a ${server.title} server of the tests' own, which runs on a temporary directory and is stopped when it
+ * is closed. ${server.installed} Scripts run
  * in it as a user who owns it, but may not touch files or reach other servers. Nobody else gets in: the password is a
  * new one.
  */
@@ -29,33 +30,34 @@ final class EmptyDatabase implements AutoCloseable {
 
     EmptyDatabase() {
         try {
-            directory = Files.createTempDirectory("mariadb-").toFile();
+            directory = Files.createTempDirectory("${server.name}-").toFile();
             String data = "--datadir=" + new File(directory, "data");
             String user = "--user=" + System.getProperty("user.name");
-            int installed = run("mariadb-install-db", "--no-defaults", data, user,
-                    "--auth-root-authentication-method=normal", "--skip-test-db").waitFor();
+            int installed = run("${server.installation}", "--no-defaults", data, user,
+                    ${server.installationOptions}).waitFor();
             if (installed != 0) {
-                throw new IllegalStateException("mariadb-install-db failed: " + Files.readString(log().toPath()));
+                throw new IllegalStateException("${server.installation} failed: " + Files.readString(log().toPath()));
             }
             port = freePort();
             File first = new File(directory, "first.sql");
             Files.writeString(first.toPath(), """
-                    DELETE FROM mysql.global_priv WHERE User <> 'mariadb.sys';
-                    FLUSH PRIVILEGES;
+<#list server.withoutUsers as statement>
+                    ${statement}
+</#list>
                     CREATE DATABASE tests;
                     CREATE USER tests@'127.0.0.1' IDENTIFIED BY '%s';
                     GRANT ALL PRIVILEGES ON tests.* TO tests@'127.0.0.1';
                     """.formatted(password));
-            server = run("mariadbd", "--no-defaults", data, user, "--port=" + port, "--bind-address=127.0.0.1",
-                    "--init-file=" + first, "--local-infile=0", "--skip-symbolic-links", "--secure-file-priv=" + Files.createDirectory(directory.toPath().resolve("nothing")),
+            server = run("${server.program}", "--no-defaults", data, user, "--port=" + port, "--bind-address=127.0.0.1",
+                    "--init-file=" + first, "--local-infile=0", "--skip-symbolic-links", ${server.options},
                     "--socket=" + new File(directory, "socket"), "--skip-log-bin", "--skip-name-resolve",
                     "--character-set-server=utf8mb4", "--innodb-flush-log-at-trx-commit=0");
             await();
         } catch (IOException e) {
-            throw new UncheckedIOException("The MariaDB server for the tests did not start.", e);
+            throw new UncheckedIOException("The ${server.title} server for the tests did not start.", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IllegalStateException("The MariaDB server for the tests was not given the time to start.", e);
+            throw new IllegalStateException("The ${server.title} server for the tests was not given the time to start.", e);
         }
     }
 
@@ -64,9 +66,11 @@ final class EmptyDatabase implements AutoCloseable {
      * that they share, tables in use among them.
      */
     private Process run(String... command) throws IOException {
-        File program = Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/opt/homebrew/bin")
+        String path = System.getenv().getOrDefault("PATH", "");
+        File program = Stream.concat(Stream.of(path.split(File.pathSeparator)),
+                        Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/opt/homebrew/bin"))
                 .map(folder -> new File(folder, command[0])).filter(File::canExecute).findFirst()
-                .orElseThrow(() -> new IllegalStateException("The tests need a MariaDB server: no " + command[0] + " here."));
+                .orElseThrow(() -> new IllegalStateException("The tests need a ${server.title} server: no " + command[0] + " here."));
         command[0] = program.toString();
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log()));
@@ -102,11 +106,11 @@ final class EmptyDatabase implements AutoCloseable {
                 Thread.sleep(50);
             }
         }
-        throw new IllegalStateException("mariadbd does not answer, see " + log());
+        throw new IllegalStateException("${server.program} does not answer, see " + log());
     }
 
     String url() {
-        return "jdbc:mariadb://127.0.0.1:" + port + "/tests?allowMultiQueries=true&allowLocalInfile=false"
+        return "jdbc:${server.name}://127.0.0.1:" + port + "/tests?allowMultiQueries=true${server.urlOptions}"
                 + "&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
     }
 
@@ -125,7 +129,7 @@ final class EmptyDatabase implements AutoCloseable {
         try (var files = Files.walk(directory.toPath())) {
             files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());
         } catch (IOException e) {
-            throw new UncheckedIOException("The directory of the tests' MariaDB server could not be removed.", e);
+            throw new UncheckedIOException("The directory of the tests' ${server.title} server could not be removed.", e);
         }
     }
 }

@@ -1,4 +1,4 @@
-package dev.vinekit.engine.mariadb;
+package dev.vinekit.engine.mysqlfamily;
 
 import dev.vinekit.engine.Catalog;
 import dev.vinekit.schema.SchemaObject;
@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Puts MariaDB's functions, procedures and triggers together from what the information schema tells of them. */
-final class MariadbObjects {
+/** Puts functions, procedures and triggers together from what the information schema tells of them. */
+final class FamilyObjects {
     private static final String PARAMETERS = """
             SELECT SPECIFIC_SCHEMA AS TABLE_SCHEMA, SPECIFIC_NAME, ORDINAL_POSITION, PARAMETER_MODE, PARAMETER_NAME, DTD_IDENTIFIER,
                 CHARACTER_SET_NAME, COLLATION_NAME, ROUTINE_TYPE
@@ -38,26 +38,29 @@ final class MariadbObjects {
     /** The usual one goes without saying: it is what our own server has. */
     private static final String COLLATION = """
             SELECT DEFAULT_COLLATION_NAME FROM information_schema.SCHEMATA
-            WHERE SCHEMA_NAME IN (?) AND SCHEMA_NAME = DATABASE() AND DEFAULT_COLLATION_NAME <> 'utf8mb4_general_ci'
+            WHERE SCHEMA_NAME IN (?) AND SCHEMA_NAME = DATABASE()
             """;
 
-    private final MariadbCatalog catalog;
+    private final FamilyCatalog catalog;
     private final Map<List<String>, List<String>> parameters = new HashMap<>();
     private final Map<List<String>, String> results = new HashMap<>();
 
-    private MariadbObjects(MariadbCatalog catalog) {
+    private FamilyObjects(FamilyCatalog catalog) {
         this.catalog = catalog;
     }
 
     /** In four statements, whatever there is. A login without the right to see a definition is not told it. */
-    static List<SchemaObject> of(MariadbCatalog catalog) throws SQLException {
-        MariadbObjects objects = new MariadbObjects(catalog);
+    static List<SchemaObject> of(FamilyCatalog catalog) throws SQLException {
+        FamilyObjects objects = new FamilyObjects(catalog);
         List<SchemaObject> found = new ArrayList<>();
         catalog.each(PARAMETERS, objects::parameter);
         catalog.each(ROUTINES, row -> found.add(objects.routine(row)));
-        catalog.each(COLLATION, row -> found.add(
-                new SchemaObject(SchemaObject.Kind.COLLATION, new TableName("", "of new tables"),
-                Optional.empty(), "ALTER DATABASE COLLATE " + row.getString(1), List.of())));
+        catalog.each(COLLATION, row -> {
+            if (!row.getString(1).equals(catalog.collation())) {
+                found.add(new SchemaObject(SchemaObject.Kind.COLLATION, new TableName("", "of new tables"),
+                        Optional.empty(), "ALTER DATABASE COLLATE " + row.getString(1), List.of()));
+            }
+        });
         catalog.each(TRIGGERS, row -> found.add(objects.trigger(row)));
         return found;
     }
@@ -74,7 +77,7 @@ final class MariadbObjects {
         }
         String mode = row.getString("ROUTINE_TYPE").equals("PROCEDURE") ? row.getString("PARAMETER_MODE") + " " : "";
         parameters.computeIfAbsent(routine, key -> new ArrayList<>())
-                .add(mode + MariadbDialect.quote(row.getString("PARAMETER_NAME")) + " " + type);
+                .add(mode + FamilyDialect.quote(row.getString("PARAMETER_NAME")) + " " + type);
     }
 
     private SchemaObject routine(ResultSet row) throws SQLException {
@@ -89,7 +92,7 @@ final class MariadbObjects {
                 + (row.getString("IS_DETERMINISTIC").equals("YES") ? "\n    DETERMINISTIC" : "")
                 + (access.equals("CONTAINS SQL") ? "" : "\n    " + access)
                 + (row.getString("SECURITY_TYPE").equals("INVOKER") ? "\n    SQL SECURITY INVOKER" : "")
-                + (comment.isEmpty() ? "" : "\n    COMMENT " + MariadbDialect.quoteText(comment))
+                + (comment.isEmpty() ? "" : "\n    COMMENT " + FamilyDialect.quoteText(comment))
                 + "\n" + row.getString("ROUTINE_DEFINITION");
         return new SchemaObject(SchemaObject.Kind.FUNCTION, catalog.tableName(row, name), Optional.empty(),
                 inMode(row, definition), List.of());
@@ -105,14 +108,15 @@ final class MariadbObjects {
     }
 
     /** A routine runs in the mode in which it was made, whatever that of its caller. */
-    private static String inMode(ResultSet row, String definition) throws SQLException {
+    private String inMode(ResultSet row, String definition) throws SQLException {
         String mode = row.getString("SQL_MODE").replaceAll(",?NO_AUTO_CREATE_USER", "");
-        return mode.equals(MariadbEngine.MODE) ? definition
-                : "SET sql_mode = '" + mode + "';\n" + definition + ";\nSET sql_mode = '" + MariadbEngine.MODE + "'";
+        String usual = catalog.mode();
+        return mode.equals(usual) ? definition
+                : "SET sql_mode = '" + mode + "';\n" + definition + ";\nSET sql_mode = '" + usual + "'";
     }
 
     private static String spelled(TableName name) {
-        return (name.schema().isEmpty() ? "" : MariadbDialect.quote(name.schema()) + ".")
-                + MariadbDialect.quote(name.name());
+        return (name.schema().isEmpty() ? "" : FamilyDialect.quote(name.schema()) + ".")
+                + FamilyDialect.quote(name.name());
     }
 }

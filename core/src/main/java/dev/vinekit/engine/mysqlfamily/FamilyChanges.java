@@ -1,4 +1,4 @@
-package dev.vinekit.engine.mariadb;
+package dev.vinekit.engine.mysqlfamily;
 
 import dev.vinekit.engine.StandardChanges;
 import dev.vinekit.engine.StandardDefinition;
@@ -17,10 +17,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** Changes as MariaDB wants them: a column is written whole, with its comment. */
-final class MariadbChanges extends StandardChanges {
-    MariadbChanges(Dialect dialect, SchemaDifference difference, StandardDefinition definition) {
+/** Changes as MySQL and MariaDB want them: a column is written whole, with its comment. */
+public final class FamilyChanges extends StandardChanges {
+    private final String dropIndex;
+
+    /** @param dropIndex drops an index that may have gone with a reference, up to its name */
+    public FamilyChanges(Dialect dialect, SchemaDifference difference, StandardDefinition definition,
+            String dropIndex) {
         super(dialect, difference, definition);
+        this.dropIndex = dropIndex;
     }
 
     @Override
@@ -56,7 +61,7 @@ final class MariadbChanges extends StandardChanges {
         } else if (part instanceof UniqueKey && primary) {
             return List.of(alter + " DROP PRIMARY KEY");
         } else if (part instanceof UniqueKey || part instanceof Index) {
-            return List.of(alter + " DROP INDEX IF EXISTS " + name);
+            return List.of(alter + " " + dropIndex + name);
         }
         boolean withColumn = part instanceof Check check && check.column().isPresent();
         return withColumn ? List.of(addition(table(table), part)) : List.of(alter + " DROP CONSTRAINT " + name);
@@ -72,7 +77,7 @@ final class MariadbChanges extends StandardChanges {
         List<String> statements = new ArrayList<>();
         if (!change.now().isView() && !change.was().comment().equals(change.now().comment())) {
             statements.add("ALTER TABLE " + name(change.now()) + " COMMENT="
-                    + MariadbDialect.quoteText(change.now().comment()));
+                    + FamilyDialect.quoteText(change.now().comment()));
         }
         if (!change.was().options().equals(change.now().options())) {
             statements.add("ALTER TABLE " + name(change.now()) + " " + change.now().options());

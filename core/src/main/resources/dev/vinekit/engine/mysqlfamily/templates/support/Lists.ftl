@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 
-/** Lists of labels as MariaDB writes sets: with commas between them. */
+/** Lists of labels as the database writes sets: with commas between them. */
 public final class Lists {
     private Lists() {
     }

@@ -1,4 +1,4 @@
-package dev.vinekit.engine.mariadb;
+package dev.vinekit.engine.mysqlfamily;
 
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
@@ -7,6 +7,7 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.SqlText;
 import java.math.BigDecimal;
 import java.sql.Connection;
@@ -53,12 +54,12 @@ final class TruthValues {
      * A schema, with columns as numbers in which rows have others than 0 and 1; a statement for each table that has
      * some in question.
      */
-    static Schema byRows(Connection connection, Schema read) throws SQLException {
+    static Schema byRows(Connection connection, Schema read, Dialect dialect) throws SQLException {
         TruthValues values = new TruthValues(read);
         for (Table table : read.tables()) {
             List<Column> doubtful = doubtful(table);
             if (!doubtful.isEmpty() && !table.isView() && table.access().rights().contains(Access.Right.SELECT)) {
-                values.look(connection, table, doubtful);
+                values.look(connection, table, doubtful, dialect);
             }
         }
         return values.numbered();
@@ -105,8 +106,8 @@ final class TruthValues {
                                 && number.compareTo(BigDecimal.ONE) != 0));
     }
 
-    private void look(Connection connection, Table table, List<Column> doubtful) throws SQLException {
-        MariadbDialect dialect = new MariadbDialect();
+    private void look(Connection connection, Table table, List<Column> doubtful, Dialect dialect)
+            throws SQLException {
         List<String> names = doubtful.stream().map(column -> dialect.identifier(column.name())).toList();
         String sql = "SELECT " + names.stream().map(name -> "MAX(" + name + " NOT IN (0, 1))")
                 .collect(Collectors.joining(", "))

@@ -1,4 +1,4 @@
-package dev.vinekit.engine.mariadb;
+package dev.vinekit.engine.mysqlfamily;
 
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.SqlText;
@@ -6,13 +6,13 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Locale;
 
-/** What MariaDB's types hold (MariaDB manual, "Data Types"). */
-final class MariadbTypes {
-    private MariadbTypes() {
+/** What the types hold ("Data Types" in the manuals of MySQL and MariaDB). */
+public final class FamilyTypes {
+    private FamilyTypes() {
     }
 
     /** The type in a row of {@code information_schema.COLUMNS}. */
-    static SqlType type(ResultSet row) throws SQLException {
+    public static SqlType type(ResultSet row) throws SQLException {
         String name = row.getString("DATA_TYPE").toLowerCase(Locale.ROOT);
         String text = row.getString("COLUMN_TYPE");
         SqlType.Kind kind = kind(name, text);
@@ -57,7 +57,7 @@ final class MariadbTypes {
             case "set" -> SqlType.Kind.SET;
             case "inet4", "inet6" -> SqlType.Kind.NETWORK;
             case "geometry", "point", "linestring", "polygon", "multipoint", "multilinestring", "multipolygon",
-                    "geometrycollection" -> SqlType.Kind.GEOMETRY;
+                    "geometrycollection", "geomcollection" -> SqlType.Kind.GEOMETRY;
             default -> SqlType.Kind.OTHER;
         };
     }

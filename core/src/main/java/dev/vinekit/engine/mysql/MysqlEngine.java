@@ -1,0 +1,108 @@
+package dev.vinekit.engine.mysql;
+
+import dev.vinekit.engine.LoginRole;
+import dev.vinekit.engine.mysqlfamily.FamilyEngine;
+import dev.vinekit.engine.mysqlfamily.FamilyRole;
+import dev.vinekit.engine.mysqlfamily.ServerProgram;
+import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.sql.Dialect;
+import java.sql.Connection;
+import java.sql.DatabaseMetaData;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Locale;
+
+/** MySQL: all that is particular to it, apart from the catalog queries and the SQL spelling. */
+public final class MysqlEngine extends FamilyEngine {
+    private static final String SCHEME = "jdbc:mysql:";
+
+    /** The server's own default, whatever this one is set to: what is refused must not depend on where it is tried. */
+    static final String MODE = "ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,"
+            + "ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION";
+
+    @Override
+    public String name() {
+        return "mysql";
+    }
+
+    @Override
+    public String title() {
+        return "MySQL";
+    }
+
+    @Override
+    public String exampleUrl() {
+        return "jdbc:mysql://localhost:3306/cellar";
+    }
+
+    @Override
+    public boolean accepts(String jdbcUrl) {
+        return jdbcUrl.startsWith(SCHEME);
+    }
+
+    @Override
+    public String connectionUrl(String jdbcUrl) {
+        return withSession(jdbcUrl, MODE);
+    }
+
+    /** The driver tells its own troubles with a login by words only. */
+    @Override
+    public ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal) {
+        String message = String.valueOf(refusal.getMessage()).toLowerCase(Locale.ROOT);
+        if (message.contains("public key retrieval")) {
+            return new ConnectionAdvice("The MySQL server at " + jdbcUrl.replaceAll("[?].*", "")
+                    + " wants the password encrypted with a key that the driver may not ask it for.",
+                    "Connect with TLS (sslMode=REQUIRED in the URL), or, where nobody can listen in between, "
+                            + "add allowPublicKeyRetrieval=true.");
+        }
+        if (message.contains("time zone")) {
+            return new ConnectionAdvice("The MySQL server at " + jdbcUrl.replaceAll("[?].*", "")
+                    + " does not know the time zone that the URL names.",
+                    "Leave connectionTimeZone out, or give it as an offset such as %2B02:00.");
+        }
+        return super.explain(jdbcUrl, user, refusal);
+    }
+
+    @Override
+    public Schema read(Connection connection, List<String> schemas) throws SQLException {
+        DatabaseMetaData metadata = connection.getMetaData();
+        String version = metadata.getDatabaseProductVersion();
+        if (version.contains("MariaDB")) {
+            throw Fault.inCall("The server is MariaDB " + version + ", and the URL is one of MySQL.",
+                    "Begin the URL with jdbc:mariadb:.");
+        }
+        if (!supports(version)) {
+            throw Fault.inCall("The server is MySQL " + version + "; generated statements need MySQL 8.0.17 or later.",
+                    Remedy.of(Remedy.Kind.READ_DUMP, name()));
+        }
+        return new MysqlCatalog(connection, schemas).read();
+    }
+
+    private static boolean supports(String version) {
+        int[] parts = List.of((version.replaceAll("[^\\d.].*", "") + ".0.0").split("\\.")).stream()
+                .filter(part -> !part.isEmpty()).limit(3).mapToInt(Integer::parseInt).toArray();
+        return parts[0] > 8 || parts[0] == 8 && (parts[1] > 0 || parts[2] >= 17);
+    }
+
+    @Override
+    public Dialect dialect(Schema schema) {
+        return new MysqlDialect();
+    }
+
+    @Override
+    public List<Library> libraries() {
+        return List.of(new Library("com.mysql", "mysql-connector-j", "mysql", "runtime"));
+    }
+
+    @Override
+    protected ServerProgram program() {
+        return new MysqlProgram();
+    }
+
+    @Override
+    public String roleScript(Connection connection, Schema schema, LoginRole role) throws SQLException {
+        return new FamilyRole(new MysqlDialect(), connection.getCatalog(), role).script();
+    }
+}

@@ -1,0 +1,68 @@
+package dev.vinekit.engine.mysql;
+
+import dev.vinekit.engine.mysqlfamily.ServerProgram;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+
+/** The program of MySQL's server. */
+final class MysqlProgram implements ServerProgram {
+    @Override
+    public String name() {
+        return "mysql";
+    }
+
+    @Override
+    public String title() {
+        return "MySQL";
+    }
+
+    @Override
+    public List<String> installation() {
+        return List.of(program(), "--initialize-insecure");
+    }
+
+    @Override
+    public List<String> start(Path directory) {
+        return List.of(program(), "--secure-file-priv=NULL", "--mysqlx=OFF", "--performance-schema=OFF",
+                "--loose-restrict-fk-on-non-standard-key=OFF");
+    }
+
+    @Override
+    public String withoutUsers() {
+        return "DROP USER root@localhost;\n";
+    }
+
+    @Override
+    public String collation() {
+        return MysqlCatalog.COLLATION;
+    }
+
+    @Override
+    public String url(int port) {
+        return "jdbc:mysql://127.0.0.1:" + port + "/";
+    }
+
+    private static String program() {
+        return ServerProgram.find("mysqld", MysqlProgram::isMysql, "MySQL",
+                "Install one (on systems without a package of it: the archive from dev.mysql.com, and a link to its "
+                        + "mysqld in /usr/local/sbin)");
+    }
+
+    /** MariaDB's server goes by this name too. */
+    private static boolean isMysql(Path program) {
+        try {
+            Process process = new ProcessBuilder(program.toString(), "--no-defaults", "--version")
+                    .redirectErrorStream(true).start();
+            String version = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            return process.waitFor() == 0 && !version.contains("MariaDB");
+        } catch (IOException e) {
+            throw new UncheckedIOException(program + " --version", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+}

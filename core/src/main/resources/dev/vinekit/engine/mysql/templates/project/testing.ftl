@@ -1,0 +1,2 @@
+ They need an installed MySQL server: its program `mysqld`
+runs on a temporary directory.

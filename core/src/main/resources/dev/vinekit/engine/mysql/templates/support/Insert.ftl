@@ -1,0 +1,111 @@
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * An INSERT of one row. Columns without a value are left out, so that the database's defaults apply. The database does not
+ * answer with the row: it is read afterwards, by its key.
+ */
+public final class Insert {
+    private final String table;
+    private final Map<String, Value> values = new LinkedHashMap<>();
+    private final Map<String, String> defaults = new LinkedHashMap<>();
+
+    /** Begins the statement; names of tables and columns are spelled as SQL wants them. */
+    public Insert(String table) {
+        this.table = table;
+    }
+
+    private record Value(String marker, Object value) {
+    }
+
+    public Insert set(String column, Object value) {
+        return set(column, "?", value);
+    }
+
+    /** Sets a column whose parameter marker is more than a question mark. */
+    public Insert set(String column, String marker, Object value) {
+        if (value != null) {
+            values.put(column, new Value(marker, value));
+        }
+        return this;
+    }
+
+    /** Gives a column that has no value yet its default, so that the row can be told from others by it. */
+    public Insert orDefault(String column, String sql) {
+        if (!values.containsKey(column)) {
+            defaults.put(column, sql);
+        }
+        return this;
+    }
+
+    /**
+     * Inserts the row and returns it as stored, with everything that the database filled in.
+     *
+     * @param columns those that the row is made of
+     * @param key the columns of the key, one of which the database may give a number; none if there is no key
+     */
+    public <T> T returning(Connection connection, String columns, Sql.RowMapper<T> mapper, String... key)
+            throws SQLException {
+        if (!defaults.isEmpty()) {
+            askForDefaults(connection);
+        }
+        long number = run(connection);
+        for (String column : key) {
+            if (number != 0) {
+                values.putIfAbsent(column, new Value("?", number));
+            }
+        }
+        List<String> telling = values.keySet().containsAll(List.of(key)) && key.length > 0 ? List.of(key)
+                : List.copyOf(values.keySet());
+        String where = telling.stream().map(column -> column + " <=> " + values.get(column).marker())
+                .collect(Collectors.joining(" AND "));
+        return Sql.first(connection, "SELECT " + columns + "\nFROM " + table + (where.isEmpty() ? "" : "\nWHERE " + where),
+                mapper, telling.stream().map(column -> values.get(column).value()).toArray())
+                .orElseThrow(() -> new SQLException("The row that was inserted into " + table + " is not there."));
+    }
+
+    private void askForDefaults(Connection connection) throws SQLException {
+        List<String> columns = List.copyOf(defaults.keySet());
+        List<Object> found = Sql.first(connection, "SELECT " + String.join(", ", defaults.values()), row -> {
+            List<Object> read = new ArrayList<>();
+            for (int i = 1; i <= columns.size(); i++) {
+                read.add(row.getObject(i) instanceof byte[] bytes ? bytes : row.getString(i));
+            }
+            return read;
+        }).orElseThrow();
+        for (int i = 0; i < columns.size(); i++) {
+            set(columns.get(i), found.get(i));
+        }
+    }
+
+    /** The number that the database gave the row; 0 if it gave none. */
+    private long run(Connection connection) throws SQLException {
+        String sql = sql();
+        Object[] bound = values.values().stream().map(Value::value).toArray();
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = Sql.bind(
+                connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS), bound)) {
+            statement.executeUpdate();
+            try (ResultSet row = statement.getGeneratedKeys()) {
+                return row.next() ? row.getLong(1) : 0;
+            }
+        } finally {
+            Sql.log(sql, begin, bound);
+        }
+    }
+
+    private String sql() {
+        return values.isEmpty()
+                ? "INSERT INTO " + table + " " + ${s.insertOfDefaults}
+                : "INSERT INTO " + table + " (" + String.join(", ", values.keySet()) + ")\n"
+                        + "VALUES (" + values.values().stream().map(Value::marker).collect(Collectors.joining(", ")) + ")";
+    }
+}

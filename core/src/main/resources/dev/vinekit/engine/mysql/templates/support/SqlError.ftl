@@ -1,0 +1,39 @@
+import java.sql.SQLException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What an error of the database is about.
+ *
+ * @param constraint the constraint's name; empty if the error names none
+ */
+public record SqlError(Kind kind, String constraint) {
+    /** The key stands behind its table. */
+    private static final Pattern KEY = Pattern.compile("for key '(?:[^'.]*\\.)?(.*)'[^']*$", Pattern.DOTALL);
+    private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT `((?:[^`]|``)+)` FOREIGN KEY");
+    private static final Pattern CHECK = Pattern.compile("Check constraint '(.*)' is violated", Pattern.DOTALL);
+
+    /** What the database did not like; a collision is with other transactions. */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
+
+    /** Reads an error; codes as in the MySQL manual, "Server Error Message Reference". */
+    public static SqlError of(SQLException error) {
+        String message = String.valueOf(error.getMessage());
+        boolean unreachable = String.valueOf(error.getSQLState()).startsWith("08");
+        return switch (error.getErrorCode()) {
+            case 1062, 1586 -> new SqlError(Kind.DUPLICATE, name(KEY, message));
+            case 1216, 1217, 1451, 1452 -> new SqlError(Kind.REFERENCE, name(REFERENCE, message));
+            case 3819 -> new SqlError(Kind.CHECK, name(CHECK, message));
+            case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1411, 1416, 1690, 3140, 3141, 3643, 3903 ->
+                    new SqlError(Kind.VALUE, "");
+            case 1205, 1213 -> new SqlError(Kind.COLLISION, "");
+            case 1040, 1053, 1203, 1226, 1290, 1317, 1836, 2006, 2013, 3024 -> new SqlError(Kind.UNAVAILABLE, "");
+            default -> new SqlError(unreachable ? Kind.UNAVAILABLE : Kind.OTHER, "");
+        };
+    }
+
+    private static String name(Pattern pattern, String message) {
+        Matcher matcher = pattern.matcher(message);
+        return matcher.find() ? matcher.group(1).replace("``", "`") : "";
+    }
+}
