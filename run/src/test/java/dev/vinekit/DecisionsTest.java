@@ -125,7 +125,7 @@ class DecisionsTest {
     private Path directory;
 
     static Stream<String> engines() {
-        return Timebox.of(List.of("h2", "postgresql", "mariadb", "sqlite"), "decisions", 20);
+        return Timebox.of(List.of("h2", "postgresql", "mariadb", "mysql", "sqlite"), "decisions", 20);
     }
 
     @Tag("thorough")

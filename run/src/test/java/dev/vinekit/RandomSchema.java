@@ -197,6 +197,9 @@ final class RandomSchema {
             case "mariadb" -> List.of("VARBINARY(20)", "BINARY(16)", "CHAR(4)", "BIT(7)", "FLOAT", "DOUBLE",
                     "DECIMAL(8, 3)", "INET6", "UUID", "TIME(2)", "DATETIME(3)", "VARCHAR(20) COLLATE utf8mb4_bin",
                     "BIGINT UNSIGNED");
+            case "mysql" -> List.of("VARBINARY(20)", "BINARY(16)", "CHAR(4)", "BIT(7)", "FLOAT", "DOUBLE",
+                    "DECIMAL(8, 3)", "TIME(2)", "DATETIME(3)", "VARCHAR(20) COLLATE utf8mb4_bin",
+                    "CHAR(9) COLLATE utf8mb4_0900_as_cs", "BIGINT UNSIGNED", "YEAR");
             case "sqlite" -> List.of("TEXT", "BLOB", "REAL", "TEXT COLLATE NOCASE", "NUMERIC", "DATE", "DATETIME");
             default -> List.of("VARCHAR", "VARBINARY(20)", "BINARY(8)", "DOUBLE PRECISION", "REAL", "NUMERIC(8, 3)",
                     "CHAR(4)", "INTERVAL DAY", "INTERVAL YEAR TO MONTH", "TIME", "TIMESTAMP WITH TIME ZONE",
@@ -217,7 +220,7 @@ final class RandomSchema {
                     "UUID[]", "BOOLEAN[]", "VARCHAR(5)[]", "BYTEA[]");
             case "h2" -> List.of("VARCHAR(9) ARRAY NOT NULL", "INTEGER ARRAY", "NUMERIC(6, 2) ARRAY[4]", "DATE ARRAY",
                     "BOOLEAN ARRAY");
-            case "mariadb" -> List.of("SET('a', 'b c', 'd') NOT NULL", "SET('x')");
+            case "mariadb", "mysql" -> List.of("SET('a', 'b c', 'd') NOT NULL", "SET('x')");
             default -> List.of();
         };
         if (!lists.isEmpty() && more.nextInt(100) < 30) {
@@ -232,7 +235,7 @@ final class RandomSchema {
                         CREATE TABLE shape_trigger (id INTEGER PRIMARY KEY, code TEXT DEFAULT shape_code() NOT NULL, n INTEGER, m INTEGER);
                         CREATE TRIGGER shape_set BEFORE INSERT OR UPDATE ON shape_trigger FOR EACH ROW EXECUTE FUNCTION shape_touched();
                         """;
-                case "mariadb" -> """
+                case "mariadb", "mysql" -> """
                         CREATE TABLE shape_trigger (id INTEGER AUTO_INCREMENT, code VARCHAR(9) NOT NULL PRIMARY KEY, n INTEGER, m TEXT, KEY (id), KEY (m(9)));
                         CREATE TRIGGER shape_set BEFORE UPDATE ON shape_trigger FOR EACH ROW SET NEW.n = 7;
                         """;
@@ -292,7 +295,7 @@ final class RandomSchema {
                     .append("(hash) BETWEEN 3 AND 20), ")
                     .append("version INTEGER DEFAULT 1 NOT NULL, text_or VARCHAR(9) CHECK (text_or IS NULL OR text_or LIKE 'A%'));\n");
         }
-        if (more.nextInt(100) < 40 && engine.equals("mariadb")) {
+        if (more.nextInt(100) < 40 && engine.startsWith("m")) {
             script.append(
                     "CREATE TABLE shape_digit (kind TINYINT(1) NOT NULL PRIMARY KEY, grade TINYINT(1) NOT NULL DEFAULT 2, ok TINYINT(1), "
                     + "stars TINYINT(1) CHECK (stars BETWEEN 0 AND 5));\n");
@@ -302,7 +305,7 @@ final class RandomSchema {
     private String freshName(Set<String> taken) {
         while (true) {
             String name = chance(25) ? one(ODD_NAMES) : one(WORDS) + (chance(40) ? "_" + one(WORDS) : "");
-            if (engine.equals("mariadb") && name.endsWith(" ")) {
+            if (engine.startsWith("m") && name.endsWith(" ")) {
                 continue;
             }
             if (taken.add(name.toLowerCase(Locale.ROOT))) {
@@ -326,9 +329,9 @@ final class RandomSchema {
             case 4, 5, 6, 7 -> new Type(Group.TEXT, "VARCHAR(" + length + ")", length);
             case 8 -> new Type(Group.TEXT, "CHAR(" + Math.min(length, 20) + ")", Math.min(length, 20));
             case 9 -> new Type(Group.DATE, "DATE", 0);
-            case 10 -> new Type(Group.MOMENT, engine.equals("mariadb") ? "DATETIME" : "TIMESTAMP", 0);
+            case 10 -> new Type(Group.MOMENT, engine.startsWith("m") ? "DATETIME" : "TIMESTAMP", 0);
             case 11 -> new Type(Group.TRUTH, "BOOLEAN", 0);
-            case 12 -> new Type(Group.UUID, "UUID", 0);
+            case 12 -> engine.equals("mysql") ? new Type(Group.TEXT, "CHAR(36)", 36) : new Type(Group.UUID, "UUID", 0);
             default -> new Type(Group.OTHER, switch (engine) {
                 case "h2" -> one("REAL", "DOUBLE PRECISION", "DECFLOAT(10)", "TIME", "TIME WITH TIME ZONE",
                         "TIMESTAMP WITH TIME ZONE", "JSON", "VARBINARY(20)", "BINARY(4)", "BLOB", "CLOB", "TINYINT",
@@ -341,6 +344,10 @@ final class RandomSchema {
                         "BINARY(4)", "BLOB", "TEXT", "TINYINT", "TINYINT UNSIGNED", "MEDIUMINT", "INT UNSIGNED",
                         "BIGINT UNSIGNED", "YEAR", "BIT(3)", "ENUM('oak', 'steel', 'x y')", "SET('a', 'b')", "INET6",
                         "LONGTEXT");
+                case "mysql" -> one("FLOAT", "DOUBLE", "TIME", "TIMESTAMP NULL", "JSON", "VARBINARY(20)",
+                        "BINARY(4)", "BLOB", "TEXT", "TINYINT", "TINYINT UNSIGNED", "MEDIUMINT", "INT UNSIGNED",
+                        "BIGINT UNSIGNED", "YEAR", "BIT(3)", "ENUM('oak', 'steel', 'x y')", "SET('a', 'b')", "POINT SRID 4326",
+                        "VECTOR(3)", "LONGTEXT");
                 default -> one("REAL", "DOUBLE", "NUMERIC", "TIME", "DATETIME", "BLOB", "TEXT", "TINYINT", "CLOB");
             }, 0);
         };
@@ -411,7 +418,7 @@ final class RandomSchema {
         if (kind < 50) {
             Type type = new Type(Group.WHOLE, engine.equals("sqlite") ? "INTEGER" : one("INTEGER", "BIGINT"), 0);
             String rest = switch (engine) {
-                case "mariadb" -> " AUTO_INCREMENT PRIMARY KEY";
+                case "mariadb", "mysql" -> " AUTO_INCREMENT PRIMARY KEY";
                 case "sqlite" -> one(" PRIMARY KEY", " PRIMARY KEY AUTOINCREMENT");
                 default -> one(" GENERATED ALWAYS AS IDENTITY PRIMARY KEY",
                         " GENERATED BY DEFAULT AS IDENTITY PRIMARY KEY");
@@ -422,7 +429,8 @@ final class RandomSchema {
         }
         Type single = one(new Type(Group.WHOLE, "INTEGER", 0), new Type(Group.WHOLE, "BIGINT", 0),
                 new Type(Group.TEXT, "VARCHAR(12)", 12),
-                new Type(Group.TEXT, "CHAR(3)", 3), new Type(Group.UUID, "UUID", 0), new Type(Group.DATE, "DATE", 0),
+                new Type(Group.TEXT, "CHAR(3)", 3),
+                engine.equals("mysql") ? new Type(Group.TEXT, "CHAR(36)", 36) : new Type(Group.UUID, "UUID", 0), new Type(Group.DATE, "DATE", 0),
                 new Type(Group.DECIMAL, "DECIMAL(9, 2)", 0));
         if (kind < 85 || tables.isEmpty()) {
             boolean several = kind >= 75;
@@ -472,7 +480,7 @@ final class RandomSchema {
                 String expression = one(numbers).sql() + " + 1";
                 table.columns.add(new Col(sql, new Type(Group.OTHER, "BIGINT", 0), switch (engine) {
                     case "postgresql" -> " GENERATED ALWAYS AS (" + expression + ") STORED";
-                    case "mariadb" -> " AS (" + expression + ") " + one("STORED", "VIRTUAL");
+                    case "mariadb", "mysql" -> " AS (" + expression + ") " + one("STORED", "VIRTUAL");
                     case "sqlite" -> " GENERATED ALWAYS AS (" + expression + ") " + one("STORED", "VIRTUAL");
                     default -> " GENERATED ALWAYS AS (" + expression + ")";
                 }, false, false));

@@ -16,7 +16,7 @@ class RandomSchemasTest {
     private static final Duration TIME = Duration.ofSeconds(Integer.getInteger("schemas.seconds", 10));
 
     @ParameterizedTest
-    @ValueSource(strings = {"postgresql", "mariadb"})
+    @ValueSource(strings = {"postgresql", "mariadb", "mysql"})
     void schemasOfServersGoAllTheWay(String engine) throws Exception {
         TestDatabases.require(engine);
         RandomSchema.assertGreen(engine, TIME);

@@ -107,6 +107,28 @@ class ValuesSurviveTest {
                     "BIT(1): true | false", "BIT(64): \"" + "1".repeat(64) + "\" | \"" + "0".repeat(64) + "\"",
                     "INET6: \"::\" | \"2001:db8::ffff\"", "#POINT: \"POINT(1.5 -2)\"",
                     "#GEOMETRY: \"POLYGON((0 0,1 0,1 1,0 0))\""),
+            "mysql", List.of(
+                    "BOOLEAN: true | false", "TINYINT: -128 | 127", "TINYINT UNSIGNED: 0 | 255",
+                    "SMALLINT: -32768 | 32767", "SMALLINT UNSIGNED: 0 | 65535", "MEDIUMINT: -8388608 | 8388607",
+                    "MEDIUMINT UNSIGNED: 0 | 16777215", "INT: -2147483648 | 2147483647", "INT UNSIGNED: 0 | 4294967295",
+                    "BIGINT: -9223372036854775808 | 9223372036854775807", "BIGINT UNSIGNED: 0 | 18446744073709551615",
+                    "DECIMAL(20, 5): 999999999999999.99999 | -999999999999999.99999 | 0.00001",
+                    "#FLOAT: 3.40282E38 | -1.17549E-38 | 0.1",
+                    "#DOUBLE: 1.7976931348623157E308 | -2.2250738585072014E-308",
+                    "VARCHAR(5) CHARACTER SET utf8mb4: " + TEXTS, "TEXT: \"\" | \"\u65e5\ud83c\udf77'\\\\\"",
+                    "#LONGTEXT: " + LONG_TEXT, "CHAR(3): \"abc\" | \"\u00e4\u20ac\u00df\"",
+                    "VARBINARY(20): " + BYTES, "BLOB: " + BYTES, "BINARY(3): \"AAAA\" | \"////\"",
+                    "DATE: \"1000-01-01\" | \"9999-12-31\" | \"2024-02-29\"",
+                    "TIME(6): \"00:00:00\" | \"23:59:59.999999\"",
+                    "DATETIME(6): \"1000-01-01T00:00:00\" | \"9999-12-31T23:59:59.999999\"",
+                    "TIMESTAMP(6): \"1970-01-01T00:00:01Z\" | \"2038-01-19T03:14:07.999999Z\" | \"2024-03-31T01:30:00Z\"",
+                    "YEAR: 1901 | 2155", "#VECTOR(2): \"[1.50000e+00,-2.00000e+00]\"",
+                    "CHAR(36): " + UUIDS, "#JSON: " + DOCUMENTS,
+                    "ENUM('a', 'b''c', '\u00df'): \"a\" | \"b'c\" | \"\u00df\"",
+                    "#SET('a', 'b', 'c'): [] | [\"a\"] | [\"a\",\"b\",\"c\"]",
+                    "BIT(1): true | false", "BIT(64): \"" + "1".repeat(64) + "\" | \"" + "0".repeat(64) + "\"",
+                    "#POINT: \"POINT(1.5 -2)\"",
+                    "#GEOMETRY: \"POLYGON((0 0,1 0,1 1,0 0))\""),
             "sqlite", List.of(
                     "BOOLEAN: true | false", "INTEGER: -9223372036854775808 | 9223372036854775807",
                     "SMALLINT: -32768 | 32767", "NUMERIC(15, 5): 9999999999.99999 | -9999999999.99999 | 0.00001",
@@ -125,7 +147,7 @@ class ValuesSurviveTest {
     private final HttpClient client = HttpClient.newHttpClient();
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void edgeValuesSurvive(String engineName) throws Exception {
         List<String> types = VALUES.get(engineName);
         StringBuilder script = new StringBuilder();

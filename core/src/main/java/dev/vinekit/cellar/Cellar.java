@@ -25,12 +25,12 @@ public final class Cellar implements AutoCloseable {
 
     /** Literals and quoted names of standard SQL, which not every engine takes. */
     private static final Pattern STANDARD = Pattern.compile(
-            "(X|DATE|TIME|TIMESTAMP|TIMESTAMP WITH TIME ZONE|JSON) ?'((?:[^']|'')*)'|'(?:[^']|'')*'|\"([^\"]+)\"");
+            "(X|DATE|TIME|TIMESTAMP|TIMESTAMP WITH TIME ZONE|JSON|UUID) ?'((?:[^']|'')*)'|'(?:[^']|'')*'|\"([^\"]+)\"");
 
     private static final Map<String, SqlType.Kind> KINDS = Map.of(
             "X", SqlType.Kind.BINARY, "DATE", SqlType.Kind.DATE, "TIME", SqlType.Kind.TIME,
             "TIMESTAMP", SqlType.Kind.TIMESTAMP, "TIMESTAMP WITH TIME ZONE", SqlType.Kind.TIMESTAMP_WITH_ZONE,
-            "JSON", SqlType.Kind.JSON);
+            "JSON", SqlType.Kind.JSON, "UUID", SqlType.Kind.UUID);
 
     private final ScratchDatabase scratch;
     private final Database database;

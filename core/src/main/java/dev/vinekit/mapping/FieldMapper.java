@@ -236,7 +236,8 @@ final class FieldMapper {
     private Optional<JavaType> otherType(Column column) {
         Optional<String> wanted = decided.field(column).type();
         if (wanted.isEmpty()) {
-            return keyTypes.ofKey(table, column);
+            return keyTypes.ofKey(table, column)
+                    .or(() -> keyTypes.refers(table, column) ? Optional.empty() : ofDefault(dialect, column));
         }
         List<JavaType> fitting = fitting(column);
         Optional<JavaType> chosen = fitting.stream().filter(type -> type.simpleName().equals(wanted.get())).findFirst();
@@ -254,6 +255,14 @@ final class FieldMapper {
             return Optional.empty();
         }
         return chosen;
+    }
+
+    /** The type of a column of 16 bytes whose default makes UUIDs of them. */
+    static Optional<JavaType> ofDefault(Dialect dialect, Column column) {
+        boolean made = column.type().kind() == SqlType.Kind.BINARY && dialect.parameterOfUuidInBytes().isPresent()
+                && SIXTEEN_BYTES.matcher(column.type().text()).matches()
+                && column.defaultValue().filter(value -> value.meaning() == DefaultValue.Meaning.NEW_UUID).isPresent();
+        return made ? Optional.of(JavaType.UUID) : Optional.empty();
     }
 
     private List<JavaType> fitting(Column column) {
@@ -277,7 +286,7 @@ final class FieldMapper {
     /** Says where bytes look like a UUID. */
     private void offerUuid(Column column, boolean inKey) {
         boolean named = UUID_NAMES.matcher(column.name()).find();
-        if (mayBeUuid(column) && (named || inKey) && !keyTypes.refers(table, column)
+        if (mayBeUuid(column) && ofDefault(dialect, column).isEmpty() && (named || inKey) && !keyTypes.refers(table, column)
                 && decided.field(column).type().isEmpty()) {
             remarks.add(new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name()
                     + " keeps 16 bytes, and " + (named ? "has the name of a UUID"

@@ -65,7 +65,8 @@ public final class Mapper {
         this.access = new AccessChoice(decisions, this.schema, lookup);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
                 .flatMap(wanted -> JavaType.fitting(column.type()).stream()
-                        .filter(type -> type.simpleName().equals(wanted)).findFirst()));
+                        .filter(type -> type.simpleName().equals(wanted)).findFirst())
+                .or(() -> FieldMapper.ofDefault(dialect, column)));
     }
 
     /**

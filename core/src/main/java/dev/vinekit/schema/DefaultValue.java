@@ -37,7 +37,7 @@ public record DefaultValue(String text, Meaning meaning) {
             + "(?:\\(\\d*\\))?|(?:now|statement_timestamp|clock_timestamp|sysdate|curdate|curtime)\\(\\d*\\)"
             + "|(?:date|time|datetime)\\('now'\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
     private static final Pattern NEW_UUID = Pattern.compile(
-            "(?is)\\(*(?:uuid_to_bin\\()?(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)(?:,[01])?\\)*");
+            "(?is)\\(*(?:uuid_to_bin\\()?(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)\\)*");
     private static final Pattern ON_UPDATE = Pattern.compile("(?i)(?:^|[ )])ON UPDATE [^']*$");
     private static final Pattern SEQUENCE = Pattern.compile("(?is)(?:nextval\\(.*\\)|NEXT VALUE FOR .*)");
 

@@ -126,6 +126,11 @@ public interface Dialect {
         return column;
     }
 
+    /** Whether the driver, asked for a UUID, makes one of {@link #selectedUuidInBytes}; otherwise it is read as text. */
+    default boolean readsUuids() {
+        return true;
+    }
+
     /** Bytes as the digits of a constant, also those of a UUID, which is written with hyphens. */
     static String hex(String value) {
         return value.replace("-", "");
@@ -259,6 +264,11 @@ public interface Dialect {
     /** The last years; from 1 to 9999 every reader knows them (ISO 8601). */
     default Years years() {
         return new Years(9999, 9999, false);
+    }
+
+    /** Whether numbers in documents come back as the doubles nearest to them. */
+    default boolean roundsDocuments() {
+        return false;
     }
 
     /** Whether a column of floating numbers keeps a value that is none: an infinity, or what is not a number. */

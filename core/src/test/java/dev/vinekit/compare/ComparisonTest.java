@@ -60,6 +60,13 @@ class ComparisonTest {
                     "uncheck", "ALTER TABLE parcel DROP CONSTRAINT soil_check",
                     "unrefer", "ALTER TABLE harvest DROP FOREIGN KEY harvest_parcel",
                     "narrow", "ALTER TABLE parcel MODIFY COLUMN hectares NUMERIC(4, 1)"),
+            "mysql", Map.of(
+                    "retype", "ALTER TABLE parcel MODIFY COLUMN name VARCHAR(40) NOT NULL",
+                    "require", "ALTER TABLE harvest MODIFY COLUMN kilos INT NOT NULL",
+                    "rename", "ALTER TABLE harvest RENAME COLUMN kilos TO kilograms",
+                    "uncheck", "ALTER TABLE parcel DROP CONSTRAINT soil_check",
+                    "unrefer", "ALTER TABLE harvest DROP FOREIGN KEY harvest_parcel",
+                    "narrow", "ALTER TABLE parcel MODIFY COLUMN hectares NUMERIC(4, 1)"),
             "sqlite", Map.of(
                     "retype", remade("name VARCHAR(40) NOT NULL, soil VARCHAR(9), hectares NUMERIC(5, 2), "
                             + "CONSTRAINT soil_check CHECK (soil IN ('clay', 'loam'))"),
@@ -89,6 +96,8 @@ class ComparisonTest {
         "mariadb | retype | false", "mariadb | require | false", "mariadb | rename | false",
         "mariadb | uncheck | false",
         "mariadb | unrefer | false", "mariadb | narrow | true", "mariadb | everything | true",
+        "mysql | retype | false", "mysql | require | false", "mysql | rename | false", "mysql | uncheck | false",
+        "mysql | unrefer | false", "mysql | narrow | true", "mysql | everything | true",
         "sqlite | retype | false", "sqlite | require | false", "sqlite | rename | false", "sqlite | uncheck | false",
         "sqlite | unrefer | false", "sqlite | everything | true"})
     void scriptTakesADatabaseInTheOldStateToTheNewOne(String engine, String change, boolean loses) throws SQLException {
@@ -113,7 +122,7 @@ class ComparisonTest {
     /** Columns, tables, views, keys, references and indexes come and go. */
     private static String everything(String engine) {
         String comment = switch (engine) {
-            case "mariadb" -> "ALTER TABLE parcel COMMENT = 'It''s a; field'; ";
+            case "mariadb", "mysql" -> "ALTER TABLE parcel COMMENT = 'It''s a; field'; ";
             case "sqlite" -> "";
             default ->
                     "COMMENT ON TABLE parcel IS 'It''s a; field'; COMMENT ON COLUMN parcel.name IS 'as on the map'; ";

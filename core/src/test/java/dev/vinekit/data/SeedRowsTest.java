@@ -29,7 +29,7 @@ class SeedRowsTest {
             """;
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void aThousandRowsOfEachTableAreTaken(String engine) throws SQLException {
         List<String> counts = seeded(engine, GROWERS, SeedRequest.NONE.withRows(1000),
                 "SELECT COUNT(*), COUNT(DISTINCT email) FROM grower", "SELECT COUNT(*), COUNT(DISTINCT code) FROM plot",

@@ -26,7 +26,7 @@ class SampleOfRowsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void rowsAreTextBytesAreCountedAndLongTextsAreCut(String engine) throws SQLException {
         String bytes = engine.equals("postgresql") ? "BYTEA" : "BLOB";
         String hex = engine.equals("postgresql") ? "'\\x0102'" : "X'0102'";

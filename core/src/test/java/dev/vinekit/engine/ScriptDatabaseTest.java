@@ -85,7 +85,7 @@ class ScriptDatabaseTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void firstStatementThatFailsIsNamedWithItsLine(String engine) throws Exception {
         TestDatabases.require(engine);
         Path script = script("-- one\nCREATE TABLE press (id INT PRIMARY KEY);\n\nINSERT INTO press\n  VALUES (1);\n"

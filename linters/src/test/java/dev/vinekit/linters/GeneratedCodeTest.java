@@ -72,7 +72,7 @@ class GeneratedCodeTest {
     @Test
     void lintersHaveNothingToSay() throws Exception {
         Set<String> read = new HashSet<>();
-        for (String engine : List.of("h2", "postgresql", "mariadb", "sqlite")) {
+        for (String engine : List.of("h2", "postgresql", "mariadb", "mysql", "sqlite")) {
             Path project = directory.resolve(engine);
             SourceTree sources = cellar(engine);
             assertThat(Runner.compile(VineKit.write(VineKit.plan(sources, project))).warnings()).isEmpty();

@@ -190,15 +190,11 @@ class EnginesTest {
                 + " " + entity.relations().size() + "\n" + fields;
     }
 
-    /**
-     * SQLite has one size of whole numbers and one of broken ones, MySQL keeps a UUID as text; in views enumerations show
-     * where they are types.
-     */
+    /** SQLite has one size of whole numbers and one of broken ones; in views enumerations show where they are types. */
     private static JavaType kind(Entity entity, JavaType type) {
         return switch (type) {
             case ENUM -> entity.table().isView() ? JavaType.STRING : type;
             case INTEGER -> JavaType.LONG;
-            case UUID -> JavaType.STRING;
             case FLOAT -> JavaType.DOUBLE;
             default -> type;
         };

@@ -38,7 +38,7 @@ class LoginRoleTest {
     private Path directory;
 
     @ParameterizedTest
-    @ValueSource(strings = {"postgresql", "mariadb"})
+    @ValueSource(strings = {"postgresql", "mariadb", "mysql"})
     void roleCanDoWhatTheServiceDoesAndNothingElse(String engine) throws Exception {
         try (Cellar cellar = Cellar.openOn(TestDatabases.administrator(engine))) {
             execute(cellar.database(), "CREATE TABLE cellar_secret (id INT PRIMARY KEY)");
@@ -61,7 +61,7 @@ class LoginRoleTest {
             assertThatOneConnectionTooManyIsRefused(limited);
         } finally {
             try (Cellar again = Cellar.openOn(TestDatabases.administrator(engine))) {
-                execute(again.database(), engine.equals("mariadb") ? "DROP USER 'service_mariadb'@'%'"
+                execute(again.database(), !engine.equals("postgresql") ? "DROP USER 'service_" + engine + "'@'%'"
                         : "DROP ROLE IF EXISTS service_postgresql");
             }
         }

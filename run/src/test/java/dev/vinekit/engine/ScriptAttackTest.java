@@ -140,7 +140,7 @@ class ScriptAttackTest {
 
     /** Nobody else on the machine gets in, or finds anything to change. */
     @ParameterizedTest
-    @ValueSource(strings = {"postgresql", "mariadb"})
+    @ValueSource(strings = {"postgresql", "mariadb", "mysql"})
     void serversOfOurOwnTakeNobodyWithoutAPassword(String engineName) throws Exception {
         TestDatabases.require(engineName);
         try (ScratchDatabase scratch = Engines.named(engineName).scratch()) {

@@ -70,7 +70,7 @@ class EntityTagTest {
 
     /** Each writer reads a row, adds one and writes it back if nobody else has; again until it has done its share. */
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void noUpdateIsLostThroughTwoReplicas(String engine) {
         ServedCellar cellar = ServedCellar.on(engine);
         try (RunningService replica = cellar.replica(Map.of())) {
@@ -124,7 +124,7 @@ class EntityTagTest {
 
     /** Patches of different fields without a condition do not undo each other. */
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void patchesAtTheSameTimeDoNotUndoEachOther(String engine) {
         Http http = ServedCellar.on(engine).http();
         String path = "/blends/" + created(http, 99);

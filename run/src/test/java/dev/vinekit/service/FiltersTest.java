@@ -37,11 +37,12 @@ class FiltersTest {
     private static final Map<String, Map<String, String>> SPELLINGS = Map.of(
             "h2", Map.of("text", "VARCHAR", "moment", "TIMESTAMP", "uuid", "UUID"), "postgresql",
             Map.of("text", "TEXT", "moment", "TIMESTAMP", "uuid", "UUID"),
-            "mariadb", Map.of("text", "TEXT", "moment", "DATETIME", "uuid", "UUID"), "sqlite",
+            "mariadb", Map.of("text", "TEXT", "moment", "DATETIME", "uuid", "UUID"),
+            "mysql", Map.of("text", "TEXT", "moment", "DATETIME", "uuid", "BINARY(16)"), "sqlite",
             Map.of("text", "TEXT", "moment", "TIMESTAMP", "uuid", "UUID"));
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void everyComparisonFindsWhatItSays(String engine) throws Exception {
         TestDatabases.require(engine);
         StringBuilder script = new StringBuilder("CREATE TABLE item (id INT PRIMARY KEY");
@@ -54,7 +55,7 @@ class FiltersTest {
         SoftAssertions softly = new SoftAssertions();
         try (ServedCellar served = ServedCellar.alone(
                 ServedCellar.project(engine, sql, "entities:\n  item:\n    filters: [" + String.join(", ", names)
-                        + "]\n"), Map.of())) {
+                        + "]\n    fields: { token: { type: UUID } }\n"), Map.of())) {
             Http http = served.http();
             clear(served);
             for (int id = 1; id <= 4; id++) {

@@ -39,7 +39,7 @@ class LimitsTest {
     private static final int ROWS = 9;
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void aPageEndsWhereItsRowsGetTooLargeAndTheNextGoesOn(String engine) throws Exception {
         TestDatabases.require(engine);
         try (ServedCellar served = ServedCellar.alone(project(engine), Map.of())) {
@@ -197,7 +197,7 @@ class LimitsTest {
     private static String script(String engine) {
         return switch (engine) {
             case "h2" -> NOTES.formatted("VARCHAR", "VARCHAR(1000000000)");
-            case "mariadb" -> NOTES.formatted("LONGTEXT", "LONGTEXT");
+            case "mariadb", "mysql" -> NOTES.formatted("LONGTEXT", "LONGTEXT");
             default -> NOTES.formatted("TEXT", "TEXT");
         };
     }
@@ -242,7 +242,7 @@ class LimitsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"postgresql", "mariadb"})
+    @ValueSource(strings = {"postgresql", "mariadb", "mysql"})
     @Timeout(30)
     void eightWritersOfTheSameRowsInTwoOrdersDoNotWaitForEachOther(String engine) throws Exception {
         TestDatabases.require(engine);

@@ -51,6 +51,13 @@ class MisfitValuesTest {
                     "TIME NULL | '838:59:59' | null | \"838:59:59\"",
                     "TIME NOT NULL | '-01:00:00' | null | \"-01:00:00\"",
                     "ENUM('a', 'b') NULL | 'c' | null | \"\""),
+            "mysql", List.of(
+                    "DATE NULL | '0000-00-00' | null | \"0000-00-00\"",
+                    "DATE NOT NULL | '2024-00-10' | null | \"2024-00-10\"",
+                    "DATETIME NULL | '0000-00-00 00:00:00' | null | \"0000-00-00 00:00:00\"",
+                    "TIME NULL | '838:59:59' | null | \"838:59:59\"",
+                    "TIME NOT NULL | '-01:00:00' | null | \"-1:00:00\"",
+                    "ENUM('a', 'b') NULL | 'c' | null | \"\""),
             "sqlite", List.of(
                     "INTEGER NOT NULL | 'many' | null | \"many\"", "INTEGER | 2.5 | null | \"2.5\"",
                     "INTEGER NOT NULL | x'00ff' | null | ", "REAL NOT NULL | 'wide' | null | \"wide\"",
@@ -66,7 +73,7 @@ class MisfitValuesTest {
     private Path directory;
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void listTellsTheOtherRowsAndNothingIsLost(String engine) throws Exception {
         List<String[]> cases = cases(engine);
         try (TestDatabases database = TestDatabases.on(engine, tables(cases))) {
@@ -93,7 +100,7 @@ class MisfitValuesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void asTextItIsToldAsItIs(String engine) throws Exception {
         List<String[]> cases = cases(engine).stream().filter(parts -> parts.length > 3 && !parts[3].isEmpty()).toList();
         String types = IntStream.range(0, cases.size()).mapToObj(i -> "v" + i + ": {fields: {val: {type: String}}}")
@@ -235,7 +242,7 @@ class MisfitValuesTest {
     /** A row that does not fit, and one that does if NULL is taken. */
     private static void fill(String engine, Database database, List<String[]> cases) throws SQLException {
         List<String> statements = new ArrayList<>();
-        if (engine.equals("mariadb")) {
+        if (engine.startsWith("m")) {
             statements.add("SET sql_mode = ''");
         }
         for (int i = 0; i < cases.size(); i++) {

@@ -30,13 +30,13 @@ class OddValuesTest {
                     "\"\\r\\n\\t\"", "\"'; --\"", "1", "null"));
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void valuesComeBackAsTheyWereOrAreRefused(String engine) throws Exception {
         TestDatabases.require(engine);
-        String text = engine.equals("h2") ? "VARCHAR" : engine.equals("mariadb") ? "LONGTEXT" : "TEXT";
+        String text = engine.equals("h2") ? "VARCHAR" : engine.startsWith("m") ? "LONGTEXT" : "TEXT";
         String script = "CREATE TABLE odd (id INT PRIMARY KEY, number "
                 + (engine.equals("sqlite") ? "REAL" : "DOUBLE PRECISION") + ", picked_on DATE, moment "
-                + (engine.equals("mariadb") ? "DATETIME(6)" : engine.equals("sqlite") ? "DATETIME" : "TIMESTAMP")
+                + (engine.startsWith("m") ? "DATETIME(6)" : engine.equals("sqlite") ? "DATETIME" : "TIMESTAMP")
                 + ", document " + (engine.equals("postgresql") ? "JSONB" : "JSON") + ", label " + text + ");";
         SoftAssertions softly = new SoftAssertions();
         try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, script, "{}\n"), Map.of())) {

@@ -29,7 +29,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The description of the interface, read by a parser that is not ours, and held against what the service does. */
 class OpenApiTest {
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void descriptionIsWellFormed(String engine) {
         assertThat(mistakes(ServedCellar.on(engine).http().get("/openapi.json").text())).isEmpty();
     }
@@ -76,7 +76,7 @@ class OpenApiTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void everyExampleIsAcceptedAndEveryAnswerIsAsDescribed(String engine) {
         Http http = ServedCellar.on(engine).http();
         JsonNode description = http.get("/openapi.json").body();

@@ -22,7 +22,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Lists: their order, their pages, and what narrows them. */
 class PagingTest {
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void orderIsTheSameOnEveryEngineWithRowsWithoutValueFirst(String engine) {
         Http http = ServedCellar.on(engine).http();
         List<JsonNode> all = pages(http, "/harvests?limit=500");
@@ -79,7 +79,7 @@ class PagingTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void rowsThatStayAreSeenOnceWhileOthersComeAndGo(String engine) throws Exception {
         Http http = ServedCellar.on(engine).http();
         List<Long> staying = new ArrayList<>();

@@ -67,6 +67,11 @@ class RandomRequestsTest {
                     "instant", "TIMESTAMP(6) NULL", "uuid", "UUID", "binary", "VARBINARY(64)", "json", "JSON", "own",
                     ", labels SET('red', 'white'), colour ENUM('red', 'white', ''), year_no YEAR, "
                             + "tiny TINYINT UNSIGNED, address INET6, bits BIT(4), faint FLOAT"),
+            "mysql", Map.of("id", "BIGINT AUTO_INCREMENT PRIMARY KEY", "int", "BIGINT", "double", "DOUBLE", "text",
+                    "TEXT", "moment", "DATETIME(6)",
+                    "instant", "TIMESTAMP(6) NULL", "uuid", "BINARY(16) DEFAULT (UUID_TO_BIN(UUID()))", "binary", "VARBINARY(64)", "json", "JSON", "own",
+                    ", labels SET('red', 'white'), colour ENUM('red', 'white', ''), year_no YEAR, "
+                            + "tiny TINYINT UNSIGNED, bits BIT(4), faint FLOAT"),
             "sqlite", Map.of("id", "INTEGER PRIMARY KEY", "int", "INTEGER", "double", "REAL", "text", "TEXT", "moment",
                     "DATETIME", "instant", "TIMESTAMP WITH TIME ZONE",
                     "uuid", "UUID", "binary", "BLOB", "json", "JSON", "own", ""));
@@ -77,7 +82,7 @@ class RandomRequestsTest {
 
     @Provide
     static Arbitrary<String> services() {
-        return Arbitraries.of("h2", "postgresql", "mariadb", "sqlite")
+        return Arbitraries.of("h2", "postgresql", "mariadb", "mysql", "sqlite")
                 .flatMap(engine -> Arbitraries.of(engine + " cellar", engine + " types"));
     }
 

@@ -477,7 +477,7 @@ class ServicePageTest {
     }
 
     static Stream<String> engines() {
-        return Timebox.of(List.of("h2", "postgresql", "mariadb", "sqlite"), "pages", 20);
+        return Timebox.of(List.of("h2", "postgresql", "mariadb", "mysql", "sqlite"), "pages", 20);
     }
 
     @Tag("thorough")

@@ -66,7 +66,7 @@ class ServingTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"postgresql", "mariadb"})
+    @ValueSource(strings = {"postgresql", "mariadb", "mysql"})
     void poolWithoutConnectionsAndSlowStatementsAreUnavailableInTime(String engine) throws Exception {
         ServedCellar cellar = ServedCellar.on(engine);
         Map<String, String> settings = cellar.with(Map.of());

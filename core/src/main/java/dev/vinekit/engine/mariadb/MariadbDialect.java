@@ -7,6 +7,8 @@ import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.TableName;
+import dev.vinekit.schema.TablePart;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -84,8 +86,13 @@ final class MariadbDialect extends FamilyDialect {
 
     @Override
     public String changes(SchemaDifference difference) {
-        return new FamilyChanges(this, difference,
-                new FamilyDefinition(this, difference.after(), ForeignKey.Action.RESTRICT), "DROP INDEX IF EXISTS ")
-                .script();
+        FamilyDefinition after = new FamilyDefinition(this, difference.after(), ForeignKey.Action.RESTRICT);
+        return new FamilyChanges(this, difference, after) {
+            @Override
+            protected List<String> dropIndex(TableName table, TablePart index) {
+                return List.of("ALTER TABLE " + name(table) + " DROP INDEX IF EXISTS "
+                        + dialect.identifier(index.name()));
+            }
+        }.script();
     }
 }

@@ -1,6 +1,5 @@
 package dev.vinekit.engine.mysql;
 
-import dev.vinekit.engine.mysqlfamily.FamilyChanges;
 import dev.vinekit.engine.mysqlfamily.FamilyDefinition;
 import dev.vinekit.engine.mysqlfamily.FamilyDialect;
 import dev.vinekit.schema.ForeignKey;
@@ -37,12 +36,12 @@ final class MysqlDialect extends FamilyDialect {
             precision primary procedure purge qualify range rank read read_write reads real recursive references
             regexp release rename repeat replace require resignal restrict return revoke right rlike row row_number
             rows schema schemas second_microsecond select sensitive separator session_user set show signal smallint
-            spatial specific sql sql_big_result sql_calc_found_rows sql_small_result sqlexception sqlstate sqlwarning
-            ssl starting std stddev stddev_pop stddev_samp stored straight_join subdate substr substring sum sysdate
-            system system_user table tablesample terminated then tinyblob tinyint tinytext to trailing trigger trim
-            true undo union unique unlock unsigned update usage use using utc_date utc_time utc_timestamp values
-            var_pop var_samp varbinary varchar varcharacter variance varying virtual when where while window with
-            write xor year_month zerofill""".strip().split("\\s+"));
+            spatial specific sql sql_big_result sql_buffer_result sql_calc_found_rows sql_no_cache sql_small_result
+            sqlexception sqlstate sqlwarning ssl starting std stddev stddev_pop stddev_samp stored straight_join
+            subdate substr substring sum sysdate system system_user table tablesample terminated then tinyblob
+            tinyint tinytext to trailing trigger trim true undo union unique unlock unsigned update usage use using
+            utc_date utc_time utc_timestamp values var_pop var_samp varbinary varchar varcharacter variance varying
+            virtual when where while window with write xor year_month zerofill""".strip().split("\\s+"));
 
     MysqlDialect() {
         super(KEYWORDS);
@@ -60,8 +59,18 @@ final class MysqlDialect extends FamilyDialect {
     }
 
     @Override
+    public boolean roundsDocuments() {
+        return true;
+    }
+
+    @Override
     public String selectedUuidInBytes(String column) {
         return "BIN_TO_UUID(" + column + ")";
+    }
+
+    @Override
+    public boolean readsUuids() {
+        return false;
     }
 
     @Override
@@ -77,7 +86,8 @@ final class MysqlDialect extends FamilyDialect {
 
     @Override
     public String literal(SqlType type, String value) {
-        return isVector(type) ? "STRING_TO_VECTOR(" + quoteText(value) + ")" : super.literal(type, value);
+        return isVector(type) ? "STRING_TO_VECTOR(" + quoteText(value) + ")"
+                : type.kind() == SqlType.Kind.UUID ? "UUID_TO_BIN(" + quoteText(value) + ")" : super.literal(type, value);
     }
 
     @Override
@@ -102,7 +112,7 @@ final class MysqlDialect extends FamilyDialect {
 
     @Override
     public String changes(SchemaDifference difference) {
-        return new FamilyChanges(this, difference,
-                new FamilyDefinition(this, difference.after(), ForeignKey.Action.NO_ACTION), "DROP INDEX ").script();
+        return new MysqlChanges(this, difference,
+                new FamilyDefinition(this, difference.after(), ForeignKey.Action.NO_ACTION)).script();
     }
 }

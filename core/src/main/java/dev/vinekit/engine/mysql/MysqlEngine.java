@@ -13,6 +13,8 @@ import java.sql.DatabaseMetaData;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** MySQL: all that is particular to it, apart from the catalog queries and the SQL spelling. */
 public final class MysqlEngine extends FamilyEngine {
@@ -21,6 +23,14 @@ public final class MysqlEngine extends FamilyEngine {
     /** The server's own default, whatever this one is set to: what is refused must not depend on where it is tried. */
     static final String MODE = "ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,"
             + "ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION";
+
+    /** A mode that older servers had, and that scripts of theirs set. */
+    private static final Pattern GONE_MODE = Pattern.compile("(?i),?\\bNO_AUTO_CREATE_USER\\b");
+
+    /** Settings of the whole server, and those of a session that only administrators change. */
+    private static final Pattern OF_THE_SERVER = Pattern.compile("(?is)(?:/\\*!\\d*\\s*)?SET\\s+(?:@@)?"
+            + "(?:(?:GLOBAL|PERSIST|PERSIST_ONLY)\\b|(?:SESSION\\s*[.\\s]\\s*|LOCAL\\s*[.\\s]\\s*)?"
+            + "(?:innodb_strict_mode|sql_log_bin|gtid_next|binlog_format|binlog_row_image|session_track_gtids)\\b)");
 
     @Override
     public String name() {
@@ -99,6 +109,20 @@ public final class MysqlEngine extends FamilyEngine {
     @Override
     protected ServerProgram program() {
         return new MysqlProgram();
+    }
+
+    @Override
+    public Optional<String> reasonToSkip(String statement) {
+        return OF_THE_SERVER.matcher(statement).lookingAt()
+                ? Optional.of("settings of a server are not for a scratch database") : super.reasonToSkip(statement);
+    }
+
+    /** Scripts of older servers set modes that are gone. */
+    @Override
+    public String adapted(String statement) {
+        boolean sets = statement.startsWith("/*!") || statement.regionMatches(true, 0, "SET", 0, 3);
+        String own = super.adapted(statement);
+        return sets ? GONE_MODE.matcher(own).replaceAll("") : own;
     }
 
     @Override

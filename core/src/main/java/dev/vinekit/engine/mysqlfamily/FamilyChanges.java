@@ -18,15 +18,13 @@ import java.util.List;
 import java.util.Optional;
 
 /** Changes as MySQL and MariaDB want them: a column is written whole, with its comment. */
-public final class FamilyChanges extends StandardChanges {
-    private final String dropIndex;
-
-    /** @param dropIndex drops an index that may have gone with a reference, up to its name */
-    public FamilyChanges(Dialect dialect, SchemaDifference difference, StandardDefinition definition,
-            String dropIndex) {
+public abstract class FamilyChanges extends StandardChanges {
+    protected FamilyChanges(Dialect dialect, SchemaDifference difference, StandardDefinition definition) {
         super(dialect, difference, definition);
-        this.dropIndex = dropIndex;
     }
+
+    /** The statements that drop an index if it has not gone by itself with the reference that it was made for. */
+    protected abstract List<String> dropIndex(TableName table, TablePart index);
 
     @Override
     protected String renameTable(Table was, Table now) {
@@ -61,7 +59,7 @@ public final class FamilyChanges extends StandardChanges {
         } else if (part instanceof UniqueKey && primary) {
             return List.of(alter + " DROP PRIMARY KEY");
         } else if (part instanceof UniqueKey || part instanceof Index) {
-            return List.of(alter + " " + dropIndex + name);
+            return dropIndex(table, part);
         }
         boolean withColumn = part instanceof Check check && check.column().isPresent();
         return withColumn ? List.of(addition(table(table), part)) : List.of(alter + " DROP CONSTRAINT " + name);

@@ -170,6 +170,9 @@ final class FieldViews {
             JavaCode plain = JavaCode.of("row." + field.type().getter() + "(%s)", position);
             return nullable ? JavaCode.of("Sql.nullable(row, %s)", plain) : plain;
         }
+        if (field.isUuidInBytes() && !dialect.readsUuids()) {
+            return JavaCode.of("Columns.uuid(row, %s)", position);
+        }
         return switch (field.type()) {
             case BIG_DECIMAL -> readsTyped && isFloating(field)
                     ? JavaCode.of("Sql.plain(row.getBigDecimal(%s))", position) : readsTyped

@@ -51,8 +51,10 @@ public final class ServiceViews {
                 fields(mapping).anyMatch(field -> Stream.concat(field.rules().stream(), field.memberRules().stream())
                         .anyMatch(FieldRule.Bytes.class::isInstance)),
                 fields(mapping).anyMatch(field -> !dialect.readsTyped(field.column().type())),
+                fields(mapping).anyMatch(Field::isUuidInBytes) && !dialect.readsUuids(),
                 fields(mapping).anyMatch(FieldViews::isAsText),
                 uses(mapping, JavaType.JSON),
+                uses(mapping, JavaType.JSON) && dialect.roundsDocuments(),
                 uses(mapping, JavaType.LIST),
                 dialect.cursorsInTransactions(),
                 dialect.years().ofDates(),

@@ -76,7 +76,7 @@ CREATE TABLE vessel (
 ) COLLATE=utf8mb4_0900_ai_ci COMMENT='Anything that holds wine: a tank, a barrel, an amphora or a concrete egg.';
 
 CREATE TABLE wine_lot (
-    id          CHAR(36) DEFAULT (UUID()) NOT NULL,
+    id          BINARY(16) DEFAULT (UUID_TO_BIN(UUID())) NOT NULL,
     name        VARCHAR(80) NOT NULL,
     vintage     SMALLINT NOT NULL,
     vessel_id   INTEGER,
@@ -93,7 +93,7 @@ CREATE TABLE wine_lot (
 ) COLLATE=utf8mb4_0900_ai_ci COMMENT='Wine that is kept together, from the press to the blend.';
 
 CREATE TABLE wine_lot_harvest (
-    wine_lot_id  CHAR(36) NOT NULL,
+    wine_lot_id  BINARY(16) NOT NULL,
     harvest_id   BIGINT NOT NULL,
     PRIMARY KEY (wine_lot_id, harvest_id),
     CONSTRAINT wine_lot_harvest_lot_fkey FOREIGN KEY (wine_lot_id) REFERENCES wine_lot (id) ON DELETE CASCADE,
@@ -118,7 +118,7 @@ CREATE TABLE vessel_transfer (
 
 CREATE TABLE lab_analysis (
     id              BIGINT NOT NULL AUTO_INCREMENT,
-    wine_lot_id     CHAR(36) NOT NULL,
+    wine_lot_id     BINARY(16) NOT NULL,
     taken_at        TIMESTAMP(3) NOT NULL,
     ph              NUMERIC(3, 2),
     alcohol_volume  NUMERIC(4, 2),
@@ -146,7 +146,7 @@ CREATE TABLE blend (
 
 CREATE TABLE blend_component (
     blend_id     INTEGER NOT NULL,
-    wine_lot_id  CHAR(36) NOT NULL,
+    wine_lot_id  BINARY(16) NOT NULL,
     share        NUMERIC(5, 2) NOT NULL COMMENT 'Per cent by volume',
     PRIMARY KEY (blend_id, wine_lot_id),
     CONSTRAINT blend_component_blend_fkey FOREIGN KEY (blend_id) REFERENCES blend (id) ON DELETE CASCADE,

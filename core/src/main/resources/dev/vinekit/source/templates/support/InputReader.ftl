@@ -218,12 +218,18 @@ public final class InputReader {
 
 </#if>
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && (!node.isNumber() || node.isIntegralNumber())</#if> || type == String.class && node.isTextual())) {
+        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && (!node.isNumber() || node.isIntegralNumber())</#if><#if s.roundedDocuments> && isOfDoubles(node)</#if> || type == String.class && node.isTextual())) {
             return type == JsonNode.class ? node : node.textValue();
         }
 <#if s.ownReads>
         if (type == JsonNode.class && node.isNumber() && !node.isIntegralNumber()) {
             violations.add(new Violation(field, "Type", "must be no fraction by itself, of which the database does not keep all digits"));
+            return null;
+        }
+</#if>
+<#if s.roundedDocuments>
+        if (type == JsonNode.class && !isOfDoubles(node)) {
+            violations.add(new Violation(field, "Type", "must have no number of more digits than a double has, for the database keeps no more"));
             return null;
         }
 </#if>
@@ -269,6 +275,22 @@ public final class InputReader {
         return Math.abs((long) number.scale()) > MOST_DIGITS ? MOST_DIGITS + 1L : added > USUAL_DIGITS ? added : 0;
     }
 
+<#if s.roundedDocuments>
+    /** Whether every number is a whole one of 64 bits, or one that a double tells from its neighbours. */
+    private static boolean isOfDoubles(JsonNode node) {
+        if (node.isContainerNode()) {
+            for (JsonNode inner : node) {
+                if (!isOfDoubles(inner)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+        return !node.isNumber() || node.canConvertToLong() && node.isIntegralNumber() || Double.isFinite(node.doubleValue())
+                && BigDecimal.valueOf(node.doubleValue()).compareTo(node.decimalValue()) == 0;
+    }
+
+</#if>
     /** Whether a text can be stored: no NUL, and no half of a pair of UTF-16 alone. */
     static boolean isText(String text) {
         for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {

@@ -1,0 +1,5 @@
+import java.util.UUID;
+
+        if (value instanceof UUID uuid) {
+            return uuid.toString();
+        }
