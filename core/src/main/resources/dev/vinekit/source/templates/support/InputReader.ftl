@@ -286,7 +286,9 @@ public final class InputReader {
             }
             return true;
         }
-        return !node.isNumber() || node.canConvertToLong() && node.isIntegralNumber() || Double.isFinite(node.doubleValue())
+        boolean whole = node.isIntegralNumber() && (node.canConvertToLong()
+                || node.bigIntegerValue().signum() > 0 && node.bigIntegerValue().bitLength() <= Long.SIZE);
+        return whole || !node.isNumber() || Double.isFinite(node.doubleValue())
                 && BigDecimal.valueOf(node.doubleValue()).compareTo(node.decimalValue()) == 0;
     }
 

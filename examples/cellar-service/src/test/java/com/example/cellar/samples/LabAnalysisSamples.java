@@ -35,7 +35,7 @@ public final class LabAnalysisSamples {
                 new BigDecimal("3.50"),
                 new BigDecimal("12.50"),
                 10.0F,
-                Json.parse("{\"sample\": 1.50}"),
+                Json.parse("{\"sample\": 1.5}"),
                 "Remarks");
     }
 
