@@ -286,8 +286,8 @@ final class FieldMapper {
     /** Says where bytes look like a UUID. */
     private void offerUuid(Column column, boolean inKey) {
         boolean named = UUID_NAMES.matcher(column.name()).find();
-        if (mayBeUuid(column) && ofDefault(dialect, column).isEmpty() && (named || inKey) && !keyTypes.refers(table, column)
-                && decided.field(column).type().isEmpty()) {
+        if (mayBeUuid(column) && ofDefault(dialect, column).isEmpty() && (named || inKey)
+                && !keyTypes.refers(table, column) && decided.field(column).type().isEmpty()) {
             remarks.add(new Remark(table.name(), Remark.Topic.OFFER, "The column " + column.name()
                     + " keeps 16 bytes, and " + (named ? "has the name of a UUID"
                     : "is the key")

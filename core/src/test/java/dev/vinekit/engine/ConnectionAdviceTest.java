@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.Statement;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -95,8 +96,32 @@ class ConnectionAdviceTest {
         }
     }
 
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "root   | NAME  |        | own   | There is no database of the name          | Check the name",
+        "nobody | NAME  |        | wrong | does not accept the user name or password | the user and the password",
+        "taster | mysql |        | sip   | does not let user taster use the database | grant the user",
+        "taster | NAME  | &sslMode=DISABLED | sip | wants the password encrypted with a key | sslMode=REQUIRED",
+        "root   | NAME  | &sslMode=VERIFY_CA | own | do not agree on TLS               | Check sslMode"})
+    void mysqlRefusalNamesCauseAndFix(String user, String database, String option, String password, String cause,
+            String fix) throws Exception {
+        try (TestDatabases own = TestDatabases.administered("mysql", "CREATE TABLE t (id INT)")) {
+            String url = own.database().url().replaceFirst("/vinekit_scratch_[0-9a-f_]+[?]", "/" + database + "?")
+                    + (option == null ? "" : option);
+            try (Connection admin = own.database().connect(); Statement statement = admin.createStatement()) {
+                statement.execute("DROP USER IF EXISTS taster");
+                statement.execute("CREATE USER taster IDENTIFIED BY 'sip'");
+            }
+
+            String given = "own".equals(password) ? own.database().password() : password;
+            assertRefused(Database.at(url, user, given), cause, fix);
+        }
+    }
+
     @Test
     void serversThatDoNotAnswerAreNamed() {
+        assertRefused(Database.at("jdbc:mysql://localhost:1/x", "u", "p"),
+                "No MySQL server answers at jdbc:mysql://localhost:1/x", "Check host and port");
         assertRefused(Database.at("jdbc:mariadb://localhost:1/x", "u", "p"),
                 "No MariaDB server answers at jdbc:mariadb://localhost:1/x", "Check host and port");
         assertRefused(Database.at("jdbc:mariadb://no-such-host.invalid:3306/x", "u", "p"),

@@ -256,6 +256,19 @@ class MysqlEngineTest {
         }
     }
 
+    @Test
+    void urlOfMariadbToAServerOfMysqlIsToldWhatToBeginWith() throws SQLException {
+        try (TestDatabases own = TestDatabases.on("mysql", "CREATE TABLE t (id INT)")) {
+            Database database = Database.at(own.database().url().replace("jdbc:mysql:", "jdbc:mariadb:")
+                    .replaceAll("[?].*", "?sslMode=trust"), own.database().user(), own.database().password());
+
+            assertThatThrownBy(() -> VineKit.read(database, Scope.all())).isInstanceOfSatisfying(Fault.class, fault -> {
+                assertThat(fault).hasMessageContaining("The server is MySQL").hasMessageContaining("URL is one of MariaDB");
+                assertThat(fault.fix()).isEqualTo("Begin the URL with jdbc:mysql:.");
+            });
+        }
+    }
+
     private static Table read(String script) throws SQLException {
         try (TestDatabases database = TestDatabases.on("mysql", script)) {
             return VineKit.read(database.database(), Scope.all()).table(new TableName("", "t")).orElseThrow();

@@ -43,42 +43,8 @@ final class MariadbCatalog extends FamilyCatalog {
             """;
 
     MariadbCatalog(Connection connection, List<String> requested) throws SQLException {
-        super(connection, requested);
-    }
-
-    @Override
-    protected String engine() {
-        return "mariadb";
-    }
-
-    @Override
-    protected String mode() {
-        return MariadbEngine.MODE;
-    }
-
-    @Override
-    protected String collation() {
-        return "utf8mb4_general_ci";
-    }
-
-    @Override
-    protected String views() {
-        return VIEWS;
-    }
-
-    @Override
-    protected String columns() {
-        return COLUMNS;
-    }
-
-    @Override
-    protected String checks() {
-        return CHECKS;
-    }
-
-    @Override
-    protected String indexes() {
-        return INDEXES;
+        super(new Queries("mariadb", MariadbEngine.MODE, MariadbProgram.COLLATION, VIEWS, COLUMNS, CHECKS, INDEXES), connection,
+                requested);
     }
 
     @Override

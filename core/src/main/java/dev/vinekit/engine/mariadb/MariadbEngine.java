@@ -52,10 +52,11 @@ public final class MariadbEngine extends FamilyEngine {
         DatabaseMetaData metadata = connection.getMetaData();
         boolean old = metadata.getDatabaseMajorVersion() < 10
                 || metadata.getDatabaseMajorVersion() == 10 && metadata.getDatabaseMinorVersion() < 6;
-        boolean another = !metadata.getDatabaseProductName().equals("MariaDB");
-        if (another || old) {
-            throw Fault.inCall("The server is " + metadata.getDatabaseProductName() + " "
-                            + metadata.getDatabaseProductVersion()
+        if (!metadata.getDatabaseProductName().equals("MariaDB")) {
+            throw Fault.inCall("The server is MySQL " + metadata.getDatabaseProductVersion()
+                    + ", and the URL is one of MariaDB.", "Begin the URL with jdbc:mysql:.");
+        } else if (old) {
+            throw Fault.inCall("The server is MariaDB " + metadata.getDatabaseProductVersion()
                             + "; generated statements need MariaDB 10.6 or later.",
                     Remedy.of(Remedy.Kind.READ_DUMP, "mariadb"));
         }

@@ -8,6 +8,9 @@ import java.util.List;
 
 /** The programs of MariaDB's server. */
 final class MariadbProgram implements ServerProgram {
+    /** That of new databases. */
+    static final String COLLATION = "utf8mb4_general_ci";
+
     @Override
     public String name() {
         return "mariadb";
@@ -39,7 +42,7 @@ final class MariadbProgram implements ServerProgram {
 
     @Override
     public String collation() {
-        return "utf8mb4_general_ci";
+        return COLLATION;
     }
 
     @Override

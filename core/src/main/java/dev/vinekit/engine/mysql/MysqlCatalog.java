@@ -11,8 +11,6 @@ import java.util.Set;
 
 /** What is MySQL's own in the information schema. */
 final class MysqlCatalog extends FamilyCatalog {
-    static final String COLLATION = "utf8mb4_0900_ai_ci";
-
     /** Which algorithm a view has is told by SHOW CREATE VIEW only. */
     private static final String VIEWS = """
             SELECT TABLE_SCHEMA, TABLE_NAME, VIEW_DEFINITION, CHECK_OPTION, 'UNDEFINED' AS ALGORITHM, SECURITY_TYPE
@@ -50,42 +48,8 @@ final class MysqlCatalog extends FamilyCatalog {
             "float", "double", "year", "bit");
 
     MysqlCatalog(Connection connection, List<String> requested) throws SQLException {
-        super(connection, requested);
-    }
-
-    @Override
-    protected String engine() {
-        return "mysql";
-    }
-
-    @Override
-    protected String mode() {
-        return MysqlEngine.MODE;
-    }
-
-    @Override
-    protected String collation() {
-        return COLLATION;
-    }
-
-    @Override
-    protected String views() {
-        return VIEWS;
-    }
-
-    @Override
-    protected String columns() {
-        return COLUMNS;
-    }
-
-    @Override
-    protected String checks() {
-        return CHECKS;
-    }
-
-    @Override
-    protected String indexes() {
-        return INDEXES;
+        super(new Queries("mysql", MysqlEngine.MODE, MysqlProgram.COLLATION, VIEWS, COLUMNS, CHECKS, INDEXES), connection,
+                requested);
     }
 
     @Override

@@ -20,8 +20,8 @@ final class MysqlChanges extends FamilyChanges {
     }
 
     /**
-     * An index that was made for a reference is gone as soon as another one does its work; which one was made so, nobody
-     * tells. MySQL has no IF EXISTS for indexes.
+     * An index that was made for a reference is gone as soon as another one does its work; which one was made so,
+     * nobody tells. MySQL has no IF EXISTS for indexes.
      */
     @Override
     protected List<String> dropIndex(TableName table, TablePart index) {

@@ -9,6 +9,9 @@ import java.util.List;
 
 /** The program of MySQL's server. */
 final class MysqlProgram implements ServerProgram {
+    /** That of new databases. */
+    static final String COLLATION = "utf8mb4_0900_ai_ci";
+
     @Override
     public String name() {
         return "mysql";
@@ -37,7 +40,7 @@ final class MysqlProgram implements ServerProgram {
 
     @Override
     public String collation() {
-        return MysqlCatalog.COLLATION;
+        return COLLATION;
     }
 
     @Override

@@ -81,6 +81,7 @@ public abstract class FamilyCatalog {
 
     private static final Set<String> TABLE_TYPES = Set.of("BASE TABLE", "SYSTEM VERSIONED", "VIEW");
 
+    private final Queries queries;
     private final Connection connection;
     private final String current;
     private final List<String> schemas;
@@ -88,8 +89,24 @@ public abstract class FamilyCatalog {
     private final Map<TableName, String> viewOptions = new HashMap<>();
     private final TableDrafts drafts = new TableDrafts(word -> word);
 
+    /**
+     * What is another one on each server.
+     *
+     * @param engine the name of the engine
+     * @param mode what {@code sql_mode} is where sessions say nothing
+     * @param collation the collation that our own server has: it goes without saying
+     * @param views with {@code VIEW_DEFINITION, CHECK_OPTION, ALGORITHM, SECURITY_TYPE}
+     * @param columns all that is told of columns, in their order
+     * @param checks with {@code CHECK_CLAUSE} and a {@code LEVEL}, which is {@code Column} or another
+     * @param indexes the parts of indexes, with an {@code EXPRESSION} where a part is no column
+     */
+    public record Queries(
+            String engine, String mode, String collation, String views, String columns, String checks, String indexes) {
+    }
+
     /** The tables of the current database have no schema in their names: so the reading does not depend on its name. */
-    protected FamilyCatalog(Connection connection, List<String> requested) throws SQLException {
+    protected FamilyCatalog(Queries queries, Connection connection, List<String> requested) throws SQLException {
+        this.queries = queries;
         this.connection = connection;
         this.current = Catalog.text(connection.getCatalog());
         this.schemas = Catalog.known(connection, SCHEMAS, requested.isEmpty() ? List.of(current) : requested);
@@ -100,10 +117,10 @@ public abstract class FamilyCatalog {
         List<Grant> grants = new ArrayList<>();
         each(RIGHTS, List.of(), row -> grants.add(new Grant(
                 row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"), row.getString("PRIVILEGE_TYPE"))));
-        Map<TableName, String> queries = new HashMap<>();
-        each(views(), row -> {
+        Map<TableName, String> viewQueries = new HashMap<>();
+        each(queries.views(), row -> {
             String option = row.getString("CHECK_OPTION");
-            queries.put(tableName(row), unqualified(row.getString("VIEW_DEFINITION"))
+            viewQueries.put(tableName(row), unqualified(row.getString("VIEW_DEFINITION"))
                     + (option.equals("NONE") ? "" : " WITH " + option + " CHECK OPTION"));
             viewOptions.put(tableName(row),
                     (row.getString("ALGORITHM").equals("UNDEFINED") ? "" : "ALGORITHM=" + row.getString("ALGORITHM")
@@ -116,12 +133,12 @@ public abstract class FamilyCatalog {
             if (row.getString("TABLE_TYPE").equals("SEQUENCE")) {
                 sequences.add(tableName(row));
             } else if (TABLE_TYPES.contains(row.getString("TABLE_TYPE"))) {
-                table(row, Optional.ofNullable(queries.get(tableName(row))), grants);
+                table(row, Optional.ofNullable(viewQueries.get(tableName(row))), grants);
             }
         });
         Set<List<String>> documents = new HashSet<>();
         List<Map.Entry<TableName, Check>> checks = new ArrayList<>();
-        each(checks(), row -> {
+        each(queries.checks(), row -> {
             String clause = unqualified(expression(row.getString("CHECK_CLAUSE")));
             String name = row.getString("CONSTRAINT_NAME");
             if (clause.equals("json_valid(" + FamilyDialect.quote(name) + ")")) {
@@ -131,13 +148,13 @@ public abstract class FamilyCatalog {
                         "Column".equals(row.getString("LEVEL")) ? Optional.of(name) : Optional.empty())));
             }
         });
-        each(columns(), row -> drafts.column(tableName(row), column(row, documents.contains(List.of(
+        each(queries.columns(), row -> drafts.column(tableName(row), column(row, documents.contains(List.of(
                 row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"), row.getString("COLUMN_NAME"))))));
         checks.forEach(check -> drafts.check(check.getKey(), check.getValue()));
         readIndexes();
         references();
         return TruthValues.byDefinition(
-                new Schema(engine(), "", drafts.tables(), List.of(), sequences(sequences), FamilyObjects.of(this)));
+                new Schema(queries.engine(), "", drafts.tables(), List.of(), sequences(sequences), FamilyObjects.of(this)));
     }
 
     private void table(ResultSet row, Optional<String> query, List<Grant> grants) throws SQLException {
@@ -205,34 +222,13 @@ public abstract class FamilyCatalog {
         return Optional.ofNullable(text).filter(value -> !value.equals("NULL")).map(this::unqualified);
     }
 
-    /** The name of the engine. */
-    protected abstract String engine();
-
-    /** What {@code sql_mode} is where sessions say nothing. */
-    protected abstract String mode();
-
-    /** The collation that our own server has: it goes without saying. */
-    protected abstract String collation();
-
-    /** The query for views: with {@code VIEW_DEFINITION, CHECK_OPTION, ALGORITHM, SECURITY_TYPE}. */
-    protected abstract String views();
-
-    /** The query for columns, in their order. */
-    protected abstract String columns();
-
-    /** The query for checks: with {@code CHECK_CLAUSE} and a {@code LEVEL}, which is {@code Column} or another. */
-    protected abstract String checks();
-
-    /** The query for the parts of indexes: with an {@code EXPRESSION} where a part is no column. */
-    protected abstract String indexes();
-
     /** An expression of the catalog as a statement must spell it. */
     protected abstract String expression(String text);
 
     /** A default of the catalog, which may be null, as a statement must spell it. */
     protected abstract String written(ResultSet column, String text) throws SQLException;
 
-    /** The type in a row of {@link #columns}. */
+    /** The type in a row of {@link Queries#columns}. */
     protected SqlType type(ResultSet column) throws SQLException {
         return FamilyTypes.type(column);
     }
@@ -244,7 +240,7 @@ public abstract class FamilyCatalog {
 
     private void readIndexes() throws SQLException {
         Map<List<String>, List<Part>> parts = new LinkedHashMap<>();
-        each(indexes(), row -> parts.computeIfAbsent(List.of(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"),
+        each(queries.indexes(), row -> parts.computeIfAbsent(List.of(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"),
                 row.getString("INDEX_NAME")), key -> new ArrayList<>()).add(new Part(tableName(row),
                 row.getString("INDEX_NAME"), row.getBoolean("NON_UNIQUE"), row.getString("COLUMN_NAME"),
                 Optional.ofNullable(row.getString("EXPRESSION")).map(this::expression),
@@ -310,6 +306,10 @@ public abstract class FamilyCatalog {
         return List.of(row.getString("TABLE_SCHEMA"), row.getString("TABLE_NAME"), row.getString("CONSTRAINT_NAME"));
     }
 
+    Queries queries() {
+        return queries;
+    }
+
     /** Runs a statement with the schemas in the place of its one parameter. */
     void each(String sql, Catalog.RowConsumer consumer) throws SQLException {
         each(sql.replace("(?)", schemas.stream().map(schema -> "?").collect(Collectors.joining(", ", "(", ")"))),
@@ -348,8 +348,8 @@ public abstract class FamilyCatalog {
     }
 
     private record Part(
-            TableName table, String name, boolean repeats, String column, Optional<String> expression, boolean descending,
-            int letters, String type, String comment) {
+            TableName table, String name, boolean repeats, String column, Optional<String> expression,
+            boolean descending, int letters, String type, String comment) {
     }
 
     /** A right on a table, or on all tables of databases whose names are like a pattern. */

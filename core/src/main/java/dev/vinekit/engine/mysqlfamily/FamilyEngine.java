@@ -18,9 +18,12 @@ import java.sql.Statement;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.net.ssl.SSLException;
 
 /** What MySQL and MariaDB have in common, apart from the catalog queries and the SQL spelling. */
 public abstract class FamilyEngine implements Engine {
@@ -72,7 +75,9 @@ public abstract class FamilyEngine implements Engine {
     }
 
     private ConnectionAdvice unreachable(String place, SQLException refusal) {
-        boolean aboutTls = String.valueOf(refusal.getMessage()).toLowerCase(Locale.ROOT).contains("ssl");
+        boolean aboutTls = String.valueOf(refusal.getMessage()).toLowerCase(Locale.ROOT).contains("ssl")
+                || Stream.<Throwable>iterate(refusal, Objects::nonNull, Throwable::getCause)
+                        .anyMatch(SSLException.class::isInstance);
         return aboutTls
                 ? new ConnectionAdvice("The " + title() + " server at " + place + " and this program do not agree on TLS.",
                         "Check sslMode in the URL, and the certificates it names.")

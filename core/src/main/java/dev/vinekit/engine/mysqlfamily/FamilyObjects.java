@@ -56,7 +56,7 @@ final class FamilyObjects {
         catalog.each(PARAMETERS, objects::parameter);
         catalog.each(ROUTINES, row -> found.add(objects.routine(row)));
         catalog.each(COLLATION, row -> {
-            if (!row.getString(1).equals(catalog.collation())) {
+            if (!row.getString(1).equals(catalog.queries().collation())) {
                 found.add(new SchemaObject(SchemaObject.Kind.COLLATION, new TableName("", "of new tables"),
                         Optional.empty(), "ALTER DATABASE COLLATE " + row.getString(1), List.of()));
             }
@@ -110,7 +110,7 @@ final class FamilyObjects {
     /** A routine runs in the mode in which it was made, whatever that of its caller. */
     private String inMode(ResultSet row, String definition) throws SQLException {
         String mode = row.getString("SQL_MODE").replaceAll(",?NO_AUTO_CREATE_USER", "");
-        String usual = catalog.mode();
+        String usual = catalog.queries().mode();
         return mode.equals(usual) ? definition
                 : "SET sql_mode = '" + mode + "';\n" + definition + ";\nSET sql_mode = '" + usual + "'";
     }

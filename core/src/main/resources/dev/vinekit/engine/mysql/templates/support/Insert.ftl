@@ -67,7 +67,8 @@ public final class Insert {
                 : List.copyOf(values.keySet());
         String where = telling.stream().map(column -> column + " <=> " + values.get(column).marker())
                 .collect(Collectors.joining(" AND "));
-        return Sql.first(connection, "SELECT " + columns + "\nFROM " + table + (where.isEmpty() ? "" : "\nWHERE " + where),
+        return Sql.first(connection, "SELECT " + columns + "\nFROM " + table + (where.isEmpty() ? "" : "\nWHERE " + where)
+                + "\nLIMIT 1",
                 mapper, telling.stream().map(column -> values.get(column).value()).toArray())
                 .orElseThrow(() -> new SQLException("The row that was inserted into " + table + " is not there."));
     }
