@@ -2,8 +2,8 @@ package dev.vinekit.data;
 
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
-import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.InsertedRows;
 import java.util.ArrayList;
@@ -34,9 +34,7 @@ final class KnownRows {
             for (Field field : entity.fields()) {
                 for (int i = 0; i < Math.min(row.size(), columns.size()); i++) {
                     if (columns.get(i).equalsIgnoreCase(field.column().name())) {
-                        row.get(i).ifPresent(value -> values.put(field, field.type() == JavaType.BINARY
-                                && value.startsWith("\\x")
-                                ? value.substring(2) : value));
+                        row.get(i).ifPresent(value -> values.put(field, told(field, value)));
                     }
                 }
                 if (field.input() == Field.Input.ASSIGNED) {
@@ -45,6 +43,15 @@ final class KnownRows {
             }
             known.add(values);
         }
+    }
+
+    /** Bytes without what marks them, those of a UUID with its hyphens. */
+    private static String told(Field field, String value) {
+        String digits = field.column().type().kind() == SqlType.Kind.BINARY && value.startsWith("\\x")
+                ? value.substring(2) : value;
+        return field.isUuidInBytes() ? digits.replaceFirst(
+                "^(\\p{XDigit}{8})(\\p{XDigit}{4})(\\p{XDigit}{4})(\\p{XDigit}{4})(\\p{XDigit}{12})$", "$1-$2-$3-$4-$5")
+                : digits;
     }
 
     /** Whether the script inserts rows of a table, known or not. */

@@ -19,6 +19,7 @@ class KnownRowsTest {
     private static final String TABLES = """
             CREATE TABLE vessel (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, code VARCHAR(9), litres INT);
             CREATE TABLE sample (code VARCHAR(9) PRIMARY KEY, seal VARBINARY(4), twice INT GENERATED ALWAYS AS (2 * 2));
+            CREATE TABLE lot (id BINARY(16) DEFAULT RANDOM_UUID() PRIMARY KEY, n INT);
             """;
 
     @ParameterizedTest
@@ -28,6 +29,7 @@ class KnownRowsTest {
         "INSERT INTO Vessel (Litres, Code) VALUES (1 + 1, 'B''1')            | vessel | [{code=B'1, id=1}]",
         "INSERT INTO vessel (code, litres) VALUES (NULL, 5)                  | vessel | [{id=1, litres=5}]",
         "INSERT INTO sample VALUES ('S1', X'00ff')                           | sample | [{code=S1, seal=00ff}]",
+        "INSERT INTO lot VALUES (X'000000000000400080000000000000aa', 5)     | lot    | [{id=00000000-0000-4000-8000-0000000000aa, n=5}]",
         "INSERT INTO other (code) VALUES ('x')                               | vessel | []",
         "INSERT INTO vessel (code) VALUES ('a'); INSERT INTO vessel (code) VALUES ('b') | vessel | [{code=a, id=1}, {code=b, id=2}]"})
     void rowsOfAScriptAreKnownAsFarAsTheyAreConstant(String script, String table, String rows) throws SQLException {

@@ -4,6 +4,7 @@ import dev.vinekit.engine.StandardDefinition;
 import dev.vinekit.engine.mysqlfamily.FamilyChanges;
 import dev.vinekit.engine.mysqlfamily.FamilyDialect;
 import dev.vinekit.schema.Index;
+import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
@@ -12,11 +13,11 @@ import java.util.List;
 
 /** What is MySQL's own in changes. */
 final class MysqlChanges extends FamilyChanges {
-    private final SchemaDifference difference;
+    private final Schema before;
 
     MysqlChanges(Dialect dialect, SchemaDifference difference, StandardDefinition definition) {
         super(dialect, difference, definition);
-        this.difference = difference;
+        this.before = difference.before();
     }
 
     /**
@@ -27,7 +28,7 @@ final class MysqlChanges extends FamilyChanges {
     protected List<String> dropIndex(TableName table, TablePart index) {
         String drop = "ALTER TABLE " + name(table) + " DROP INDEX " + dialect.identifier(index.name());
         boolean ofReference = index instanceof Index plain && !plain.unique()
-                && difference.before().table(table).stream().flatMap(was -> was.foreignKeys().stream())
+                && before.table(table).stream().flatMap(was -> was.foreignKeys().stream())
                         .anyMatch(key -> key.columns().equals(plain.columns()));
         if (!ofReference) {
             return List.of(drop);

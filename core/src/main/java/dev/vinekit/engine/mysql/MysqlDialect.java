@@ -6,6 +6,7 @@ import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.sql.Dialect;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -87,7 +88,7 @@ final class MysqlDialect extends FamilyDialect {
     @Override
     public String literal(SqlType type, String value) {
         return isVector(type) ? "STRING_TO_VECTOR(" + quoteText(value) + ")"
-                : type.kind() == SqlType.Kind.UUID ? "UUID_TO_BIN(" + quoteText(value) + ")" : super.literal(type, value);
+                : type.kind() == SqlType.Kind.UUID ? "X'" + Dialect.hex(value) + "'" : super.literal(type, value);
     }
 
     @Override
