@@ -1,5 +1,6 @@
 package dev.vinekit.run;
 
+import dev.vinekit.engine.ColumnText;
 import dev.vinekit.project.ServiceDescription;
 import java.sql.Connection;
 import java.sql.ResultSet;
@@ -35,7 +36,7 @@ record Contents(Map<String, List<String>> rows) {
             while (row.next()) {
                 List<String> values = new ArrayList<>();
                 for (int i = 1; i <= width; i++) {
-                    values.add(row.getString(i));
+                    values.add(ColumnText.of(row, i));
                 }
                 found.add(values.toString());
             }
