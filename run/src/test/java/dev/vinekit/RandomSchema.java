@@ -3,6 +3,7 @@ package dev.vinekit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.engine.Engines;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestOutcome;
@@ -101,7 +102,12 @@ final class RandomSchema {
 
     /** Asserts that the schema of a number goes all the way to a green matrix. */
     static void assertGreen(String engine, long seed) throws SQLException, IOException {
-        TestReport report = tested(engine, seed);
+        TestReport report;
+        try {
+            report = tested(engine, seed);
+        } catch (Fault e) {
+            throw new AssertionError(engine + " " + seed + ": " + e.getMessage(), e);
+        }
 
         assertThat(report.failures()).as("%s %d", engine, seed)
                 .extracting(TestOutcome::testClass, TestOutcome::name, TestOutcome::failure).isEmpty();
