@@ -11,8 +11,8 @@ public final class ColumnText {
     }
 
     /**
-     * The value of a column of the row that a result set stands on: a text that is the same for the same value, null for
-     * NULL. Bytes are told in hexadecimal, for not every driver makes text of them.
+     * The value of a column of the row that a result set stands on: a text that is the same for the same value, null
+     * for NULL. Bytes are told in hexadecimal, for not every driver makes text of them.
      *
      * @param column its number, from 1
      */
