@@ -129,7 +129,7 @@ class ReadingCommandsTest extends OrchardCommands {
         Tool.Result result = tool.run(PASSWORD, source("role", "--name", "service"));
 
         assertThat(result.exit()).isEqualTo(2);
-        assertThat(result.err()).contains("H2 has no login roles", "PostgreSQL and MariaDB");
+        assertThat(result.err()).contains("H2 has no login roles", "PostgreSQL, MariaDB and MySQL");
     }
 
     @Test

@@ -57,12 +57,12 @@ final class MysqlProgram implements ServerProgram {
     /** MariaDB's server goes by this name too. */
     private static boolean isMysql(Path program) {
         try {
-            Process process = new ProcessBuilder(program.toString(), "--no-defaults", "--version")
+            Process process = new ProcessBuilder(program.toString(), "--no-defaults", "-V")
                     .redirectErrorStream(true).start();
             String version = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             return process.waitFor() == 0 && !version.contains("MariaDB");
         } catch (IOException e) {
-            throw new UncheckedIOException(program + " --version", e);
+            throw new UncheckedIOException("asking " + program + " for its version", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return false;
