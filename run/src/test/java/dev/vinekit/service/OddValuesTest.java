@@ -62,6 +62,28 @@ class OddValuesTest {
         softly.assertAll();
     }
 
+    /** Databases tell a broken rule in a sentence, with the names and the value in it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
+    void keyIsToldWhateverStandsInNamesAndValues(String engine) throws Exception {
+        TestDatabases.require(engine);
+        String script = "CREATE TABLE \"a.b\" (id INT NOT NULL, label VARCHAR(60) NOT NULL, CONSTRAINT \"k.ey' (o\""
+                + " PRIMARY KEY (id), CONSTRAINT \"u.q ON b('\" UNIQUE (label));";
+        String quoted = engine.startsWith("m") ? script.replace('"', '`') : script;
+        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, quoted, "{}\n"), Map.of())) {
+            Http http = served.http();
+            String label = "\"label\":\"x' ON \\\"a.b\\\"(id) for key 'a.b.PRIMARY' for key 'b.id'\"";
+            assertThat(http.post("/a-bs", "{\"id\":1," + label + "}").status()).isEqualTo(201);
+
+            Http.Answer again = http.post("/a-bs", "{\"id\":2," + label + "}");
+            assertThat(again.status()).isEqualTo(409);
+            assertThat(again.body().path("violations").findValuesAsText("field")).as(again.text())
+                    .containsExactly("label");
+            assertThat(http.post("/a-bs", "{\"id\":1,\"label\":\"y\"}").body().path("violations")
+                    .findValuesAsText("field")).containsExactly("id");
+        }
+    }
+
     /** Whether two documents are the same, numbers by their value. */
     private static boolean same(JsonNode one, JsonNode other) {
         if (one.isNumber() && other.isNumber()) {

@@ -6,6 +6,8 @@ import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.schema.Table;
+import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import java.util.List;
 import java.util.Set;
@@ -57,6 +59,12 @@ final class MysqlDialect extends FamilyDialect {
     @Override
     public boolean readsBack() {
         return true;
+    }
+
+    /** As MySQL says it from 8.0.19 on; a server before that says the key alone, which then names no field. */
+    @Override
+    public String reported(Table table, UniqueKey key) {
+        return table.name().name() + "." + key.name();
     }
 
     @Override

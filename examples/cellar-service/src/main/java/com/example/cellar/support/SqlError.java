@@ -10,9 +10,9 @@ import java.util.regex.Pattern;
  * @param constraint the constraint's name; empty if the error names none
  */
 public record SqlError(Kind kind, String constraint) {
-    /** The name that an H2 message gives first, without its schema; in quotes of its own if it is an odd one. */
-    private static final Pattern NAMED = Pattern.compile(
-            "^[^\"]*\"(?:(?:\"(?:[^\"]|\"\")*\"|[^\\s\".:(]+)\\.)?(\"(?:[^\"]|\"\")*\"|[^\\s\".:(]+)");
+    private static final String NAME = "(\"(?:[^\"]|\"\")*\"|[^\\s\".(]+)";
+    /** A key is told as in SQL, behind its schema. */
+    private static final Pattern KEY = Pattern.compile("^(?:" + NAME + "\\.)?" + NAME);
 
     /** What the database did not like; a collision is with other transactions. */
     public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
@@ -28,9 +28,17 @@ public record SqlError(Kind kind, String constraint) {
             case 57014, 90007, 90020, 90028, 90067, 90098, 90121 -> Kind.UNAVAILABLE;
             default -> error.getErrorCode() / 1000 == 22 ? Kind.VALUE : Kind.OTHER;
         };
-        Matcher matcher = NAMED.matcher(String.valueOf(error.getMessage()));
-        String name = matcher.find() ? matcher.group(1) : "";
-        return new SqlError(kind, name.startsWith("\"")
-                ? name.substring(1, name.length() - 1).replace("\"\"", "\"") : name);
+        return new SqlError(kind, name(kind, String.valueOf(error.getMessage())));
+    }
+
+    /** An H2 message quotes the name and what follows it; quotes in that are doubled. */
+    private static String name(Kind kind, String message) {
+        String text = message.substring(message.indexOf('"') + 1).replace("\"\"", "\"");
+        if (kind != Kind.DUPLICATE) {
+            return text.split(": ", 2)[0];
+        }
+        Matcher key = KEY.matcher(text);
+        String name = key.find() ? key.group(2) : "";
+        return name.startsWith("\"") ? name.substring(1, name.length() - 1).replace("\"\"", "\"") : name;
     }
 }

@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
  */
 public record SqlError(Kind kind, String constraint) {
     private static final String NAME = "`((?:[^`]|``)+)`";
-    private static final Pattern KEY = Pattern.compile("for key '(.*)'[^']*$", Pattern.DOTALL);
+    private static final Pattern KEY = Pattern.compile(".* for key '(.*)'[^']*$", Pattern.DOTALL);
     private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT " + NAME + " FOREIGN KEY");
     private static final Pattern CHECK = Pattern.compile("CONSTRAINT " + NAME + " failed for " + NAME + "\\." + NAME);
 

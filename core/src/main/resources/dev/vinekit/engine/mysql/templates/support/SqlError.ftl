@@ -8,8 +8,8 @@ import java.util.regex.Pattern;
  * @param constraint the constraint's name; empty if the error names none
  */
 public record SqlError(Kind kind, String constraint) {
-    /** The key stands behind its table. */
-    private static final Pattern KEY = Pattern.compile("for key '(?:[^'.]*\\.)?(.*)'[^']*$", Pattern.DOTALL);
+    /** The table and its key, with a point between them. */
+    private static final Pattern KEY = Pattern.compile(".* for key '(.*)'[^']*$", Pattern.DOTALL);
     private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT `((?:[^`]|``)+)` FOREIGN KEY");
     private static final Pattern CHECK = Pattern.compile("Check constraint '(.*)' is violated", Pattern.DOTALL);
 
