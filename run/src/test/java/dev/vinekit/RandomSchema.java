@@ -637,8 +637,8 @@ final class RandomSchema {
         switch (a.type().group()) {
             case WHOLE -> checks.addAll(List.of(a.sql() + " < " + b.sql(), a.sql() + " + " + b.sql() + " <= 1000",
                     "NOT (" + a.sql() + " > 5 AND " + b.sql() + " > 5)", a.sql() + " <> " + b.sql(),
-                    "CASE WHEN " + a.sql() + " > 10 THEN " + b.sql() + " > 10 ELSE " + b.sql() + " >= 0 END", a.sql()
-                    + " = 2 * " + b.sql()));
+                    (engine.equals("mysql") ? "1 = " : "") + "CASE WHEN " + a.sql() + " > 10 THEN " + b.sql()
+                    + " > 10 ELSE " + b.sql() + " >= 0 END", a.sql() + " = 2 * " + b.sql()));
             case DECIMAL, DATE, MOMENT -> checks.addAll(
                     List.of(a.sql() + " <= " + b.sql(), a.sql() + " < " + b.sql(), b.sql() + " >= " + a.sql()));
             case TEXT -> checks.addAll(sameType ? List.of(a.sql() + " <> " + b.sql()) : List.of());
