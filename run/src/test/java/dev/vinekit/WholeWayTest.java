@@ -99,7 +99,7 @@ class WholeWayTest {
                     .forEach(name -> names.addAll(
                             List.of(name, name.replaceFirst("(?<=.)(Repository|Service|Registration|Input)$", ""))));
         }
-        assertThat(names).contains("Row", "RestHandler", "Sql");
+        assertThat(names).contains("Row", "Server", "Sql");
         StringBuilder script = new StringBuilder();
         String reference = "";
         for (String name : names) {

@@ -61,7 +61,7 @@
     </dependency>
     <dependency>
       <groupId>io.undertow</groupId>
-      <artifactId>undertow-core</artifactId>
+      <artifactId>undertow-servlet</artifactId>
       <version>${v["undertow"]}</version>
     </dependency>
     <dependency>

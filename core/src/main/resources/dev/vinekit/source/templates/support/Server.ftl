@@ -13,8 +13,6 @@ import java.net.InetSocketAddress;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
-import org.jboss.resteasy.core.ResteasyDeploymentImpl;
-import org.jboss.resteasy.spi.ResteasyDeployment;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.xnio.ChannelListeners;
@@ -113,12 +111,8 @@ public final class Server implements AutoCloseable {
     }
 
     private HttpHandler service() {
-        ResteasyDeployment deployment = new ResteasyDeploymentImpl();
-        deployment.setResources(application.controllers());
-        deployment.setProviders(application.providers());
-        deployment.start();
-        PathHandler service = Handlers.path()
-                .addPrefixPath(settings.http().basePath(), new RestHandler(deployment, threads, settings.http()<#if s.secured>, application.tokens()</#if>));
+        PathHandler service = Handlers.path().addPrefixPath(settings.http().basePath(),
+                Controllers.handler(application, settings.http(), threads.orElse(null)));
 <#if s.withPage>
         return settings.http().page() ? PageFiles.beside(service, settings.http().basePath())
                 : service.addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"));

@@ -1,0 +1,103 @@
+import io.undertow.io.AsyncSenderImpl;
+import io.undertow.server.HttpHandler;
+import io.undertow.server.HttpServerExchange;
+import io.undertow.servlet.handlers.ServletRequestContext;
+import jakarta.servlet.ServletOutputStream;
+import jakarta.servlet.WriteListener;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpServletResponseWrapper;
+import java.io.ByteArrayOutputStream;
+import java.nio.ByteBuffer;
+import java.util.concurrent.atomic.AtomicLong;
+
+/** Sends responses when they are complete, in the server's own threads, so that a slow client holds no other. */
+final class ResponseSender implements HttpHandler {
+    private final HttpHandler servlet;
+
+    /** Bytes of responses that have not gone. */
+    private final AtomicLong inWork;
+
+    /** @param inWork counts the bytes of responses that have not gone */
+    ResponseSender(HttpHandler servlet, AtomicLong inWork) {
+        this.servlet = servlet;
+        this.inWork = inWork;
+    }
+
+    @Override
+    public void handleRequest(HttpServerExchange exchange) throws Exception {
+        ServletRequestContext context = exchange.getAttachment(ServletRequestContext.ATTACHMENT_KEY);
+        Complete response = new Complete((HttpServletResponse) context.getServletResponse());
+        context.setServletResponse(response);
+        servlet.handleRequest(exchange);
+        byte[] body = response.bytes.toByteArray();
+        if (body.length > 0) {
+            inWork.addAndGet(body.length);
+            exchange.addExchangeCompleteListener((done, then) -> {
+                inWork.addAndGet(-body.length);
+                then.proceed();
+            });
+            exchange.dispatch(exchange.getIoThread(), same -> new AsyncSenderImpl(same).send(ByteBuffer.wrap(body)));
+        }
+    }
+
+    /** A response that is not sent while it is made. */
+    private static final class Complete extends HttpServletResponseWrapper {
+        private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        private final ServletOutputStream stream = new ServletOutputStream() {
+            @Override
+            public boolean isReady() {
+                return true;
+            }
+
+            @Override
+            public void setWriteListener(WriteListener listener) {
+                throw new IllegalStateException("The response is sent when it is complete.");
+            }
+
+            @Override
+            public void write(int letter) {
+                bytes.write(letter);
+            }
+
+            @Override
+            public void write(byte[] more, int from, int count) {
+                bytes.write(more, from, count);
+            }
+        };
+
+        Complete(HttpServletResponse response) {
+            super(response);
+        }
+
+        @Override
+        public ServletOutputStream getOutputStream() {
+            return stream;
+        }
+
+        @Override
+        public void sendError(int status) {
+            setStatus(status);
+        }
+
+        @Override
+        public void sendError(int status, String message) {
+            setStatus(status);
+        }
+
+        @Override
+        public void flushBuffer() {
+            // The whole response is sent at its end.
+        }
+
+        @Override
+        public void resetBuffer() {
+            bytes.reset();
+        }
+
+        @Override
+        public void reset() {
+            super.reset();
+            bytes.reset();
+        }
+    }
+}
