@@ -499,7 +499,7 @@ final class RandomSchema {
                 && (type.group() != Group.TEXT || type.length() > 1);
         table.columns.add(new Col(sql, type, type.sql().endsWith(" NULL") ? rest.replace(" NOT NULL", "") : rest,
                 notNull,
-                checks.isEmpty() && !unique && !rest.contains("DEFAULT")));
+                checks.isEmpty() && !unique && !rest.contains("DEFAULT") && !type.sql().startsWith("VECTOR")));
         if (!checks.isEmpty()) {
             table.parts.add(constraint() + "CHECK (" + one(checks) + ")");
         }
