@@ -6,8 +6,11 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicReference;
 import org.tukaani.xz.LZMA2Options;
 import org.tukaani.xz.XZInputStream;
 import org.tukaani.xz.XZOutputStream;
@@ -27,6 +30,12 @@ record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.E
 
     private static final ObjectMapper JSON = new ObjectMapper();
 
+    /** The record that was read or written last: one run asks for it at many steps, and most of the time goes to XZ. */
+    private static final AtomicReference<Content> LATEST = new AtomicReference<>(new Content(new byte[0], null));
+
+    private record Content(byte[] bytes, RunRecord record) {
+    }
+
     /**
      * A generated file.
      *
@@ -39,7 +48,7 @@ record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.E
     }
 
     RunRecord {
-        files = new TreeMap<>(files);
+        files = Collections.unmodifiableMap(new TreeMap<>(files));
     }
 
     RunRecord(ServiceDescription service, Map<String, Entry> files) {
@@ -61,6 +70,7 @@ record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.E
         } catch (IOException e) {
             throw new UncheckedIOException("a record of text is JSON", e);
         }
+        LATEST.set(new Content(bytes.toByteArray(), this));
         return bytes.toByteArray();
     }
 
@@ -70,11 +80,16 @@ record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.E
      * @throws IOException if it is something else
      */
     static RunRecord read(byte[] bytes) throws IOException {
+        Content latest = LATEST.get();
+        if (latest.record != null && Arrays.equals(bytes, latest.bytes)) {
+            return latest.record;
+        }
         try (XZInputStream plain = new XZInputStream(new ByteArrayInputStream(bytes))) {
             RunRecord record = JSON.readValue(plain, RunRecord.class);
             if (record.format != FORMAT) {
                 throw new IOException("it is of form " + record.format + ", not " + FORMAT);
             }
+            LATEST.set(new Content(bytes, record));
             return record;
         }
     }
