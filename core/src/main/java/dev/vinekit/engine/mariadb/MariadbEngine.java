@@ -75,7 +75,7 @@ public final class MariadbEngine extends FamilyEngine {
 
     @Override
     protected ServerProgram program() {
-        return new MariadbProgram();
+        return MariadbProgram.preferred();
     }
 
     @Override

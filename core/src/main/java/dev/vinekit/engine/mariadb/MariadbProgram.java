@@ -1,15 +1,37 @@
 package dev.vinekit.engine.mariadb;
 
 import dev.vinekit.engine.mysqlfamily.ServerProgram;
+import dev.vinekit.fault.Fault;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
-/** The programs of MariaDB's server. */
-final class MariadbProgram implements ServerProgram {
+/**
+ * The programs of MariaDB's server.
+ *
+ * @param fetched the folder of a server that no package of the system installed; empty for an installed one
+ */
+record MariadbProgram(Optional<Path> fetched) implements ServerProgram {
     /** That of new databases. */
     static final String COLLATION = "utf8mb4_general_ci";
+
+    /**
+     * An installed server if there is one; else one from Maven Central, where there is one for this machine.
+     *
+     * @throws Fault if it cannot be fetched
+     */
+    static MariadbProgram preferred() {
+        return new MariadbProgram(isInstalled() || !MariadbPackage.isForThisMachine() ? Optional.empty()
+                : Optional.of(MariadbPackage.folder()));
+    }
+
+    /** Whether there is a server program for this machine, here or to be fetched. */
+    static boolean isToBeHad() {
+        return isInstalled() || MariadbPackage.isForThisMachine();
+    }
 
     @Override
     public String name() {
@@ -23,13 +45,19 @@ final class MariadbProgram implements ServerProgram {
 
     @Override
     public List<String> installation() {
-        return List.of(program("mariadb-install-db"), "--auth-root-authentication-method=normal", "--skip-test-db");
+        return command(program("mariadb-install-db", "scripts"), "--auth-root-authentication-method=normal",
+                "--skip-test-db");
     }
 
     @Override
     public List<String> start(Path directory) throws IOException {
-        return List.of(program("mariadbd"),
+        return command(program("mariadbd", "bin"),
                 "--secure-file-priv=" + Files.createDirectories(directory.resolve("nothing")));
+    }
+
+    /** An installed program knows where what it reads is. */
+    private List<String> command(String... command) {
+        return Stream.concat(Stream.of(command), fetched.stream().map(folder -> "--basedir=" + folder)).toList();
     }
 
     @Override
@@ -50,8 +78,13 @@ final class MariadbProgram implements ServerProgram {
         return "jdbc:mariadb://127.0.0.1:" + port + "/?allowLocalInfile=false";
     }
 
-    private static String program(String name) {
-        return ServerProgram.find(name, path -> true, "MariaDB",
-                "Install one (on Debian and Ubuntu: apt-get install mariadb-server)");
+    private String program(String name, String folder) {
+        return fetched.map(base -> base.resolve(folder).resolve(name).toString())
+                .orElseGet(() -> ServerProgram.find(name, path -> true, title(),
+                        "Install one (on Debian and Ubuntu: apt-get install mariadb-server)"));
+    }
+
+    private static boolean isInstalled() {
+        return ServerProgram.installed("mariadbd", path -> true).isPresent();
     }
 }

@@ -8,7 +8,7 @@ import java.nio.file.Path;
 import java.util.List;
 
 /** The program of MySQL's server. */
-final class MysqlProgram implements ServerProgram {
+record MysqlProgram() implements ServerProgram {
     /** That of new databases. */
     static final String COLLATION = "utf8mb4_0900_ai_ci";
 

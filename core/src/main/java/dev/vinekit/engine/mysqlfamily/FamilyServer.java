@@ -24,7 +24,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
- * A server of our own on a temporary data directory, from the server program that is installed here. It starts when it
+ * A server of our own on a temporary data directory, from a server program that is installed or fetched. It starts when it
  * is first asked for, and goes with its data when the process ends. Scripts of others run on it, as a user who owns its
  * databases and may not touch files or reach other servers. Nobody gets in without the passwords, which are made for
  * this one run.
@@ -34,7 +34,7 @@ public final class FamilyServer {
     private static final Pattern CREATION =
             Pattern.compile("(?i)CREATE\\s+(?:DATABASE|SCHEMA)\\s+(?:IF\\s+NOT\\s+EXISTS\\s+)?`?([\\w$ -]+)`?");
     private static final Set<String> SYSTEM = Set.of("mysql", "sys", "information_schema", "performance_schema");
-    private static final Map<String, FamilyServer> RUNNING = new HashMap<>();
+    private static final Map<ServerProgram, FamilyServer> RUNNING = new HashMap<>();
 
     /** Owns the scratch databases, and nothing else. */
     public static final String USER = "vinekit";
@@ -59,10 +59,10 @@ public final class FamilyServer {
     /**
      * The server.
      *
-     * @throws Fault if no server program is installed, or it does not start
+     * @throws Fault if a program is missing, or it does not start
      */
     public static synchronized FamilyServer running(ServerProgram program) {
-        return RUNNING.computeIfAbsent(program.name(), name -> start(program));
+        return RUNNING.computeIfAbsent(program, FamilyServer::start);
     }
 
     /** The URL of the server, without a database. */

@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 
-/** The programs of a server that are installed here. */
+/** The programs of a server. Equal ones are one server. */
 public interface ServerProgram {
     /** The path, and where packages of systems put servers. */
     List<String> FOLDERS = Stream.concat(
@@ -48,6 +48,12 @@ public interface ServerProgram {
     /** The URL of the server, without a database. */
     String url(int port);
 
+    /** A program, if it is installed. */
+    static Optional<Path> installed(String name, Predicate<Path> ours) {
+        return FOLDERS.stream().map(folder -> Path.of(folder, name)).filter(Files::isExecutable).filter(ours)
+                .findFirst();
+    }
+
     /**
      * A program.
      *
@@ -56,8 +62,7 @@ public interface ServerProgram {
      * @throws Fault if it is not installed
      */
     static String find(String name, Predicate<Path> ours, String title, String advice) {
-        return FOLDERS.stream().map(folder -> Path.of(folder, name)).filter(Files::isExecutable).filter(ours)
-                .findFirst()
+        return installed(name, ours)
                 .orElseThrow(() -> Fault.inWorld(
                         title + " needs an installed server for scratch databases, and there is no " + name + " here.",
                         Remedy.of(Remedy.Kind.USE_ANOTHER_SERVER, advice), null))
