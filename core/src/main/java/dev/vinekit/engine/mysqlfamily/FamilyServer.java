@@ -24,8 +24,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /**
- * A server of our own on a temporary data directory, from a server program that is installed or fetched. It starts when it
- * is first asked for, and goes with its data when the process ends. Scripts of others run on it, as a user who owns its
+ * A server of our own on a temporary data directory, from a program that is installed or fetched. It starts when it is
+ * first asked for, and goes with its data when the process ends. Scripts of others run on it, as a user who owns its
  * databases and may not touch files or reach other servers. Nobody gets in without the passwords, which are made for
  * this one run.
  */
