@@ -46,6 +46,7 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -85,23 +86,31 @@ public final class HttpBench {
     }
 
     public static void main(String[] arguments) throws Exception {
-        boolean postgresql = System.getenv("DB_URL").startsWith("jdbc:postgresql");
+        String engine = System.getenv("DB_URL").split(":")[1];
         HikariConfig config = new HikariConfig();
         config.setJdbcUrl(System.getenv("DB_URL"));
         config.setUsername(System.getenv("DB_USER"));
         config.setPassword(System.getenv("DB_PASSWORD"));
         config.setMaximumPoolSize(10);
-        Store store = new Store(new HikariDataSource(config), postgresql
-                ? INSERT + " RETURNING " + COLUMNS : "SELECT " + COLUMNS + " FROM FINAL TABLE (" + INSERT + ")");
+        Store store = new Store(new HikariDataSource(config), engine.startsWith("m") ? "`" : "\"", switch (engine) {
+            case "h2" -> "SELECT " + COLUMNS + " FROM FINAL TABLE (" + INSERT + ")";
+            case "mysql" -> INSERT;
+            default -> INSERT + " RETURNING " + COLUMNS;
+        });
         HttpHandler handler = arguments[0].equals("twin") ? resteasy(new TransferResource(store)) : new Bare(store);
         Undertow.builder().addHttpListener(Integer.parseInt(System.getenv("HTTP_PORT")), "localhost")
                 .setWorkerThreads(64).setHandler(handler).build().start();
     }
 
-    record Store(HikariDataSource pool, String insert) {
+    /** @param quote what names stand in; with MySQL, which returns no rows, the one that was inserted is read by its key */
+    record Store(HikariDataSource pool, String quote, String insert) {
+        private PreparedStatement prepared(Connection connection, String sql) throws SQLException {
+            return connection.prepareStatement(sql.replace("\"", quote));
+        }
+
         Transfer read(long id) throws SQLException {
             try (Connection connection = pool.getConnection();
-                    PreparedStatement statement = connection.prepareStatement(READ)) {
+                    PreparedStatement statement = prepared(connection, READ)) {
                 statement.setLong(1, id);
                 try (ResultSet row = statement.executeQuery()) {
                     return row.next() ? transfer(row) : null;
@@ -111,7 +120,7 @@ public final class HttpBench {
 
         List<Transfer> list(long after, int limit) throws SQLException {
             try (Connection connection = pool.getConnection();
-                    PreparedStatement statement = connection.prepareStatement(after == 0 ? FIRST_PAGE : NEXT_PAGE)) {
+                    PreparedStatement statement = prepared(connection, after == 0 ? FIRST_PAGE : NEXT_PAGE)) {
                 if (after > 0) {
                     statement.setLong(1, after);
                 }
@@ -129,23 +138,38 @@ public final class HttpBench {
         Transfer create(NewTransfer input) throws SQLException {
             try (Connection connection = pool.getConnection()) {
                 connection.setAutoCommit(false);
-                try (PreparedStatement statement = connection.prepareStatement(insert)) {
+                try (PreparedStatement statement = insert.equals(INSERT)
+                        ? connection.prepareStatement(insert.replace("\"", quote), Statement.RETURN_GENERATED_KEYS)
+                        : prepared(connection, insert)) {
                     statement.setInt(1, input.from());
                     statement.setInt(2, input.to());
                     statement.setBigDecimal(3, input.litres());
                     statement.setObject(4, input.movedAt());
                     statement.setInt(5, input.movedBy());
                     statement.setString(6, input.reason());
-                    try (ResultSet row = statement.executeQuery()) {
-                        row.next();
-                        Transfer created = transfer(row);
-                        connection.commit();
-                        return created;
-                    }
+                    Transfer created = insert.equals(INSERT) ? numbered(connection, statement) : returned(statement);
+                    connection.commit();
+                    return created;
                 } catch (SQLException e) {
                     connection.rollback();
                     throw e;
                 }
+            }
+        }
+
+        private static Transfer returned(PreparedStatement statement) throws SQLException {
+            try (ResultSet row = statement.executeQuery()) {
+                row.next();
+                return transfer(row);
+            }
+        }
+
+        private Transfer numbered(Connection connection, PreparedStatement insert) throws SQLException {
+            insert.executeUpdate();
+            try (ResultSet key = insert.getGeneratedKeys(); PreparedStatement read = prepared(connection, READ)) {
+                key.next();
+                read.setLong(1, key.getLong(1));
+                return returned(read);
             }
         }
 

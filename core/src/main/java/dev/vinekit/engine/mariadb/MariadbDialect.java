@@ -38,7 +38,8 @@ final class MariadbDialect extends FamilyDialect {
             real recursive references ref_system_id regexp release rename repeat replace require resignal restrict
             return returning revoke right rlike row row_number rows schema schemas second_microsecond select sensitive
             separator set show signal slow smallint spatial specific sql sqlexception sqlstate sqlwarning
-            sql_big_result sql_calc_found_rows sql_small_result ssl starting stats_auto_recalc stats_persistent
+            sql_after_gtids sql_before_gtids sql_big_result sql_calc_found_rows sql_small_result ssl starting
+            stats_auto_recalc stats_persistent
             stats_sample_pages straight_join system system_user table terminated then tinyblob tinyint tinytext to
             trailing trigger true undo union unique unlock unsigned update usage use using utc_date utc_time
             utc_timestamp values varbinary varchar varcharacter varying vector when where while window with write xor
