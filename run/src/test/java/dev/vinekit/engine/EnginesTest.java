@@ -55,7 +55,7 @@ class EnginesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
+    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
     void definitionOfEveryClauseMakesADatabaseOfTheSameDump(String engine) throws Exception {
         try (TestDatabases clauses = TestDatabases.administered(engine, TestDatabases.clausesScript(engine))) {
             Assumptions.assumeTrue(DumpComparison.isPossible(engine), "The engine's program for dumps is not here.");

@@ -47,6 +47,7 @@ final class EngineDump {
             case "mariadb" -> mariadb(database);
             case "h2" -> rows(database, "SCRIPT NODATA NOPASSWORDS NOSETTINGS");
             case "sqlite" -> sqlite(database);
+            case "mysql" -> mysql(database);
             default -> throw new IllegalArgumentException("no dump of " + database.engine().name());
         };
     }
@@ -72,6 +73,33 @@ final class EngineDump {
                 "--triggers", "--skip-comments", "--skip-add-drop-table", "--protocol=tcp", "-h", server.group(1),
                 "-P", server.group(2),
                 "-u", database.user(), server.group(3)));
+    }
+
+    /** How the server itself spells each thing: what a dump of MySQL's own is made of. */
+    private static List<String> mysql(Database database) throws SQLException {
+        List<String> statements = new ArrayList<>();
+        try (Connection connection = database.connect(); Statement statement = connection.createStatement()) {
+            List<String> asked = new ArrayList<>();
+            try (ResultSet row = statement.executeQuery("""
+                    SELECT IF(TABLE_TYPE = 'VIEW', 'VIEW', 'TABLE'), TABLE_NAME FROM information_schema.TABLES
+                    WHERE TABLE_SCHEMA = DATABASE()
+                    UNION ALL SELECT 'TRIGGER', TRIGGER_NAME FROM information_schema.TRIGGERS
+                    WHERE TRIGGER_SCHEMA = DATABASE()
+                    UNION ALL SELECT ROUTINE_TYPE, ROUTINE_NAME FROM information_schema.ROUTINES
+                    WHERE ROUTINE_SCHEMA = DATABASE()
+                    """)) {
+                while (row.next()) {
+                    asked.add("SHOW CREATE " + row.getString(1) + " `" + row.getString(2).replace("`", "``") + "`");
+                }
+            }
+            for (String show : asked) {
+                try (ResultSet row = statement.executeQuery(show)) {
+                    row.next();
+                    statements.add(row.getString(show.matches("SHOW CREATE (?:TABLE|VIEW) (?s).*") ? 2 : 3));
+                }
+            }
+        }
+        return statements;
     }
 
     /** What the pragmas tell, and the text of whatever is no table. */
