@@ -21,7 +21,6 @@ class BlendRepositoryTest implements UpdateContract<Blend, BlendInput>, RemovalC
     @Override
     public void assertStored(Blend stored, BlendInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.BLEND, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("NAME")).isEqualTo(input.name());
         assertThat(row.get("VINTAGE")).isEqualTo(input.vintage());
         assertThat(row.get("BLENDED_ON")).isEqualTo(input.blendedOn());

@@ -23,7 +23,6 @@ class BottlingRepositoryTest implements UpdateContract<Bottling, BottlingInput>,
     @Override
     public void assertStored(Bottling stored, BottlingInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.BOTTLING, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("BLEND_ID")).isEqualTo(input.blendId());
         assertThat(row.get("LABEL_ID")).isEqualTo(input.labelId());
         assertThat(row.get("BOTTLED_ON")).isEqualTo(input.bottledOn());

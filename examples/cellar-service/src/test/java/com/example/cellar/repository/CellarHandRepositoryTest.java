@@ -23,7 +23,6 @@ class CellarHandRepositoryTest implements UpdateContract<CellarHand, CellarHandI
     @Override
     public void assertStored(CellarHand stored, CellarHandInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.CELLAR_HAND, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("FULL_NAME")).isEqualTo(input.fullName());
         assertThat(row.get("EMAIL")).isEqualTo(input.email());
         assertThat(row.get("CRAFT")).isEqualTo(Sql.databaseValue(input.craft()));

@@ -23,7 +23,6 @@ class GrapeVarietyRepositoryTest implements UpdateContract<GrapeVariety, GrapeVa
     @Override
     public void assertStored(GrapeVariety stored, GrapeVarietyInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.GRAPE_VARIETY, stored.code());
-        assertThat(row.get("CODE")).isEqualTo(stored.code());
         assertThat(row.get("NAME")).isEqualTo(input.name());
         assertThat(row.get("COLOUR")).isEqualTo(Sql.databaseValue(input.colour()));
         assertThat(row.get("order")).isEqualTo(input.order());

@@ -21,7 +21,6 @@ class HarvestRepositoryTest implements UpdateContract<Harvest, HarvestInput>, Re
     @Override
     public void assertStored(Harvest stored, HarvestInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.HARVEST, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("PARCEL_ID")).isEqualTo(input.parcelId());
         assertThat(row.get("PICKED_ON")).isEqualTo(input.pickedOn());
         assertThat(row.get("WEIGHT_KG")).isEqualTo(input.weightKg());

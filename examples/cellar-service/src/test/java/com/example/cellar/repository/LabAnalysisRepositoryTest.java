@@ -22,7 +22,6 @@ class LabAnalysisRepositoryTest implements UpdateContract<LabAnalysis, LabAnalys
     @Override
     public void assertStored(LabAnalysis stored, LabAnalysisInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.LAB_ANALYSIS, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("WINE_LOT_ID")).isEqualTo(input.wineLotId());
         assertThat(row.get("TAKEN_AT")).isEqualTo(input.takenAt());
         assertThat(row.get("PH")).isEqualTo(input.ph());

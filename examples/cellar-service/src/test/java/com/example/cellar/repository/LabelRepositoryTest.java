@@ -21,7 +21,6 @@ class LabelRepositoryTest implements UpdateContract<Label, LabelInput>, RemovalC
     @Override
     public void assertStored(Label stored, LabelInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.LABEL, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("TITLE")).isEqualTo(input.title());
         assertThat(row.get("LANGUAGE_CODE")).isEqualTo(input.languageCode());
         assertThat(row.get("BACK_TEXT")).isEqualTo(input.backText());

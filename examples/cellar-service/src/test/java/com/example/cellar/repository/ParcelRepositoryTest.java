@@ -22,7 +22,6 @@ class ParcelRepositoryTest implements UpdateContract<Parcel, ParcelInput>, Remov
     @Override
     public void assertStored(Parcel stored, ParcelInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.PARCEL, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("NAME")).isEqualTo(input.name());
         assertThat(row.get("VARIETY_CODE")).isEqualTo(input.varietyCode());
         assertThat(row.get("AREA_HA")).isEqualTo(input.areaHa());

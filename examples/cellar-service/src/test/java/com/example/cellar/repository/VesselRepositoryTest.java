@@ -22,7 +22,6 @@ class VesselRepositoryTest implements UpdateContract<Vessel, VesselInput>, Remov
     @Override
     public void assertStored(Vessel stored, VesselInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.VESSEL, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("CODE")).isEqualTo(input.code());
         assertThat(row.get("KIND")).isEqualTo(Sql.databaseValue(input.kind()));
         assertThat(row.get("CAPACITY_LITRES")).isEqualTo(input.capacityLitres());

@@ -22,7 +22,6 @@ class VesselTransferRepositoryTest implements UpdateContract<VesselTransfer, Ves
     @Override
     public void assertStored(VesselTransfer stored, VesselTransferInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.VESSEL_TRANSFER, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("from")).isEqualTo(input.from());
         assertThat(row.get("to")).isEqualTo(input.to());
         assertThat(row.get("LITRES")).isEqualTo(input.litres());

@@ -21,7 +21,6 @@ class WineLotRepositoryTest implements UpdateContract<WineLot, WineLotInput>, Re
     @Override
     public void assertStored(WineLot stored, WineLotInput input) throws SQLException {
         TestRow row = TestRow.find(connection(), Tables.WINE_LOT, stored.id());
-        assertThat(row.get("ID")).isEqualTo(stored.id());
         assertThat(row.get("NAME")).isEqualTo(input.name());
         assertThat(row.get("VINTAGE")).isEqualTo(input.vintage());
         assertThat(row.get("VESSEL_ID")).isEqualTo(input.vesselId());
