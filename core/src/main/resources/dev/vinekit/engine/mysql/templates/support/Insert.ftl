@@ -65,7 +65,7 @@ public final class Insert {
         }
         List<String> telling = values.keySet().containsAll(List.of(key)) && key.length > 0 ? List.of(key)
                 : List.copyOf(values.keySet());
-        String where = telling.stream().map(column -> column + " <=> " + values.get(column).marker())
+        String where = telling.stream().map(column -> column + " = " + values.get(column).marker())
                 .collect(Collectors.joining(" AND "));
         return Sql.first(connection, "SELECT " + columns + "\nFROM " + table + (where.isEmpty() ? "" : "\nWHERE " + where)
                 + "\nLIMIT 1",
