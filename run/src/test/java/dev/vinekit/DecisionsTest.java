@@ -213,6 +213,26 @@ class DecisionsTest {
         }
     }
 
+    /** Services of keys that are equal in other letters too, and of rows that are inserted many at once. */
+    @ParameterizedTest
+    @ValueSource(strings = {"mariadb", "mysql"})
+    void testsOfServicesByThemselvesAreGreen(String engine) throws Exception {
+        try (TestDatabases database = TestDatabases.on(engine, "CREATE TABLE yeast (code VARCHAR(9) PRIMARY KEY, "
+                + "note TEXT); CREATE TABLE cask (id INT AUTO_INCREMENT PRIMARY KEY, litres INT NOT NULL, note TEXT)")) {
+            MappingFile file = MappingFile.parse("m", "project: { package: com.example.made, interfaces: true }",
+                    Map.of(), true);
+            Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
+                    VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("p")));
+
+            TestReport report = Runner.test(project, Runner.compile(project));
+
+            assertThat(report.failures()).isEmpty();
+            assertThat(report.outcomes()).filteredOn(outcome -> outcome.testClass().endsWith("ServiceTest"))
+                    .extracting(TestOutcome::name)
+                    .contains("createAllInsertsEachInOneTransaction", "replaceGivesTheRowAsStored");
+        }
+    }
+
     @Test
     void codeIsLaidOutAsDecided() throws Exception {
         Map<String, String> files = generate(MANY);

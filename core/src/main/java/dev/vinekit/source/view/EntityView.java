@@ -120,9 +120,10 @@ public record EntityView(
     /**
      * What an insert must know that reads the row by its key afterwards.
      *
+     * @param numbered whether rows are told from others by a number alone that the database gives
      * @param defaults those that the database is asked for first, so that the row is told from others
      */
-    public record ReadBackView(List<DefaultView> defaults) {
+    public record ReadBackView(boolean numbered, List<DefaultView> defaults) {
     }
 
     /** The default of a column, as SQL. */

@@ -171,7 +171,9 @@ final class EntityViews {
 
     /** Of a table without a key every value tells a row from others. */
     private static EntityView.ReadBackView readBack(Entity entity) {
-        return new EntityView.ReadBackView(entity.fields().stream()
+        boolean numbered = entity.key().size() == 1 && entity.key().get(0).input() == Field.Input.ASSIGNED
+                && entity.key().get(0).column().isIdentity();
+        return new EntityView.ReadBackView(numbered, entity.fields().stream()
                 .filter(field -> entity.key().isEmpty() || field.inKey())
                 .filter(field -> field.input() != Field.Input.ASSIGNED)
                 .flatMap(field -> field.column().defaultValue().flatMap(DefaultValue::onInsert).stream()

@@ -98,6 +98,7 @@ public final class Transactions {
         return inOne(work, true);
     }
 
+<#include "_writing.ftl">
     /** Runs a step that writes for each element, in their order, as one {@link #write}. */
     public <E, T> List<T> writeEach(List<E> elements, Step<E, T> step) {
         return writeEach(elements, element -> "", step);

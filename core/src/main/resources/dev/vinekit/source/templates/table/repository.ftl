@@ -120,6 +120,8 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <@shape.method "${e.name} insert(Connection connection, ${e.name}Input input) throws SQLException"; piece>
 <#if piece == "doc">
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
+<#elseif e.sql.readBack?? && e.sql.readBack.numbered>
+        return insertion(input).returning(connection, COLUMNS, ROW, ${e.key[0].sqlName});
 <#else>
         <#if e.sql.rereads>${e.name} created =<#else>return</#if> new Insert(${e.sql.table})
 <#list e.inserts as f>
@@ -139,6 +141,24 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </#if>
 </#if>
 </@shape.method>
+<#if e.sql.readBack?? && e.sql.readBack.numbered>
+<@shape.method "List<${e.name}> insertAll(Connection connection, List<${e.name}Input> inputs) throws SQLException"; piece>
+<#if piece == "doc">
+    /** Inserts rows, many by one statement, and returns them as stored, in their order. */
+<#else>
+        return Insert.returningAll(connection, inputs.stream().map(${e.repositoryClass}::insertion).toList(), COLUMNS, ROW, ${e.key[0].sqlName});
+</#if>
+</@shape.method>
+<#if part != "interface">
+    private static Insert insertion(${e.name}Input input) {
+        return new Insert(${e.sql.table})
+<#list e.inserts as f>
+                .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})<#if !f?has_next>;</#if>
+</#list>
+    }
+
+</#if>
+</#if>
 </#if>
 <#if e.updatable()>
 <@shape.method "boolean update(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}, ${e.name}Input input, Predicate<String> fields) throws SQLException"; piece>

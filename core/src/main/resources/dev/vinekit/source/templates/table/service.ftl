@@ -100,7 +100,9 @@ public final class ${e.name}Service${base} {
 <#else>
         Rules.verify(inputs.stream().map(input -> check(input, OnCreate.class)).toList());
 <#assign given = e.inserts?filter(input -> e.key?map(part -> "" + part.name)?seq_contains("" + input.name))>
-<#if given?size == 0>
+<#if e.sql.readBack?? && e.sql.readBack.numbered>
+        return transactions.writeAll(inputs, repository::insertAll, repository::insert);
+<#elseif given?size == 0>
         return transactions.writeEach(inputs, repository::insert);
 <#elseif given?size == 1>
         return transactions.writeEach(inputs, input -> String.valueOf(input.${given[0].name}()), repository::insert);

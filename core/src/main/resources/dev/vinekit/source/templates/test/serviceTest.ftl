@@ -121,11 +121,19 @@ class ${e.name}ServiceTest {
     @Test
     @Tag("service")
     void createAllInsertsEachInOneTransaction() throws SQLException {
+<#if e.sql.readBack?? && e.sql.readBack.numbered>
+        List<${e.name}Input> inputs = List.of(input(), input());
+        when(repository.insertAll(connection, inputs)).thenReturn(List.of(row(), row()));
+
+        assertThat(service.createAll(inputs)).hasSize(2);
+
+<#else>
         when(repository.insert(connection, input())).thenReturn(row());
 
         assertThat(service.createAll(List.of(input(), input()))).hasSize(2);
 
         verify(repository, times(2)).insert(connection, input());
+</#if>
         verify(connection, times(1)).commit();
     }
 </#if>
@@ -137,6 +145,9 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void replaceGivesTheRowAsStored() throws SQLException {
         ${e.name} stored = row();
+<#if e.keyCode.loose>
+        when(repository.${find}(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
+</#if>
         when(repository.update(connection, ${shape.keyOf("stored")}, input(), Update.ALL)).thenReturn(true);
         when(repository.findById(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
 

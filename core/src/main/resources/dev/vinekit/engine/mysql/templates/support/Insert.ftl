@@ -4,6 +4,9 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -73,6 +76,58 @@ public final class Insert {
                 .orElseThrow(() -> new SQLException("The row that was inserted into " + table + " is not there."));
     }
 
+    /**
+     * Inserts rows that the database numbers, many by one statement, and returns them as stored, in their order.
+     *
+     * @param number the column that has the numbers
+     */
+    public static <T> List<T> returningAll(Connection connection, List<Insert> rows, String columns,
+            Sql.RowMapper<T> mapper, String number) throws SQLException {
+        if (rows.isEmpty()) {
+            return List.of();
+        }
+        Map<Insert, Long> numbers = new IdentityHashMap<>();
+        Map<String, List<Insert>> byStatement = rows.stream()
+                .collect(Collectors.groupingBy(Insert::sql, LinkedHashMap::new, Collectors.toList()));
+        for (Map.Entry<String, List<Insert>> same : byStatement.entrySet()) {
+            runAll(connection, same.getKey(), same.getValue(), numbers);
+        }
+        Map<Long, T> stored = new HashMap<>();
+        String markers = String.join(", ", Collections.nCopies(rows.size(), "?"));
+        Sql.list(connection, "SELECT " + columns + ", " + number + "\nFROM " + rows.get(0).table + "\nWHERE " + number
+                + " IN (" + markers + ")",
+                row -> stored.put(row.getLong(row.getMetaData().getColumnCount()), mapper.map(row)),
+                numbers.values().toArray());
+        List<T> inOrder = rows.stream().map(row -> stored.get(numbers.get(row))).toList();
+        if (stored.size() < rows.size()) {
+            throw new SQLException("Not all rows that were inserted into " + rows.get(0).table + " are there.");
+        }
+        return inOrder;
+    }
+
+    private static void runAll(Connection connection, String sql, List<Insert> rows, Map<Insert, Long> numbers)
+            throws SQLException {
+        long begin = System.nanoTime();
+        try (PreparedStatement statement = connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS)) {
+            for (Insert row : rows) {
+                Sql.bind(statement, row.bound()).addBatch();
+            }
+            statement.executeBatch();
+            try (ResultSet key = statement.getGeneratedKeys()) {
+                for (Insert row : rows) {
+                    key.next();
+                    numbers.put(row, key.getLong(1));
+                }
+            }
+        } finally {
+            Sql.log(sql, begin, rows.size() + " rows");
+        }
+    }
+
+    private Object[] bound() {
+        return values.values().stream().map(Value::value).toArray();
+    }
+
     private void askForDefaults(Connection connection) throws SQLException {
         List<String> columns = List.copyOf(defaults.keySet());
         List<Object> found = Sql.first(connection, "SELECT " + String.join(", ", defaults.values()), row -> {
@@ -90,7 +145,7 @@ public final class Insert {
     /** The number that the database gave the row; 0 if it gave none. */
     private long run(Connection connection) throws SQLException {
         String sql = sql();
-        Object[] bound = values.values().stream().map(Value::value).toArray();
+        Object[] bound = bound();
         long begin = System.nanoTime();
         try (PreparedStatement statement = Sql.bind(
                 connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS), bound)) {
