@@ -11,6 +11,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
@@ -80,10 +82,12 @@ class ServingTest {
             lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 3");
             CompletableFuture<Http.Answer> blocked
                     = CompletableFuture.supplyAsync(() -> http.send("PATCH", "/labels/3", "{\"backText\":\"x\"}"));
-            TimeUnit.MILLISECONDS.sleep(300);
-
-            long begin = System.nanoTime();
-            Http.Answer waiting = http.get("/labels/1");
+            Http.Answer waiting;
+            long begin;
+            do {
+                begin = System.nanoTime();
+                waiting = http.get("/labels/1");
+            } while (waiting.status() == 200 && !blocked.isDone());
             assertThat(waiting.status()).as(waiting.text()).isEqualTo(503);
             assertThat(waiting.header("Retry-After")).isNotEmpty();
             assertThat(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begin)).isBetween(900L, 2500L);
@@ -110,9 +114,13 @@ class ServingTest {
             lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 4");
             running = CompletableFuture.supplyAsync(() ->
                     http.send("PATCH", "/labels/4", "{\"backText\":\"finished\"}"));
-            TimeUnit.MILLISECONDS.sleep(300);
+            while (count(lock, "SELECT COUNT(*) FROM pg_locks WHERE NOT granted") == 0 && !running.isDone()) {
+                TimeUnit.MILLISECONDS.sleep(20);
+            }
             stopped = CompletableFuture.runAsync(service::close);
-            TimeUnit.MILLISECONDS.sleep(300);
+            while (http.get("/labels/1").status() == 200) {
+                assertThat(running).isNotDone();
+            }
             assertThat(http.get("/labels/1").status()).isEqualTo(503);
             assertThat(stopped).isNotDone();
             locking.rollback();
@@ -120,6 +128,13 @@ class ServingTest {
 
         assertThat(running.get(10, TimeUnit.SECONDS).body().path("backText").asText()).isEqualTo("finished");
         stopped.get(10, TimeUnit.SECONDS);
+    }
+
+    private static long count(Statement statement, String query) throws SQLException {
+        try (ResultSet row = statement.executeQuery(query)) {
+            row.next();
+            return row.getLong(1);
+        }
     }
 
     @ParameterizedTest
