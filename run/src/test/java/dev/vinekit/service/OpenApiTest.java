@@ -68,6 +68,9 @@ class OpenApiTest {
         Http.Answer known = http.with("If-None-Match", tag).with("Accept-Encoding", "gzip").get("/openapi.json");
         assertThat(known.status()).isEqualTo(304);
         assertThat(known.header("ETag")).isEqualTo(tag);
+        Http.Answer wanted = http.with("If-Match", "\"a\", \"b\"").get("/openapi.json");
+        assertThat(wanted.status()).isEqualTo(412);
+        assertThat(wanted.body().path("status").asInt()).as(wanted.text()).isEqualTo(412);
         assertThat(http.with("Accept-Encoding", "gzip;q=0").get("/openapi.json").text()).isEqualTo(plain.text());
     }
 

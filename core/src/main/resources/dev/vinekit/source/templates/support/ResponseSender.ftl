@@ -2,12 +2,14 @@ import io.undertow.io.AsyncSenderImpl;
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 import io.undertow.servlet.handlers.ServletRequestContext;
+import io.undertow.util.StatusCodes;
 import jakarta.servlet.ServletOutputStream;
 import jakarta.servlet.WriteListener;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpServletResponseWrapper;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.util.concurrent.atomic.AtomicLong;
 
 /** Sends responses when they are complete, in the server's own threads, so that a slow client holds no other. */
@@ -29,7 +31,9 @@ final class ResponseSender implements HttpHandler {
         Complete response = new Complete((HttpServletResponse) context.getServletResponse());
         context.setServletResponse(response);
         servlet.handleRequest(exchange);
-        byte[] body = response.bytes.toByteArray();
+        boolean unexplained = response.bytes.size() == 0 && exchange.getStatusCode() >= StatusCodes.BAD_REQUEST;
+        byte[] body = unexplained ? RequestGuard.explanation(exchange).getBytes(StandardCharsets.UTF_8)
+                : response.bytes.toByteArray();
         if (body.length > 0) {
             inWork.addAndGet(body.length);
             exchange.addExchangeCompleteListener((done, then) -> {

@@ -136,12 +136,18 @@ final class RequestGuard implements HttpHandler {
         if (status < 400 || !exchange.isResponseChannelAvailable()) {
             return false;
         }
+        exchange.getResponseSender().send(explanation(exchange));
+        return true;
+    }
+
+    /** What is wrong, as a problem, with its headers set. */
+    static String explanation(HttpServerExchange exchange) {
+        int status = exchange.getStatusCode();
         if (status == StatusCodes.SERVICE_UNAVAILABLE) {
             exchange.getResponseHeaders().put(Headers.RETRY_AFTER, ProblemMapper.SECONDS_TO_WAIT);
         }
         exchange.getResponseHeaders().put(Headers.CONTENT_TYPE, Problem.MEDIA_TYPE);
-        exchange.getResponseSender().send(problem(status, exchange.getResponseHeaders().getFirst(RequestIds.HEADER)));
-        return true;
+        return problem(status, exchange.getResponseHeaders().getFirst(RequestIds.HEADER));
     }
 
     /** A whole answer, for a connection that is then closed. */
