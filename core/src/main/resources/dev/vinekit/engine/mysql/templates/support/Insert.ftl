@@ -6,7 +6,6 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -86,7 +85,7 @@ public final class Insert {
         if (rows.isEmpty()) {
             return List.of();
         }
-        Map<Insert, Long> numbers = new IdentityHashMap<>();
+        Map<Insert, Long> numbers = new HashMap<>();
         Map<String, List<Insert>> byStatement = rows.stream()
                 .collect(Collectors.groupingBy(Insert::sql, LinkedHashMap::new, Collectors.toList()));
         for (Map.Entry<String, List<Insert>> same : byStatement.entrySet()) {
