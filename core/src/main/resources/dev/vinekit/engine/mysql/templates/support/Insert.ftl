@@ -114,7 +114,9 @@ public final class Insert {
             statement.executeBatch();
             try (ResultSet key = statement.getGeneratedKeys()) {
                 for (Insert row : rows) {
-                    key.next();
+                    if (!key.next()) {
+                        throw new SQLException("A row that was inserted into " + row.table + " has no number.");
+                    }
                     numbers.put(row, key.getLong(1));
                 }
             }
