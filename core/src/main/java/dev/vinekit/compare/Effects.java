@@ -118,9 +118,9 @@ final class Effects {
     private void added(Entity now, Field field) {
         code(now, now.name() + "." + field.name() + " is new: " + type(field));
         boolean needed = field.requiredOnCreate() && now.can(Operation.CREATE);
-        boolean neededToReplace = (field.requiredOnCreate() || field.requiredOnReplaceOnly())
+        boolean neededToReplace = field.told() && (field.requiredOnCreate() || field.requiredOnReplaceOnly())
                 && now.can(Operation.REPLACE);
-        api(now, field.jsonName() + " is new in answers" + (needed ? ", and must be sent to create a row"
+        api(now, field.jsonName() + (field.told() ? " is new in answers" : " is new, and not told") + (needed ? ", and must be sent to create a row"
                 : neededToReplace ? ", and must be sent to replace a row" : ""), needed || neededToReplace);
     }
 

@@ -100,6 +100,9 @@ public final class Proofs {
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)) {
             return Proof.none(rule, "The database numbers the rows.");
         }
+        if (fields.stream().anyMatch(field -> !field.told())) {
+            return Proof.none(rule, "Clients are not told " + names(fields) + ", and cannot send it again.");
+        }
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.READ_ONLY)) {
             return Proof.none(rule, "Clients do not write " + names(fields) + ".");
         }
@@ -284,7 +287,7 @@ public final class Proofs {
             found.add(notNull(field));
         }
         type(field).ifPresent(found::add);
-        column.defaultValue().filter(DefaultValue::isValue).ifPresent(value -> found.add(defaulted(field, value)));
+        column.defaultValue().filter(value -> field.told() && value.isValue()).ifPresent(value -> found.add(defaulted(field, value)));
     }
 
     private Proof notNull(Field field) {

@@ -119,9 +119,10 @@ public record Decisions(
 
     /** About one column. */
     public record OfField(
-            Optional<String> name, Optional<String> type, Optional<String> converter, Optional<String> reference) {
-        static final OfField NONE =
-                new OfField(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+            Optional<String> name, Optional<String> type, Optional<String> converter, Optional<String> reference,
+            Optional<Visibility> visibility) {
+        static final OfField NONE = new OfField(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty());
     }
 
     /**

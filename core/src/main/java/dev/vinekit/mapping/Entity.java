@@ -134,7 +134,7 @@ public record Entity(
     }
 
     private Stream<Field> comparables() {
-        return fields.stream().filter(field -> field.column().type().isScalar()
+        return fields.stream().filter(field -> field.told() && field.column().type().isScalar()
                 && field.column().type().kind() != SqlType.Kind.OTHER);
     }
 
@@ -156,6 +156,16 @@ public record Entity(
     /** Whether clients change rows. */
     public boolean isUpdatable() {
         return can(Operation.REPLACE) || can(Operation.PATCH);
+    }
+
+    /** The fields that a client reads. */
+    public List<Field> told() {
+        return fields.stream().filter(Field::told).toList();
+    }
+
+    /** The fields that a client may send and does not read. */
+    public List<Field> secrets() {
+        return inputs().stream().filter(field -> !field.told()).toList();
     }
 
     /** The fields that a client may send. */

@@ -19,6 +19,7 @@ import java.util.Optional;
  * @param converter what makes another type of the stored value, which is then of {@code type}
  * @param overridden whether {@code type} is not the rule's for the column
  * @param numberedExample a text with a {@code #} for a number, for a type that has no other values that are easily made
+ * @param told whether clients read it
  * @param made whether the service makes a value for a new row without one: a random UUID
  * @param same the condition that it has the value of a parameter, or is NULL if that is
  */
@@ -39,6 +40,7 @@ public record Field(
         String jsonName,
         Optional<Converter> converter,
         boolean overridden,
+        boolean told,
         boolean made) {
     static final int UUID_BYTES = 16;
 
@@ -61,7 +63,7 @@ public record Field(
     @Override
     public boolean equals(Object other) {
         return this == other || other instanceof Field field && column.equals(field.column) && name.equals(field.name)
-                && type == field.type && input == field.input && inKey == field.inKey && rules.equals(field.rules)
+                && type == field.type && input == field.input && told == field.told && inKey == field.inKey && rules.equals(field.rules)
                 && enumeration.equals(field.enumeration) && converter.equals(field.converter);
     }
 
@@ -90,9 +92,14 @@ public record Field(
         return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase() && !made;
     }
 
+    /** Whether a replaced row needs a value from the client; what clients are not told is kept without one. */
+    public boolean requiredOnReplace() {
+        return told && !inKey && (requiredOnCreate() || requiredOnReplaceOnly());
+    }
+
     /** Whether a replaced row needs a value from the client, though a created one does not. */
     public boolean requiredOnReplaceOnly() {
-        return input == Input.WRITABLE && !inKey && !column.nullable() && column.isFilledByDatabase();
+        return input == Input.WRITABLE && told && !inKey && !column.nullable() && column.isFilledByDatabase();
     }
 
     /** Whether an UPDATE sets it. */

@@ -130,8 +130,9 @@ final class FieldMapper {
                 : column.type().kind() == SqlType.Kind.ENUM ? JavaType.STRING
                 : dialect.hasLists() && JavaType.ofMember(column.type()).isPresent() ? JavaType.LIST
                 : JavaType.of(column.type());
-        Field.Input input = input(column, inKey);
-        if (input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity()
+        Visibility visibility = visibility(column, inKey);
+        Field.Input input = visibility.isTaken() ? input(column, inKey) : Field.Input.READ_ONLY;
+        if (visibility == Visibility.SHOWN && input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity()
                 && !table.isView()) {
             remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
@@ -176,6 +177,7 @@ final class FieldMapper {
                 property,
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
+                visibility.isTold(),
                 type == JavaType.UUID && isMade(column, inKey));
     }
 
@@ -314,6 +316,37 @@ final class FieldMapper {
             return Optional.empty();
         }
         return Optional.of(new Converter(JavaName.of(type), JavaName.of(field.converter().get())));
+    }
+
+    /** What a person decided, or what the name of a column says. */
+    private Visibility visibility(Column column, boolean inKey) {
+        boolean needed = inKey || isVersion(column) || keyTypes.isInReference(table, column);
+        boolean sent = !table.isView() && input(column, inKey) != Field.Input.READ_ONLY;
+        Visibility wanted = decided.field(column).visibility().orElse(null);
+        if (wanted == null) {
+            boolean secret = !needed && Secrets.isOne(column)
+                    && table.columns().stream().anyMatch(other -> !Secrets.isOne(other));
+            return secret ? secret(column, sent) : Visibility.SHOWN;
+        }
+        String problem = wanted == Visibility.SHOWN ? "" : needed
+                ? "The column tells rows apart or refers to others: clients need it."
+                : wanted == Visibility.WRITE_ONLY && !sent ? "Clients cannot write the column; it can be hidden."
+                : table.columns().stream().noneMatch(other ->
+                        decided.field(other).visibility().map(Visibility::isTold).orElse(!Secrets.isOne(other)))
+                ? "Nothing would be told of a row." : "";
+        if (!problem.isEmpty()) {
+            decided.mistakeInField(column, "visibility", problem);
+        }
+        return problem.isEmpty() ? wanted : Visibility.SHOWN;
+    }
+
+    private Visibility secret(Column column, boolean sent) {
+        Visibility ruled = sent ? Visibility.WRITE_ONLY : Visibility.HIDDEN;
+        remarks.add(new Remark(table.name(), Remark.Topic.SECRET, "The column " + column.name()
+                + " has the name of a secret: " + (sent ? "clients send it and are not told it; a replaced row keeps it "
+                + "where it is left out." : "clients are not told it."),
+                List.of("fields", column.name(), "visibility"), sent ? "write-only" : "hidden"));
+        return ruled;
     }
 
     private Field.Input input(Column column, boolean inKey) {

@@ -29,6 +29,9 @@ public final class Mapper {
     /** Where the service's page has its files. */
     private static final String PAGE = "/page/";
 
+    private static final String UNTOLD =
+            " is not told, and whoever may ask for rows by its values could find them out.";
+
     private final Schema schema;
     private final Dialect dialect;
     private final Decisions decisions;
@@ -180,6 +183,7 @@ public final class Mapper {
         version.ifPresent(column -> remark(table, Remark.Topic.VERSION, "The column " + column
                 + " numbers the states of a row: the service counts it "
                 + "up with each change, gives it as ETag, and does not take it from clients."));
+        remarkOnPeople(table, decided);
         FieldMapper fieldMapper = new FieldMapper(
                 table, name, keyColumns, version, rules, decided, dialect, names, keyTypes, conventions, remarks);
         List<Field> fields = fieldMapper.fields();
@@ -211,6 +215,18 @@ public final class Mapper {
                 access.of(read),
                 decided.decided().requireIfMatch().orElse(false),
                 dialect.isTransactional(table));
+    }
+
+    /** What is about people is pointed out, and told until somebody decides otherwise. */
+    private void remarkOnPeople(Table table, DecisionLookup.OfTable decided) {
+        List<String> columns = table.columns().stream().filter(Secrets::isPersonal)
+                .filter(column -> decided.field(column).visibility().isEmpty()).map(Column::name).toList();
+        if (!columns.isEmpty()) {
+            remark(table, Remark.Topic.PERSONAL, (columns.size() == 1 ? "The column " : "The columns ")
+                    + String.join(", ", columns) + (columns.size() == 1 ? " has a name" : " have names")
+                    + " of personal data, and whoever may read the rows is told it: access says who may, "
+                    + "visibility what they see.");
+        }
     }
 
     /** The checks of a table, and those of domains as they bear on its columns. */
@@ -324,6 +340,8 @@ public final class Mapper {
             chosen.stream().filter(field -> !isFilter(table, field)).forEach(field -> decided.mistake("The column "
                     + field.column().name() + " has the type " + field.column().type().text()
                     + ", whose values are not compared.", "filters"));
+            chosen.stream().filter(field -> !field.told()).forEach(field -> decided.mistake("The column "
+                    + field.column().name() + UNTOLD, "filters"));
             return chosen;
         }
         Set<String> columns = new LinkedHashSet<>();
@@ -332,7 +350,7 @@ public final class Mapper {
         table.foreignKeys().forEach(key -> columns.addAll(key.columns()));
         table.indexes().stream().map(Index::columns).forEach(columns::addAll);
         return fields.stream().filter(field -> columns.contains(field.column().name()) && field.isFilterable())
-                .toList();
+                .filter(Field::told).toList();
     }
 
     /** Whether the engine compares values of a column: it does where a key or an index is over them. */
@@ -380,6 +398,9 @@ public final class Mapper {
             return Optional.of("A finder needs at least one column.");
         }
         for (Field field : compared) {
+            if (!field.told()) {
+                return Optional.of("The column " + field.column().name() + UNTOLD);
+            }
             if (!isFilter(table, field)) {
                 return Optional.of("The column " + field.column().name() + " has the type "
                         + field.column().type().text() + ", whose values are not compared.");

@@ -38,6 +38,8 @@ public record Remark(TableName table, Topic topic, String text, List<String> key
         TYPE("values are told as the database writes them"),
         REFERENCE("a reference leads out of what was read"),
         CONVERTER("a class of yours converts values"),
+        SECRET("values are taken, and not told"),
+        PERSONAL("columns that may be about people"),
         VERSION("a column counts the states of a row"),
         NAME("a name gave way");
 

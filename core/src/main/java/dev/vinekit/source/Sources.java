@@ -16,6 +16,7 @@ import dev.vinekit.sql.Dialect;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -209,7 +210,9 @@ public final class Sources {
             head.implementation().filter(name -> split).ifPresent(name -> add(side, template,
                     template + " implementation", head, named(name), Map.of("part", "implementation")));
             if (head.eachEnumeration()) {
-                for (FieldView f : e.fields()) {
+                Set<FieldView> all = new LinkedHashSet<>(e.fields());
+                all.addAll(e.inputs());
+                for (FieldView f : all) {
                     f.enumeration().ifPresent(enumeration -> add(side, template, template + " " + f.column(),
                             head, enumeration.name().value(), Map.of("f", f)));
                 }

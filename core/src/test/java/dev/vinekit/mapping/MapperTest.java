@@ -30,6 +30,34 @@ class MapperTest {
         assertThat(column("x " + sqlType).type()).isEqualTo(javaType);
     }
 
+    /** What is said about a secret is none, and a name alone is none: it takes a text or bytes. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "password VARCHAR(60) | false", "PASSWD CHAR(32) | false", "\"userPassword\" VARCHAR | false",
+        "password_hash VARBINARY(32) | false", "api_key VARCHAR(40) | false", "reset_token UUID | false",
+        "client_secret CLOB | false", "salt BLOB | false", "private_key VARCHAR | false",
+        "key VARCHAR(9) | true", "token_type VARCHAR(9) | true", "password_changed_on DATE | true",
+        "token_count INT | true", "primary_key VARCHAR(9) | true", "tokenizer VARCHAR(9) | true",
+        "salted VARCHAR(9) | true", "secret BOOLEAN | true", "monkey VARCHAR(9) | true"})
+    void secretsAreKnownByNameAndType(String column, boolean told) throws SQLException {
+        String quoted = column.startsWith("key ") ? "\"KEY\" VARCHAR(9)" : column;
+        Mapping mapping = map("CREATE TABLE press (id INT PRIMARY KEY, " + quoted + ")");
+
+        assertThat(mapping.entities().get(0).fields().get(1).told()).isEqualTo(told);
+        assertThat(mapping.remarks()).filteredOn(remark -> remark.topic() == Remark.Topic.SECRET)
+                .hasSize(told ? 0 : 1);
+    }
+
+    @Test
+    void personalDataIsPointedOutAndTold() throws SQLException {
+        Mapping mapping = map("CREATE TABLE hand (id INT PRIMARY KEY, e_mail VARCHAR(60), phone_no VARCHAR(9), "
+                + "date_of_birth DATE, given_name VARCHAR(9), phone_type VARCHAR(9), mailbox INT, name VARCHAR(9))");
+
+        assertThat(mapping.remarks()).filteredOn(remark -> remark.topic() == Remark.Topic.PERSONAL).singleElement()
+                .extracting(Remark::text).asString().contains("columns E_MAIL, PHONE_NO, DATE_OF_BIRTH, GIVEN_NAME have");
+        assertThat(mapping.entities().get(0).told()).hasSize(8);
+    }
+
     static Stream<Arguments> fieldRules() {
         return Stream.of(
                 Arguments.of("x INT CHECK (x > 0)", List.of(least("0", false))),

@@ -52,7 +52,7 @@ final class Bodies {
     }
 
     private static boolean isKept(Field field) {
-        return !field.inKey() && (field.requiredOnCreate() || field.requiredOnReplaceOnly());
+        return field.requiredOnReplace();
     }
 
     private ObjectNode body(List<Field> fields, Predicate<Field> isRequired) {
@@ -69,6 +69,9 @@ final class Bodies {
         for (Field field : fields) {
             ObjectNode property = TypeSchemas.taken(entity, field, !isRequired.test(field));
             describe(property, field);
+            if (!field.told()) {
+                property.put("writeOnly", true);
+            }
             properties.set(field.jsonName(), property);
             if (isRequired.test(field)) {
                 required.add(field.jsonName());

@@ -35,7 +35,7 @@ final class ListParameters {
                 "What to order by, with a minus for descending order; no value comes first",
                 sortable.stream().flatMap(sort -> Stream.of(sort, "-" + sort)).toList());
         names(parameters, name + ".fields", "fields", "The answer has these fields only",
-                entity.fields().stream().map(Field::jsonName).toList());
+                entity.told().stream().map(Field::jsonName).toList());
         if (isIncluding()) {
             names(parameters, name + ".include", "include", "The rows referred to that the answer is to have",
                     entity.relations().stream().filter(Relation::followed).map(Relation::jsonName).toList());

@@ -384,7 +384,7 @@ public final class OpenApi {
         }
         ObjectNode properties = schema.putObject("properties");
         ArrayNode required = schema.putArray("required");
-        for (Field field : entity.fields()) {
+        for (Field field : entity.told()) {
             ObjectNode property = TypeSchemas.stored(field);
             Bodies.describe(property, field);
             properties.set(field.jsonName(), property);

@@ -151,6 +151,7 @@ public record EntityView(
      * @param referredInCircle whether rows that this one must refer to must refer to rows like it
      * @param overwritten the components that triggers give values of their own to, as arguments behind others
      * @param following the components that a change of others may change: those, and times of the last change
+     * @param secrets what is sent and not told, and differs from one sample to the other
      * @param filters the columns to filter by in which samples have a value
      * @param divided a column by whose order every row is before, beside or after a sample
      * @param searched a column of text to look into
@@ -175,6 +176,7 @@ public record EntityView(
             List<FieldView> filters,
             List<FieldView> overwritten,
             List<FieldView> following,
+            List<FieldView> secrets,
             Optional<FieldView> divided,
             Optional<FieldView> searched,
             List<FieldView> shared,

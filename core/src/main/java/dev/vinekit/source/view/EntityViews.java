@@ -52,7 +52,7 @@ final class EntityViews {
     EntityView of(Entity entity) {
         Map<Field, FieldView> views = new LinkedHashMap<>();
         for (Field field : entity.fields()) {
-            views.put(field, fields.of(entity, field, views.size() + 1));
+            views.put(field, fields.of(entity, field, entity.told().indexOf(field) + 1));
         }
         return new EntityView(
                 entity.name().inCode(),
@@ -74,8 +74,8 @@ final class EntityViews {
                 !entity.key().isEmpty(),
                 entity.isWritable(),
                 entity.guarded(),
-                List.copyOf(views.values()),
-                entity.fields().stream().filter(field -> !field.column().comment().isBlank())
+                entity.told().stream().map(views::get).toList(),
+                entity.told().stream().filter(field -> !field.column().comment().isBlank())
                         .map(views::get).toList(),
                 entity.inputs().stream().map(views::get).toList(),
                 entity.fields().stream().filter(field -> field.input() == Field.Input.WRITABLE)
@@ -93,7 +93,8 @@ final class EntityViews {
                 relations.includes(entity),
                 relations.childServices(entity),
                 relations.children(entity),
-                entity.fields().stream().flatMap(field -> fields.converter(field).stream()).toList(),
+                entity.fields().stream().filter(field -> field.told() || field.input() != Field.Input.READ_ONLY)
+                        .flatMap(field -> fields.converter(field).stream()).toList(),
                 constraints(entity),
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
                 statements(entity),
@@ -120,7 +121,7 @@ final class EntityViews {
     private JavaCode order(Entity entity) {
         List<Field> order = entity.key().isEmpty() ? entity.sortable() : entity.key();
         if (order.isEmpty()) {
-            return JavaCode.list(entity.fields().stream()
+            return JavaCode.list(entity.told().stream()
                     .map(field -> JavaCode.of("Filters.on(%s, %s, String.class)", JavaString.of(field.jsonName()),
                     JavaString.of(dialect.asText(field.column().type(), field.sqlName())))).toList());
         }
@@ -151,7 +152,7 @@ final class EntityViews {
                 JavaString.of((isParent(entity) ? "ONLY " : "") + entity.sqlTable()),
                 !key.isEmpty() && !dialect.readsBack()
                         && mapping.schema().hasLateInsertTrigger(entity.table().name()),
-                JavaString.list(entity.fields().stream().map(field -> field.isUuidInBytes() ? field.selected()
+                JavaString.list(entity.told().stream().map(field -> field.isUuidInBytes() ? field.selected()
                         : dialect.inSelectList(field.column().type(), field.sqlName())).toList()),
                 JavaString.of(match),
                 JavaString.of(dialect.lock()),
@@ -214,7 +215,8 @@ final class EntityViews {
     private JavaCode constraint(String kind, String name, List<JavaString> paths, List<Field> fields) {
         List<JavaString> arguments = new ArrayList<>(List.of(JavaString.of(dialect.isEnginesOwn(name) ? "" : name)));
         arguments.addAll(paths);
-        fields.forEach(field -> arguments.add(JavaString.of(field.jsonName())));
+        fields.stream().filter(field -> field.told() || field.input() != Field.Input.READ_ONLY)
+                .forEach(field -> arguments.add(JavaString.of(field.jsonName())));
         return JavaCode.of("Constraint." + kind + "(%s)", JavaCode.list(arguments));
     }
 

@@ -24,6 +24,7 @@ import java.util.Optional;
  * @param renamed whether JSON spells the name otherwise
  * @param capitalised the name with a capital, to follow another word
  * @param assigned whether the database numbers it
+ * @param told whether clients read it
  * @param coded whether the database holds another form than Java
  * @param maxLength the greatest length in characters; 0 if there is no limit
  */
@@ -50,6 +51,7 @@ public record FieldView(
         JavaName capitalised,
         boolean inKey,
         boolean assigned,
+        boolean told,
         boolean coded,
         int maxLength,
         Optional<EnumView> enumeration) {

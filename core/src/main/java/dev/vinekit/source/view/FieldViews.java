@@ -53,6 +53,7 @@ final class FieldViews {
                 capitalised(field.name()),
                 field.inKey(),
                 field.input() == Field.Input.ASSIGNED,
+                field.told(),
                 field.type() == JavaType.ENUM,
                 field.maxLength(),
                 field.enumeration().map(FieldViews::enumeration));
@@ -94,6 +95,10 @@ final class FieldViews {
     }
 
     private static JavaCode bound(Field field) {
+        return field.told() ? sent(field) : JavaCode.of("Untold.of(%s)", sent(field));
+    }
+
+    private static JavaCode sent(Field field) {
         return field.converter().isPresent()
                 ? JavaCode.of("%s.write(input.%s())", constant(field), field.name())
                 : JavaCode.of("input.%s()", field.name());
@@ -196,7 +201,7 @@ final class FieldViews {
         if (field.input() == Field.Input.ASSIGNED) {
             annotations.add(JavaCode.of("@Null(groups = OnCreate.class)"));
         } else if (field.requiredOnCreate()) {
-            annotations.add(JavaCode.of(field.inKey() ? "@NotNull(groups = OnCreate.class)" : "@NotNull"));
+            annotations.add(JavaCode.of(field.inKey() || !field.told() ? "@NotNull(groups = OnCreate.class)" : "@NotNull"));
         } else if (field.requiredOnReplaceOnly()) {
             annotations.add(JavaCode.of("@NotNull(groups = OnReplace.class)"));
         }

@@ -116,7 +116,7 @@ final class SampleViews {
                 other.equals(field) ? JavaCode.of("null") : input.get(entity.inputs().indexOf(other))).toList())
                 .orElse(List.of());
         return new EntityView.UnitView(input, lacking,
-                entity.fields().stream().map(field -> argument(field, stored(entity, field, 1, 0))).toList());
+                entity.told().stream().map(field -> argument(field, stored(entity, field, 1, 0))).toList());
     }
 
     private Sample constant(Entity entity, Sample sample, int n, int steps) {

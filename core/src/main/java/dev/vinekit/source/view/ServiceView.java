@@ -50,6 +50,7 @@ public record ServiceView(
         JavaString limit,
         JavaString page,
         boolean versioned,
+        boolean secretive,
         boolean guarded,
         boolean secured,
         List<EntityView.OperationView> rights,

@@ -77,6 +77,7 @@ public final class ServiceViews {
                 JavaString.of(dialect.limit()),
                 JavaString.of(dialect.page()),
                 mapping.entities().stream().anyMatch(entity -> entity.version().isPresent()),
+                mapping.entities().stream().anyMatch(entity -> !entity.secrets().isEmpty()),
                 mapping.entities().stream().anyMatch(Entity::guarded),
                 mapping.hasAccess(),
                 !mapping.hasAccess() ? List.of()

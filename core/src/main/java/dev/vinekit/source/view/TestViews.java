@@ -70,6 +70,8 @@ final class TestViews {
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field))
                 .map(views::get).toList(),
+                entity.secrets().stream().filter(field -> sample.has(field) && other.has(field)
+                        && !triggers.overwrites(entity, field)).map(views::get).toList(),
                 divided(entity, sample).map(views::get),
                 entity.filters().stream().filter(field -> RelationTestViews.isSearched(field) && sample.has(field))
                 .findFirst().map(views::get),
@@ -169,7 +171,7 @@ final class TestViews {
         entity.checks().stream().filter(check -> !check.understood() && check.fields().size() > 1)
                 .forEach(check -> bound.addAll(check.fields()));
         return entity.fields().stream()
-                .filter(field -> field.updatable() && !bound.contains(field) && other.has(field)
+                .filter(field -> field.updatable() && field.told() && !bound.contains(field) && other.has(field)
                         && !triggers.overwrites(entity, field)
                         && !isOnUpdate(field))
                 .filter(field -> samples.differs(entity, true, field)

@@ -137,6 +137,11 @@ public final class Sql {
 
     /** The form of a value that the driver takes. */
     public static Object databaseValue(Object value) {
+<#if s.secretive>
+        if (value instanceof Untold untold) {
+            return databaseValue(untold.value());
+        }
+</#if>
         if (value instanceof CodedEnum coded) {
             return coded.code();
         }

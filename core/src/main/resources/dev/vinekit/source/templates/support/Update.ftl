@@ -38,6 +38,18 @@ public final class Update {
         }
         return this;
     }
+<#if s.secretive>
+
+    /** Sets a column that clients are not told: of a whole row one without a value stays as it is. */
+    public Update setOrKeep(String field, String column, Object value) {
+        return setOrKeep(field, column, "?", value);
+    }
+
+    /** Sets or keeps a column whose parameter marker is more than a question mark. */
+    public Update setOrKeep(String field, String column, String marker, Object value) {
+        return value == null && fields == ALL ? this : set(field, column, marker, value);
+    }
+</#if>
 <#if s.versioned>
 
     /** Counts a column up if another one has been set. */

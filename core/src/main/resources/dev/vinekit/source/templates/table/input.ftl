@@ -26,12 +26,21 @@ public record ${e.name}Input(
 </#list>
         ${f.taken} ${f.name}<#if f?has_next>,<#else>) {</#if>
 </#list>
-    /** What a client would send to write this row again. */
+    /** What a client would send to write this row again<#if e.inputs?filter(f -> !f.told)?has_content>; what is not told is kept</#if>. */
     public static ${e.name}Input of(${e.name} ${e.variable}) {
         return new ${e.name}Input(
 <#list e.inputs as f>
-                ${e.variable}.${f.name}()<#if f?has_next>,<#else>);</#if>
+                <#if f.told>${e.variable}.${f.name}()<#else>null</#if><#if f?has_next>,<#else>);</#if>
 </#list>
     }
+<#assign untold = e.inputs?filter(f -> !f.told)>
+<#if untold?has_content>
+
+    /** Without what is not told. */
+    @Override
+    public String toString() {
+        return "${e.name}Input[<#list e.inputs?filter(f -> f.told) as f>${f.name}=" + ${f.name}<#sep> + ", </#sep><#else>"</#list> + "]";
+    }
+</#if>
 }
 </#if>

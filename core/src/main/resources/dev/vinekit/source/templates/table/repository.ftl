@@ -167,7 +167,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#else>
         return new Update(${e.sql.rows}, fields)
 <#list e.updates as f>
-                .set(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
+                .${f.told?then("set", "setOrKeep")}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
 </#list>
 <#if e.version??>
                 .count(${e.version.sqlName})

@@ -1,4 +1,5 @@
 <#ftl attributes={"layer": "controller", "class": "*ControllerTest", "files": "controller tests"}>
+<#import "/shapes.ftl" as shape>
 <#assign row = "<" + e.name + ">", input = "<" + e.name + ", " + e.name + "Input>", contracts = []>
 <#assign changes = e.test.creates && e.updatable()>
 <#assign crud = e.test.creates && e.test.rules?has_content && e.keyed && e.can("list") && e.can("read") && e.can("replace") && e.can("patch") && e.can("delete")>
@@ -33,6 +34,9 @@
 </#if>
 <#if e.test.children?has_content>
 <#assign contracts += ["NestedContract" + input]>
+</#if>
+<#if e.test.secrets?has_content && e.keyed && e.can("read")>
+<#assign contracts += [(e.can("replace") && e.can("patch"))?then("KeptSecretContract", "SecretContract") + input]>
 </#if>
 <#if e.test.rules?has_content && !crud>
 <#assign contracts += ["RulesContract" + input]>
@@ -70,6 +74,7 @@
 <@fact name="unique" fields=e.test.duplicable/>
 </#if>
 <@fact name="overwritten" fields=e.test.overwritten/>
+<@fact name="secret" fields=e.inputs?filter(f -> !f.told)/>
 <#if e.can("replace") && e.test.differingKey?size != e.key?size>
 <#assign facts += [".differing(" + e.test.differingKey?map(f -> f.json)?join(", ") + ")"]>
 </#if>
@@ -128,6 +133,14 @@ class ${e.name}ControllerTest implements
                 <#if c.linked??>new NestedList<>(${c.collection} + ${c.segment} + ${c.path}, ${c.linked}.class, new ${c.repositoryClass}().${c.finder}(connection(), ${c.arguments}, PageQuery.all()).rows(), ${c.alone?c}<#else>listAt(${c.collection} + ${c.segment} + ${c.path},
                         row -> ${c.predicate}</#if>)<#if c?is_last>);<#else>,</#if>
 </#list>
+    }
+</#if>
+<#if contracts?filter(c -> c?starts_with("KeptSecret"))?has_content>
+
+    @Override
+    public List<Object> secrets(${e.name} stored) throws SQLException {
+        TestRow row = TestRow.find(connection(), Tables.${e.constant}, ${shape.keyParts("stored")});
+        return Arrays.asList(<#list e.test.secrets as f>row.get(${f.column})<#sep>, </#list>);
     }
 </#if>
 <#if e.test.creates>

@@ -1,6 +1,7 @@
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * What the tests of a table need to know of it: where it is, how tests get at its rows, and what its properties are good
@@ -11,7 +12,7 @@ import java.util.Map;
  */
 public final class TableFacts<R extends Record, I extends Record> {
     private enum Fact {
-        KEY, DIFFERING, SORTABLE, FILTERS, ORDERED, SEARCHED, UNIQUE, OVERWRITTEN, FOLLOWING, CHANGEABLE, CHILDREN
+        KEY, DIFFERING, SORTABLE, FILTERS, ORDERED, SEARCHED, UNIQUE, OVERWRITTEN<#if s.secretive>, SECRET</#if>, FOLLOWING, CHANGEABLE, CHILDREN
     }
 
     private final String path;
@@ -76,6 +77,13 @@ public final class TableFacts<R extends Record, I extends Record> {
         return with(Fact.OVERWRITTEN, properties);
     }
 
+<#if s.secretive>
+    /** The properties that are sent and not told. */
+    public TableFacts<R, I> secret(String... properties) {
+        return with(Fact.SECRET, properties);
+    }
+
+</#if>
     /** The properties that a change of others may change, like times of the last change; the overwritten ones if nothing else is said. */
     public TableFacts<R, I> following(String... properties) {
         return with(Fact.FOLLOWING, properties);
@@ -131,9 +139,20 @@ public final class TableFacts<R extends Record, I extends Record> {
         return get(Fact.UNIQUE);
     }
 
+<#if s.secretive>
+    /** The properties whose values are not told as they were sent. */
+    List<String> overwritten() {
+        return Stream.concat(get(Fact.OVERWRITTEN).stream(), get(Fact.SECRET).stream()).toList();
+    }
+
+    List<String> secret() {
+        return get(Fact.SECRET);
+    }
+<#else>
     List<String> overwritten() {
         return get(Fact.OVERWRITTEN);
     }
+</#if>
 
     List<String> following() {
         return facts.containsKey(Fact.FOLLOWING) ? get(Fact.FOLLOWING) : overwritten();
