@@ -2,6 +2,7 @@ package dev.vinekit.data;
 
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Filling;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
@@ -295,7 +296,8 @@ public final class Proofs {
         return field.requiredOnCreate() ? Proof.by(rule, new Trial.Omitted(field))
                 : field.requiredOnReplaceOnly() && entity.can(Operation.PATCH)
                 ? Proof.by(rule, new Trial.Cleared(field))
-                : Proof.none(rule, field.made() ? "The service makes a value for a row without one."
+                : Proof.none(rule, field.filling() == Filling.RANDOM ? "The service makes a value for a row without one."
+                : field.filling() == Filling.OWNER ? "The service takes it from the token where it is left out."
                         : "A row without a value takes the default.");
     }
 

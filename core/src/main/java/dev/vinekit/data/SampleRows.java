@@ -84,7 +84,7 @@ public final class SampleRows {
     public SampleRow row(Entity entity, boolean other) {
         Map<String, Integer> ranks = ranks(entity);
         Map<Field, Sample> values = new LinkedHashMap<>();
-        for (Field field : entity.inputs()) {
+        for (Field field : entity.seeded()) {
             values.put(field, field.input() == Field.Input.ASSIGNED
                     ? new Sample.Nothing()
                     : value(entity, field, other, ranks.getOrDefault(field.column().name(), 0)));

@@ -126,7 +126,7 @@ final class SeedRows {
     /** The values of a row, from 1; a field that is not in it is NULL, or takes its default. */
     Map<Field, String> row(Entity entity, int n) {
         Map<Field, String> row = new LinkedHashMap<>();
-        for (Field field : entity.inputs()) {
+        for (Field field : entity.seeded()) {
             value(entity, field, n).ifPresent(value -> row.put(field, value));
         }
         return row;

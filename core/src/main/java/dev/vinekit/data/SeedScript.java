@@ -123,7 +123,7 @@ public final class SeedScript {
     /** The row with NULL where it has no value and the database would put none. */
     private static Map<Field, String> withNulls(Entity entity, Map<Field, String> row) {
         Map<Field, String> whole = new LinkedHashMap<>();
-        for (Field field : entity.inputs()) {
+        for (Field field : entity.seeded()) {
             if (row.containsKey(field) || field.column().nullable() && !field.column().isFilledByDatabase()) {
                 whole.put(field, row.get(field));
             }

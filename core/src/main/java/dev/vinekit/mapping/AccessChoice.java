@@ -9,26 +9,34 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
  * Who may do what with a table: what is said of it, or else of all others. Once anything is said, nobody may do the
- * rest, and a view shows nobody what its tables do not.
+ * rest, and a view shows nobody what its tables do not: rows that belong to somebody neither.
  */
 final class AccessChoice {
     private static final String EVERYBODY = "*";
 
     private final Schema schema;
     private final DecisionLookup lookup;
+    private final RowChoice rows;
     private final List<String> others;
     private final boolean restricted;
 
-    AccessChoice(Decisions decisions, Schema schema, DecisionLookup lookup) {
+    AccessChoice(Decisions decisions, Schema schema, DecisionLookup lookup, RowChoice rows) {
+        this.rows = rows;
         this.schema = schema;
         this.lookup = lookup;
         this.others = decisions.http().otherTables();
         this.restricted = !others.isEmpty()
                 || decisions.entities().values().stream().anyMatch(entity -> !entity.access().isEmpty());
+    }
+
+    /** Whether it is said of any table who may do what. */
+    boolean isRestricted() {
+        return restricted;
     }
 
     /** The roles for each operation; empty if there is no access control. */
@@ -48,8 +56,10 @@ final class AccessChoice {
         known.add(table.name());
         for (TableName shown : table.viewQuery().map(ViewQuery::reads).orElse(List.of())) {
             if (!known.contains(shown)) {
-                roles = common(roles, schema.table(shown).map(other -> Entity.roles(of(other, known), Operation.READ))
-                        .orElse(List.of()));
+                Optional<Table> other = schema.table(shown);
+                roles = common(roles, other.map(read -> Entity.roles(of(read, known), Operation.READ)).orElse(List.of()));
+                List<String> shownAll = other.flatMap(rows::of).map(OwnRows::everything).orElse(List.of(EVERYBODY));
+                roles = rows.of(table).isPresent() ? roles : common(roles, shownAll);
             }
         }
         Map<Operation, List<String>> access = new LinkedHashMap<>();

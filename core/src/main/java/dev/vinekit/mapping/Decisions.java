@@ -13,9 +13,10 @@ import java.util.Set;
  * @param entities by the table's name in the database, with its schema in front where that is needed
  */
 public record Decisions(
-        Source source, Tables tables, Project project, Seed seed, Http http, Map<String, OfEntity> entities) {
+        Source source, Tables tables, Project project, Seed seed, Http http, OfRows ownRows,
+        Map<String, OfEntity> entities) {
     /** Nothing decided. */
-    public static final Decisions NONE = new Decisions(null, null, null, null, null, null);
+    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null);
 
     /** Where the schema is read from. */
     public record Source(
@@ -92,6 +93,7 @@ public record Decisions(
      *     decided
      * @param access the roles that may do an operation, by its name in lower case; if any are listed, nobody may do the
      *     others
+     * @param ownRows whose the rows are; as for all tables if nothing is decided
      * @param requireIfMatch whether a client that changes or deletes a row must say which state of it
      */
     public record OfEntity(
@@ -104,16 +106,40 @@ public record Decisions(
             Map<String, OfField> fields,
             Optional<String> version,
             Map<String, List<String>> access,
+            Optional<OfRows> ownRows,
             Optional<Boolean> requireIfMatch) {
         /** Nothing decided. */
         static final OfEntity NONE = new OfEntity(Optional.empty(), Optional.empty(), Optional.empty(), null,
-                Optional.empty(), null, null, Optional.empty(), null, Optional.empty());
+                Optional.empty(), null, null, Optional.empty(), null, Optional.empty(), Optional.empty());
 
         public OfEntity {
             key = orEmpty(key);
             finders = orEmpty(finders);
             fields = orEmpty(fields);
             access = orEmpty(access);
+        }
+    }
+
+    /**
+     * Whose rows are.
+     *
+     * @param column that is compared with the claim; empty text for rows that belong to nobody
+     * @param claim of the token, with dots where it lies deeper
+     * @param through the column of the reference to the row whose owner has this one too
+     * @param allFor the roles to which all rows are shown
+     */
+    public record OfRows(
+            Optional<String> column, Optional<String> claim, Optional<String> through, List<String> allFor) {
+        /** Nothing decided. */
+        static final OfRows NONE = new OfRows(Optional.empty(), Optional.empty(), Optional.empty(), null);
+
+        public OfRows {
+            allFor = orEmpty(allFor);
+        }
+
+        /** What is said here, and else there. */
+        OfRows or(OfRows other) {
+            return new OfRows(column, claim.or(other::claim), through, allFor.isEmpty() ? other.allFor : allFor);
         }
     }
 
@@ -145,13 +171,15 @@ public record Decisions(
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
         http = http == null ? new Http(Optional.empty(), null, Optional.empty()) : http;
+        ownRows = ownRows == null ? OfRows.NONE : ownRows;
         entities = orEmpty(entities);
     }
 
     /** These decisions for another package. */
     public Decisions inPackage(String basePackage) {
         return new Decisions(source, tables, new Project(Optional.of(basePackage), project.layout, project.interfaces,
-                project.jsonNames, project.fileHeader, project.indentation, project.templates), seed, http, entities);
+                project.jsonNames, project.fileHeader, project.indentation, project.templates), seed, http, ownRows,
+                entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

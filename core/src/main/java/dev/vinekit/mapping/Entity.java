@@ -29,6 +29,7 @@ import java.util.stream.Stream;
  * @param checks the fields that each check constraint is about
  * @param versionColumn the column that numbers the states of a row, if there is one
  * @param access the roles that may do an operation, {@code *} for everybody with a token; empty if nothing is said
+ * @param ownRows whose the rows are; empty if they are anybody's
  * @param guarded whether a client that changes or deletes a row must say which state of it
  * @param transactional whether what a transaction did to the table can be taken back
  */
@@ -50,6 +51,7 @@ public record Entity(
         Set<Operation> operations,
         Optional<String> versionColumn,
         Map<Operation, List<String>> access,
+        Optional<OwnRows> ownRows,
         boolean guarded,
         boolean transactional) {
 
@@ -145,7 +147,7 @@ public record Entity(
     /** Whether rows can be inserted at all, be it by clients or not. */
     public boolean isInsertable() {
         return !table.isView() && fields.stream().allMatch(field -> field.input() != Field.Input.READ_ONLY
-                || field.column().nullable() || field.column().isFilledByDatabase());
+                || field.column().nullable() || field.column().isFilledByDatabase() || field.isFilledByService());
     }
 
     /** Whether clients write rows at all. */
@@ -166,6 +168,11 @@ public record Entity(
     /** The fields that a client may send and does not read. */
     public List<Field> secrets() {
         return inputs().stream().filter(field -> !field.told()).toList();
+    }
+
+    /** The fields that a row must have a value for, or may: those that clients send, and those that the service fills. */
+    public List<Field> seeded() {
+        return fields.stream().filter(field -> field.input() != Field.Input.READ_ONLY || field.isFilledByService()).toList();
     }
 
     /** The fields that a client may send. */

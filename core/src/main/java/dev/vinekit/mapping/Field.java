@@ -20,7 +20,7 @@ import java.util.Optional;
  * @param overridden whether {@code type} is not the rule's for the column
  * @param numberedExample a text with a {@code #} for a number, for a type that has no other values that are easily made
  * @param told whether clients read it
- * @param made whether the service makes a value for a new row without one: a random UUID
+ * @param filling what the service puts into it by itself
  * @param same the condition that it has the value of a parameter, or is NULL if that is
  */
 public record Field(
@@ -41,7 +41,7 @@ public record Field(
         Optional<Converter> converter,
         boolean overridden,
         boolean told,
-        boolean made) {
+        Filling filling) {
     static final int UUID_BYTES = 16;
 
     /** What a client may do with a field. */
@@ -89,7 +89,13 @@ public record Field(
 
     /** Whether a created row needs a value from the client. */
     public boolean requiredOnCreate() {
-        return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase() && !made;
+        return input == Input.WRITABLE && !column.nullable() && !column.isFilledByDatabase()
+                && filling == Filling.NONE;
+    }
+
+    /** Whether a new row has no value unless the service gives it one. */
+    public boolean isFilledByService() {
+        return input == Input.READ_ONLY && filling != Filling.NONE && !column.nullable() && !column.isFilledByDatabase();
     }
 
     /** Whether a replaced row needs a value from the client; what clients are not told is kept without one. */
@@ -99,7 +105,8 @@ public record Field(
 
     /** Whether a replaced row needs a value from the client, though a created one does not. */
     public boolean requiredOnReplaceOnly() {
-        return input == Input.WRITABLE && told && !inKey && !column.nullable() && column.isFilledByDatabase();
+        return input == Input.WRITABLE && told && !inKey && !column.nullable() && column.isFilledByDatabase()
+                && filling != Filling.OWNER;
     }
 
     /** Whether an UPDATE sets it. */

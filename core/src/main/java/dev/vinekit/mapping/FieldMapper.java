@@ -27,6 +27,7 @@ final class FieldMapper {
     private final JavaName entity;
     private final List<String> keyColumns;
     private final Optional<String> version;
+    private final Optional<OwnRows> ownRows;
     private final TableRules rules;
     private final DecisionLookup.OfTable decided;
     private final Dialect dialect;
@@ -36,13 +37,14 @@ final class FieldMapper {
     private final List<Remark> remarks;
 
     FieldMapper(
-            Table table, JavaName entity, List<String> keyColumns, Optional<String> version, TableRules rules,
-            DecisionLookup.OfTable decided,
+            Table table, JavaName entity, List<String> keyColumns, Optional<String> version, Optional<OwnRows> ownRows,
+            TableRules rules, DecisionLookup.OfTable decided,
             Dialect dialect, Names names, KeyTypes keyTypes, Conventions conventions, List<Remark> remarks) {
         this.table = table;
         this.entity = entity;
         this.keyColumns = keyColumns;
         this.version = version;
+        this.ownRows = ownRows;
         this.rules = rules;
         this.decided = decided;
         this.dialect = dialect;
@@ -178,7 +180,7 @@ final class FieldMapper {
                 converter,
                 otherType.isPresent() && otherType.get() != ruled,
                 visibility.isTold(),
-                type == JavaType.UUID && isMade(column, inKey));
+                filling(column, type, inKey));
     }
 
     /** Whether values have a form that only the database knows. */
@@ -190,6 +192,12 @@ final class FieldMapper {
     }
 
     /** A key that is a UUID which neither the database nor another table gives is made by the service. */
+    private Filling filling(Column column, JavaType type, boolean inKey) {
+        boolean owner = ownRows.filter(OwnRows::isDirect).filter(rows -> rows.column().equals(column.name())).isPresent();
+        return owner && !table.isView() ? Filling.OWNER
+                : type == JavaType.UUID && isMade(column, inKey) ? Filling.RANDOM : Filling.NONE;
+    }
+
     private boolean isMade(Column column, boolean inKey) {
         return inKey && keyColumns.size() == 1 && !table.isView()
                 && !column.isFilledByDatabase() && !keyTypes.refers(table, column);
@@ -328,7 +336,8 @@ final class FieldMapper {
                     && table.columns().stream().anyMatch(other -> !Secrets.isOne(other));
             return secret ? secret(column, sent) : Visibility.SHOWN;
         }
-        String problem = wanted == Visibility.SHOWN ? "" : needed
+        boolean kept = needed && (inKey || isVersion(column) || !wanted.isTold());
+        String problem = wanted == Visibility.SHOWN ? "" : kept
                 ? "The column tells rows apart or refers to others: clients need it."
                 : wanted == Visibility.WRITE_ONLY && !sent ? "Clients cannot write the column; it can be hidden."
                 : table.columns().stream().noneMatch(other ->

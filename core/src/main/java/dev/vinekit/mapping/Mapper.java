@@ -32,6 +32,9 @@ public final class Mapper {
     private static final String UNTOLD =
             " is not told, and whoever may ask for rows by its values could find them out.";
 
+    /** The types of columns that say whose a row is. */
+    private static final Set<JavaType> OWNERS = Set.of(JavaType.STRING, JavaType.INTEGER, JavaType.LONG, JavaType.UUID);
+
     private final Schema schema;
     private final Dialect dialect;
     private final Decisions decisions;
@@ -43,6 +46,7 @@ public final class Mapper {
     private final Map<TableName, String> paths = new HashMap<>();
     private final List<Remark> remarks = new ArrayList<>();
     private final KeyTypes keyTypes;
+    private final RowChoice rows;
     private final AccessChoice access;
 
     /**
@@ -65,7 +69,8 @@ public final class Mapper {
         Schema reached = schema.withTables(schema.tables().stream().map(table -> withinReach(table, known)).toList());
         this.schema = OneDigitTypes.decided(reached, decisions);
         this.lookup = new DecisionLookup(decisions, this.schema);
-        this.access = new AccessChoice(decisions, this.schema, lookup);
+        this.rows = new RowChoice(decisions, this.schema, lookup);
+        this.access = new AccessChoice(decisions, this.schema, lookup, rows);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
                 .flatMap(wanted -> JavaType.fitting(column.type()).stream()
                         .filter(type -> type.simpleName().equals(wanted)).findFirst())
@@ -184,9 +189,12 @@ public final class Mapper {
                 + " numbers the states of a row: the service counts it "
                 + "up with each change, gives it as ETag, and does not take it from clients."));
         remarkOnPeople(table, decided);
+        Optional<OwnRows> ownRows = rows.of(read);
         FieldMapper fieldMapper = new FieldMapper(
-                table, name, keyColumns, version, rules, decided, dialect, names, keyTypes, conventions, remarks);
+                table, name, keyColumns, version, ownRows, rules, decided, dialect, names, keyTypes, conventions,
+                remarks);
         List<Field> fields = fieldMapper.fields();
+        ownRows.ifPresent(own -> verifyOwner(table, own, fields, decided));
         List<RowRule> rowRules = rules.rowRules(fields);
         rules.leftToDatabase().forEach(check ->
                 remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
@@ -213,8 +221,35 @@ public final class Mapper {
                         .of(fields, keyColumns),
                 version,
                 access.of(read),
+                ownRows,
                 decided.decided().requireIfMatch().orElse(false),
                 dialect.isTransactional(table));
+    }
+
+    /** Says whose the rows are, and what speaks against it. */
+    private void verifyOwner(Table table, OwnRows own, List<Field> fields, DecisionLookup.OfTable decided) {
+        if (!access.isRestricted()) {
+            decided.mistake("Rows belong to whoever a token is of: say by access who may do what with them.", "own-rows");
+        }
+        Optional<Field> owner = fields.stream().filter(field -> own.isDirect() && field.column().name().equals(own.column()))
+                .findFirst();
+        if (owner.filter(field -> !OWNERS.contains(field.type()) || field.converter().isPresent()).isPresent()) {
+            decided.mistake("The column " + own.column() + " cannot be compared with a claim: that takes a text, a whole "
+                    + "number or a UUID.", "own-rows", "column");
+        }
+        if (owner.filter(field -> field.input() == Field.Input.READ_ONLY).isPresent()
+                && table.foreignKeys().stream().anyMatch(key -> key.columns().contains(own.column()))) {
+            decided.mistakeInField(owner.get().column(), "visibility",
+                    "Those to whom all rows are shown say by it whose a row is; from others it is taken anyway.");
+        }
+        List<String> keys = table.keys().stream().filter(key -> owner.isEmpty() || !key.columns().contains(own.column()))
+                .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
+                .map(key -> String.join(", ", key.columns())).toList();
+        remark(table, Remark.Topic.OWNER, "A row belongs to whoever has the claim " + own.claim() + " in the token that "
+                + own.column() + (own.isDirect() ? "" : " of " + own.path().get(own.path().size() - 1).target()) + " has; "
+                + "others are not shown it. " + String.join(", ", own.everything()) + " is shown all rows."
+                + (keys.isEmpty() ? "" : " A key is one over the rows of all (" + String.join("; ", keys)
+                + "): a refused row tells that somebody has one with these values."));
     }
 
     /** What is about people is pointed out, and told until somebody decides otherwise. */

@@ -5,6 +5,7 @@ import dev.vinekit.schema.TableName;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Every decision about a schema.
@@ -72,9 +73,10 @@ public record Mapping(
         return entities.stream().anyMatch(entity -> !entity.access().isEmpty());
     }
 
-    /** Every role that may do something, in order. */
+    /** Every role that may do or see something, in order. */
     public List<String> roles() {
-        return entities.stream().flatMap(entity -> entity.access().values().stream()).flatMap(List::stream)
+        return entities.stream().flatMap(entity -> Stream.concat(entity.access().values().stream().flatMap(List::stream),
+                        entity.ownRows().stream().flatMap(rows -> rows.everything().stream())))
                 .filter(role -> !role.equals("*")).distinct().sorted().toList();
     }
 }

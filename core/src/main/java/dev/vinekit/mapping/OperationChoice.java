@@ -91,7 +91,8 @@ final class OperationChoice {
         }
         Optional<Field> blocking = fields.stream()
                 .filter(field -> field.input() == Field.Input.READ_ONLY)
-                .filter(field -> !field.column().nullable() && !field.column().isFilledByDatabase())
+                .filter(field -> !field.column().nullable() && !field.column().isFilledByDatabase()
+                        && !field.isFilledByService())
                 .findFirst();
         if (blocking.isPresent()) {
             remark(Remark.Topic.OPERATION, "No rows can be created: " + blocking.get().column().name()

@@ -39,6 +39,7 @@ public record Remark(TableName table, Topic topic, String text, List<String> key
         REFERENCE("a reference leads out of what was read"),
         CONVERTER("a class of yours converts values"),
         SECRET("values are taken, and not told"),
+        OWNER("rows belong to somebody"),
         PERSONAL("columns that may be about people"),
         VERSION("a column counts the states of a row"),
         NAME("a name gave way");

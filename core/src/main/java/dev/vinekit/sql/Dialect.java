@@ -36,6 +36,17 @@ public interface Dialect {
         return true;
     }
 
+    /**
+     * The condition that a text in a column is a parameter letter for letter; nothing where {@code =} says so already.
+     *
+     * @param sqlName the column as SQL spells it
+     * @param marker the parameter marker
+     */
+    default Optional<String> exactly(Table table, Column column, String sqlName, String marker) {
+        return comparesExactly(table, column) ? Optional.empty()
+                : Optional.of("CAST(" + sqlName + " AS VARCHAR) = CAST(" + marker + " AS VARCHAR)");
+    }
+
     /** Whether LIKE tells capitals from small letters in a column. */
     default boolean likeTellsCase(Table table, Column column) {
         return comparesExactly(table, column);

@@ -55,6 +55,11 @@ record Http(String url, Map<String, String> headers) {
         return new Http(url, more);
     }
 
+    /** The same with a token. */
+    Http bearing(String token) {
+        return with("Authorization", "Bearer " + token);
+    }
+
     Answer get(String path) {
         return send("GET", path, "");
     }

@@ -71,6 +71,13 @@ public abstract class FamilyDialect implements Dialect {
         return column.collation().orElse(table.options().replaceFirst("(?s).*COLLATE=(\\w+).*", "$1")).endsWith("_bin");
     }
 
+    /** A collation that tells letters apart by their bytes does not tell blanks at the end. */
+    @Override
+    public Optional<String> exactly(Table table, Column column, String sqlName, String marker) {
+        String bytes = "CAST(CONVERT(%s USING utf8mb4) AS BINARY)";
+        return Optional.of(bytes.formatted(sqlName) + " = " + bytes.formatted(marker));
+    }
+
     @Override
     public boolean hasLists() {
         return true;

@@ -62,6 +62,12 @@ final class SqliteDialect implements Dialect {
         return column.collation().isEmpty();
     }
 
+    @Override
+    public Optional<String> exactly(Table table, Column column, String sqlName, String marker) {
+        return comparesExactly(table, column) ? Optional.empty()
+                : Optional.of("CAST(" + sqlName + " AS BLOB) = CAST(" + marker + " AS BLOB)");
+    }
+
     /** What is not a number becomes NULL. */
     @Override
     public boolean keeps(double oddNumber) {

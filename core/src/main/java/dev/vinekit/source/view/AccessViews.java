@@ -2,10 +2,17 @@ package dev.vinekit.source.view;
 
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.OwnRows;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** What can be done with the rows of a table, and who may do it. */
@@ -24,6 +31,38 @@ final class AccessViews {
         return !mapping.hasAccess() ? List.of()
                 : entity.operations().stream()
                 .map(operation -> test(operation, entity.roles(operation))).toList();
+    }
+
+    /** The roles to which not all rows are shown, of whichever table. */
+    static List<String> ownerRoles(Mapping mapping) {
+        Set<String> everything = mapping.entities().stream().flatMap(entity -> entity.ownRows().stream())
+                .flatMap(own -> own.everything().stream()).collect(Collectors.toSet());
+        return mapping.roles().stream().filter(role -> !everything.contains(role)).toList();
+    }
+
+    /** The claims that say whose rows are, each with a value that somebody may have. */
+    static Map<String, String> claims(Mapping mapping) {
+        Map<String, String> claims = new TreeMap<>();
+        for (Entity entity : mapping.entities()) {
+            entity.ownRows().filter(OwnRows::isDirect).ifPresent(own -> claims.merge(own.claim(),
+                    entity.field(own.column()).type() == JavaType.UUID ? new UUID(1, 1).toString() : "1",
+                    (one, other) -> one.length() > other.length() ? one : other));
+        }
+        return claims;
+    }
+
+    /** Whether there are rows that cannot be made by anybody without a claim. */
+    static boolean isNeeded(Mapping mapping, String claim) {
+        return mapping.entities().stream().anyMatch(entity -> entity.ownRows()
+                .filter(own -> own.isDirect() && own.claim().equals(claim))
+                .filter(own -> entity.field(own.column()).isFilledByService()).isPresent());
+    }
+
+    /** What those may do with the rows of a table to whom not all rows are shown. */
+    static List<Operation> ofOwners(Mapping mapping, Entity entity) {
+        List<String> owners = ownerRoles(mapping);
+        return entity.operations().stream().filter(operation -> entity.roles(operation).stream()
+                .anyMatch(role -> role.equals("*") || owners.contains(role))).toList();
     }
 
     private static EntityView.AccessTest test(Operation operation, List<String> roles) {

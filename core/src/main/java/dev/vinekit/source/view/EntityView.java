@@ -36,6 +36,8 @@ public record EntityView(
         List<FieldView> filters,
         JavaCode orderCode,
         Optional<FieldView> version,
+        Optional<OwnView> own,
+        List<RelationView.OwnReference> ownReferences,
         boolean locks,
         List<RelationView.FinderView> finders,
         List<RelationView.LookupView> lookups,
@@ -81,6 +83,20 @@ public record EntityView(
     private Optional<OperationView> operation(String word) {
         String known = Operation.of(word).word();
         return operations.stream().filter(operation -> operation.word().value().equals(known)).findFirst();
+    }
+
+    /**
+     * Whose the rows are.
+     *
+     * @param type that the claim is read as
+     * @param everything the roles to which all rows are shown, as arguments
+     * @param condition that a row belongs to somebody
+     * @param parameters how many times the condition takes the value of the claim
+     * @param owner the query for whose a row is, by the row's key
+     */
+    public record OwnView(
+            JavaString claim, JavaCode type, JavaCode everything, JavaString condition, int parameters,
+            JavaString owner) {
     }
 
     /**
@@ -160,6 +176,7 @@ public record EntityView(
      * @param differingKey fields of the key that differ between two samples
      * @param sortable the columns outside the key that rows can be sorted by
      * @param required the fields that a new row needs
+     * @param own what those may do to whom not all rows are shown, as operations
      */
     public record TestView(
             SampleView sample,
@@ -186,7 +203,8 @@ public record EntityView(
             List<FieldView> differingKey,
             List<FieldView> sortable,
             List<FieldView> required,
-            List<AccessTest> access) {
+            List<AccessTest> access,
+            List<JavaString> own) {
     }
 
     /**

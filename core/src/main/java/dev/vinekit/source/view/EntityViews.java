@@ -3,6 +3,7 @@ package dev.vinekit.source.view;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Filling;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
@@ -10,6 +11,7 @@ import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.DefaultValue;
+import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.UniqueKey;
@@ -78,8 +80,8 @@ final class EntityViews {
                 entity.told().stream().filter(field -> !field.column().comment().isBlank())
                         .map(views::get).toList(),
                 entity.inputs().stream().map(views::get).toList(),
-                entity.fields().stream().filter(field -> field.input() == Field.Input.WRITABLE)
-                        .map(views::get).toList(),
+                entity.fields().stream().filter(field -> field.input() == Field.Input.WRITABLE
+                        || field.filling() == Filling.OWNER).map(views::get).toList(),
                 entity.fields().stream().filter(Field::updatable).map(views::get).toList(),
                 entity.key().stream().map(views::get).toList(),
                 entity.keyName().map(JavaName::inCode),
@@ -87,6 +89,8 @@ final class EntityViews {
                 filters(entity).map(views::get).toList(),
                 order(entity),
                 entity.version().map(views::get),
+                own(entity),
+                relations.ownReferences(entity),
                 (entity.isUpdatable() || entity.can(Operation.DELETE)) && !dialect.lock().isEmpty(),
                 relations.finders(entity),
                 relations.lookups(entity),
@@ -99,6 +103,48 @@ final class EntityViews {
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
                 statements(entity),
                 tests.of(entity, views));
+    }
+
+    /** Whose the rows are. */
+    private Optional<EntityView.OwnView> own(Entity entity) {
+        return entity.ownRows().map(own -> {
+            List<Entity> way = new ArrayList<>(List.of(entity));
+            own.path().forEach(reference -> way.add(mapping.entity(reference.target())));
+            Entity last = way.get(way.size() - 1);
+            Field owner = last.field(own.column());
+            String equal = owner.sqlName() + " = " + owner.parameter();
+            Optional<String> exact = dialect.exactly(last.table(), owner.column(), owner.sqlName(), owner.parameter())
+                    .filter(sql -> owner.type() == JavaType.STRING);
+            String condition = equal + exact.map(sql -> " AND " + sql).orElse("");
+            for (int i = own.path().size() - 1; i >= 0; i--) {
+                ForeignKey reference = own.path().get(i);
+                condition = in(way.get(i), reference.columns(), way.get(i + 1), reference.targetColumns()) + condition + ")";
+            }
+            String found = match(entity.key());
+            for (int i = 0; i < own.path().size(); i++) {
+                ForeignKey reference = own.path().get(i);
+                found = in(way.get(i + 1), reference.targetColumns(), way.get(i), reference.columns()) + found + ")";
+            }
+            return new EntityView.OwnView(JavaString.of(own.claim()), FieldViews.type(owner, true),
+                    JavaCode.list(own.everything().stream().map(JavaString::of).toList()),
+                    JavaString.of(condition), exact.isPresent() ? 2 : 1,
+                    JavaString.of("SELECT " + owner.selected() + " FROM " + last.sqlTable() + " WHERE " + found));
+        });
+    }
+
+    private static String in(Entity entity, List<String> columns, Entity other, List<String> otherColumns) {
+        String list = columns(entity, columns);
+        return (columns.size() == 1 ? list : "(" + list + ")") + " IN (SELECT " + columns(other, otherColumns) + " FROM "
+                + other.sqlTable() + " WHERE ";
+    }
+
+    private static String columns(Entity entity, List<String> columns) {
+        return columns.stream().map(column -> entity.field(column).sqlName()).collect(Collectors.joining(", "));
+    }
+
+    private static String match(List<Field> fields) {
+        return fields.stream().map(field -> field.sqlName() + " = " + field.parameter())
+                .collect(Collectors.joining(" AND "));
     }
 
     /** The fields to filter by: those chosen, and those of finders. */
@@ -145,8 +191,7 @@ final class EntityViews {
                 ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
         List<Field> whole = told.isEmpty() ? entity.fields() : List.of();
         boolean plain = entity.fields().stream().allMatch(field -> asTested(field).equals(field.sqlName()));
-        String match = key.stream().map(field -> field.sqlName() + " = " + field.parameter())
-                .collect(Collectors.joining(" AND "));
+        String match = match(key);
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
                 JavaString.of((isParent(entity) ? "ONLY " : "") + entity.sqlTable()),

@@ -25,6 +25,7 @@ import java.util.Optional;
  * @param capitalised the name with a capital, to follow another word
  * @param assigned whether the database numbers it
  * @param told whether clients read it
+ * @param owner whether it says whose the row is
  * @param coded whether the database holds another form than Java
  * @param maxLength the greatest length in characters; 0 if there is no limit
  */
@@ -52,6 +53,7 @@ public record FieldView(
         boolean inKey,
         boolean assigned,
         boolean told,
+        boolean owner,
         boolean coded,
         int maxLength,
         Optional<EnumView> enumeration) {

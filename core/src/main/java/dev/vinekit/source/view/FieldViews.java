@@ -4,6 +4,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Enumeration;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
+import dev.vinekit.mapping.Filling;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.sql.Dialect;
@@ -43,7 +44,7 @@ final class FieldViews {
                 entity.key().size() > 1
                         ? JavaCode.of("key.%s()", field.name())
                         : JavaCode.of("%s", keys.variable(entity)),
-                field.made() ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name())
+                field.filling() == Filling.RANDOM ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name())
                 : bound(field),
                 bound(field),
                 stored(field),
@@ -54,6 +55,7 @@ final class FieldViews {
                 field.inKey(),
                 field.input() == Field.Input.ASSIGNED,
                 field.told(),
+                field.filling() == Filling.OWNER,
                 field.type() == JavaType.ENUM,
                 field.maxLength(),
                 field.enumeration().map(FieldViews::enumeration));
@@ -95,7 +97,14 @@ final class FieldViews {
     }
 
     private static JavaCode bound(Field field) {
-        return field.told() ? sent(field) : JavaCode.of("Untold.of(%s)", sent(field));
+        return field.filling() == Filling.OWNER
+                ? JavaCode.of("OWN.given(%s)", field.input() == Field.Input.READ_ONLY ? JavaCode.of("null") : sent(field))
+                : field.told() ? sent(field) : JavaCode.of("Untold.of(%s)", sent(field));
+    }
+
+    /** The value by which a row that is written refers to another. */
+    static JavaCode referring(Field field) {
+        return field.filling() == Filling.OWNER ? bound(field) : sent(field);
     }
 
     private static JavaCode sent(Field field) {

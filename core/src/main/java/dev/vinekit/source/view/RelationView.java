@@ -87,6 +87,19 @@ public final class RelationView {
     public record FinderTest(JavaName name, JavaCode arguments, boolean matches, JavaCode predicate, JavaCode query) {
     }
 
+    /**
+     * A reference to rows that belong to somebody.
+     *
+     * @param repository that of the rows referred to
+     * @param names the fields that refer, as strings
+     * @param match the condition that picks out the row referred to
+     * @param values what it is compared with, from {@code input}
+     * @param owner whether it refers by what says whose the row itself is
+     */
+    public record OwnReference(JavaName repository, JavaString rows, JavaString path, JavaCode names, JavaString match,
+            JavaCode values, boolean owner) {
+    }
+
     /** A converter in use. */
     public record ConverterView(JavaName constant, JavaCode stored, JavaName type, JavaName by) {
     }

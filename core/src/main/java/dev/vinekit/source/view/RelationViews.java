@@ -3,6 +3,7 @@ package dev.vinekit.source.view;
 import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Filling;
 import dev.vinekit.mapping.Finder;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
@@ -46,6 +47,30 @@ final class RelationViews {
     JavaName repositoryClass(Entity entity) {
         return (mapping.conventions().interfaces() ? JavaName.of("Jdbc" + entity.name() + "Repository")
                 : entity.name().with("Repository")).inCode();
+    }
+
+    /** The class or interface of a repository. */
+    private static JavaName repository(Entity entity) {
+        return entity.name().with("Repository").inCode();
+    }
+
+    /** The references to rows that belong to somebody. */
+    List<RelationView.OwnReference> ownReferences(Entity entity) {
+        List<RelationView.OwnReference> references = new ArrayList<>();
+        for (Relation relation : entity.relations()) {
+            Entity target = mapping.entity(relation.foreignKey().target());
+            List<Field> sent = relation.fields().stream().filter(field -> field.input() != Field.Input.READ_ONLY).toList();
+            if (target.ownRows().isPresent() && sent.size() == relation.fields().size()) {
+                List<Field> targets = targets(relation, target);
+                references.add(new RelationView.OwnReference(repository(target), JavaString.of(target.sqlTable()),
+                        JavaString.of(target.path()),
+                        JavaCode.list(sent.stream().map(field -> JavaString.of(field.jsonName())).toList()),
+                        JavaString.of(equal(targets)),
+                        JavaCode.list(sent.stream().map(FieldViews::referring).toList()),
+                        sent.stream().allMatch(field -> field.filling() == Filling.OWNER)));
+            }
+        }
+        return references;
     }
 
     JavaName serviceClass(Entity entity) {
@@ -134,13 +159,14 @@ final class RelationViews {
         Child.Link link = child.link().orElseThrow();
         List<Field> own = targets(link.relation(), child.entity());
         List<Field> parent = child.relation().fields();
-        String sql = row(own) + " IN (SELECT " + link.relation().fields().stream().map(Field::sqlName)
-                .collect(Collectors.joining(", ")) + " FROM " + link.entity().sqlTable() + " WHERE " + equal(parent)
-                + ")";
+        String open = row(own) + " IN (SELECT " + link.relation().fields().stream().map(Field::sqlName)
+                .collect(Collectors.joining(", ")) + " FROM " + link.entity().sqlTable() + " WHERE " + equal(parent);
         return new RelationView.FinderView(child.finder(), parameters(parent), arguments(parent),
                 DocText.of("that " + link.entity().path().replace('-', ' ') + " join to this "
                         + child.parent().title()),
-                JavaCode.of(".and(%s, %s)", JavaString.of(sql), arguments(parent)));
+                link.entity().ownRows().isPresent()
+                        ? JavaCode.of(".and(%s.OWN.within(%s, %s))", repository(link.entity()), JavaString.of(open), arguments(parent))
+                        : JavaCode.of(".and(%s, %s)", JavaString.of(open + ")"), arguments(parent)));
     }
 
     private static String row(List<Field> fields) {

@@ -20,6 +20,7 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -69,7 +70,7 @@ final class SampleViews {
                     && (target.equals(entity) || differs(target, false, reference.target()));
         }
         boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1;
-        return sample != null && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
+        return sample != null && !field.isFilledByService() && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
     }
 
     /** Whether the field tells rows apart only together with others. */
@@ -99,10 +100,12 @@ final class SampleViews {
                         JavaName.of(isParentCreated(entity, relation) ? "inserted" : "stored")))
                 .toList();
         List<JavaCode> arguments = new ArrayList<>();
-        for (Map.Entry<Field, Sample> value : row.values().entrySet()) {
+        Map<Field, Sample> sent = new LinkedHashMap<>(row.values());
+        sent.keySet().removeIf(field -> field.input() == Field.Input.READ_ONLY);
+        for (Map.Entry<Field, Sample> value : sent.entrySet()) {
             arguments.add(argument(value.getKey(), value.getValue()));
         }
-        return new SampleView(row.values().values().stream().anyMatch(Sample::isNumbered), parents, arguments);
+        return new SampleView(sent.values().stream().anyMatch(Sample::isNumbered), parents, arguments);
     }
 
     /** A row by itself: it refers to rows that nobody has inserted. */

@@ -10,6 +10,10 @@ import java.util.Optional;
  * @param insertOfDefaults what follows the table in an INSERT without values
  * @param indent the spaces of a step of Java code; 0 for a tab
  * @param rights who may do what; empty for a service that everybody may use
+ * @param owned whether rows of any table belong to somebody
+ * @param lock what makes a SELECT lock its row, if there is such a thing
+ * @param ownerRoles the roles to which not all rows are shown, as arguments
+ * @param claims those that say whose rows are
  * @param roles every role
  * @param tables the entities that tests write to, each after those that it refers to
  * @param firstCollection a collection that can be listed
@@ -53,6 +57,10 @@ public record ServiceView(
         boolean secretive,
         boolean guarded,
         boolean secured,
+        boolean owned,
+        Optional<JavaString> lock,
+        JavaCode ownerRoles,
+        List<ClaimView> claims,
         List<EntityView.OperationView> rights,
         JavaCode roles,
         JavaString basePath,
@@ -67,6 +75,10 @@ public record ServiceView(
         List<RemarkView> remarks) {
     /** How many rows go at a time: of a page at most, of a page by rule, into one request that creates some. */
     public record LimitsView(int page, int usualPage, int created) {
+    }
+
+    /** A claim that says whose rows are, somebody's value of it, and whether no row can be made without. */
+    public record ClaimView(JavaString name, JavaString value, boolean needed) {
     }
 
     /** A library of the engine's. */

@@ -15,6 +15,7 @@ import dev.vinekit.sql.Dialect;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -80,6 +81,12 @@ public final class ServiceViews {
                 mapping.entities().stream().anyMatch(entity -> !entity.secrets().isEmpty()),
                 mapping.entities().stream().anyMatch(Entity::guarded),
                 mapping.hasAccess(),
+                mapping.entities().stream().anyMatch(entity -> entity.ownRows().isPresent()),
+                dialect.lock().isEmpty() ? Optional.empty() : Optional.of(JavaString.of(dialect.lock().strip())),
+                JavaCode.list(AccessViews.ownerRoles(mapping).stream().map(JavaString::of).toList()),
+                AccessViews.claims(mapping).entrySet().stream().map(claim -> new ServiceView.ClaimView(
+                        JavaString.of(claim.getKey()), JavaString.of(claim.getValue()),
+                        AccessViews.isNeeded(mapping, claim.getKey()))).toList(),
                 !mapping.hasAccess() ? List.of()
                         : entities.stream().flatMap(entity -> entity.operations().stream()).toList(),
                 JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),

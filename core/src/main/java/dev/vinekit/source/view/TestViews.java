@@ -10,8 +10,10 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.DefaultValue;
+import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.source.TestedRule;
@@ -85,7 +87,25 @@ final class TestViews {
                         .map(views::get).toList(),
                 proofs.stream().flatMap(proof -> proof.trials().stream()).filter(Trial.Omitted.class::isInstance)
                         .map(trial -> views.get(((Trial.Omitted) trial).field())).distinct().toList(),
-                AccessViews.tests(mapping, entity));
+                AccessViews.tests(mapping, entity),
+                own(entity).stream().map(Operation::word).map(JavaString::of).toList());
+    }
+
+    /** What owners may do, if each sample of the table belongs to somebody. */
+    private List<Operation> own(Entity entity) {
+        if (entity.ownRows().isEmpty() || entity.key().isEmpty() || !samples.isCreated(entity)) {
+            return List.of();
+        }
+        Entity here = entity;
+        for (ForeignKey reference : entity.ownRows().get().path()) {
+            SampleRow row = samples.row(here, false);
+            if (!reference.columns().stream().map(here::field).allMatch(field -> row.has(field) || field.inKey())) {
+                return List.of();
+            }
+            here = mapping.entity(reference.target());
+        }
+        Field owner = here.field(entity.ownRows().get().column());
+        return samples.row(here, false).has(owner) || owner.inKey() ? AccessViews.ofOwners(mapping, entity) : List.of();
     }
 
     /** The parts of a key of several that a row may have in common with a sample, and still differ from it. */

@@ -48,6 +48,9 @@ public final class AccessFilter implements DynamicFeature {
                 }
             }
             request.setSecurityContext(caller);
+<#if s.owned>
+            Caller.begin(caller);
+</#if>
         }
     }
 }

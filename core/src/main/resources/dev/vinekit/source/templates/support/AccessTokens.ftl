@@ -112,7 +112,7 @@ public final class AccessTokens {
             if (claims.getExpirationTime() == null) {
                 throw invalid("The token does not say when it expires.", null);
             }
-            return new Caller(claims, rolesClaim);
+            return new Holder(claims, rolesClaim);
         } catch (KeySourceException e) {
             throw ProblemException.unavailable(e);
         } catch (java.text.ParseException | JOSEException | BadJOSEException e) {
@@ -124,7 +124,7 @@ public final class AccessTokens {
         return ProblemException.unauthorized(detail, "Bearer error=\"invalid_token\"", cause);
     }
 
-    private record Caller(JWTClaimsSet claims, List<String> rolesClaim) implements SecurityContext {
+    private record Holder(JWTClaimsSet claims, List<String> rolesClaim) implements SecurityContext<#if s.owned>, Caller.Claims</#if> {
         @Override
         public Principal getUserPrincipal() {
             return () -> String.valueOf(claims.getSubject());
@@ -141,6 +141,20 @@ public final class AccessTokens {
                     : roles instanceof String text && List.of(text.split(" ")).contains(role);
         }
 
+<#if s.owned>
+        @Override
+        public Object get(String name) {
+            Object value = claims.getClaim(name);
+            if (value == null) {
+                value = claims.getClaims();
+                for (String part : name.split("\\.")) {
+                    value = value instanceof Map<?, ?> object ? object.get(part) : null;
+                }
+            }
+            return value;
+        }
+
+</#if>
         @Override
         public boolean isSecure() {
             return false;

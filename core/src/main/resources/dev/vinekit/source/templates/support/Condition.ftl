@@ -35,6 +35,14 @@ public record Condition(List<String> parts, List<Object> values) {
                 : and(column + " IN (" + String.join(", ", Collections.nCopies(options.size(), marker)) + ")", options);
     }
 
+<#if s.owned>
+    /** This condition, and another. */
+    public Condition and(Condition other) {
+        return new Condition(Stream.concat(parts.stream(), other.parts.stream()).toList(),
+                Stream.concat(values.stream(), other.values.stream()).toList());
+    }
+
+</#if>
 <#if s.compositeLookups>
     /**
      * This condition, and that several columns together have one of some rows of values.

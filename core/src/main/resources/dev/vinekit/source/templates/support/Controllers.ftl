@@ -67,7 +67,15 @@ final class Controllers {
         return exchange -> {
             exchange.getAttachment(ServletRequestContext.ATTACHMENT_KEY).getServletRequest()
                     .setAttribute(AccessFilter.CALLER, exchange.getAttachment(BodyReceiver.CALLER));
+<#if s.owned>
+            try {
+                next.handleRequest(exchange);
+            } finally {
+                Caller.end();
+            }
+<#else>
             next.handleRequest(exchange);
+</#if>
         };
     }
 </#if>

@@ -110,6 +110,13 @@ public final class ProblemException extends RuntimeException {
     }
 
 </#if>
+<#if s.owned>
+    /** 403: the rows are not the caller's. */
+    public static ProblemException foreign(String detail) {
+        return new ProblemException(Problem.of(403, "Forbidden", detail, List.of()), null);
+    }
+
+</#if>
     /** 404: there is no such row. */
     public static ProblemException notFound(String title, Object key) {
         return new ProblemException(

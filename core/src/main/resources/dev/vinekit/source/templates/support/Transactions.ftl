@@ -125,6 +125,10 @@ public final class Transactions {
                         throw e;
                     }
                     throw named(errors.translate(e, false), i);
+<#if s.owned>
+                } catch (ProblemException e) {
+                    throw e.at(i);
+</#if>
                 }
             }
             return results;

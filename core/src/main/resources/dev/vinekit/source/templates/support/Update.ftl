@@ -38,9 +38,9 @@ public final class Update {
         }
         return this;
     }
-<#if s.secretive>
+<#if s.secretive || s.owned>
 
-    /** Sets a column that clients are not told: of a whole row one without a value stays as it is. */
+    /** Sets a column that clients may leave out of a whole row: without a value it stays as it is. */
     public Update setOrKeep(String field, String column, Object value) {
         return setOrKeep(field, column, "?", value);
     }
@@ -70,4 +70,11 @@ public final class Update {
         return Sql.update(connection, "UPDATE " + table + "\nSET " + String.join(",\n    ", assignments)
                 + "\nWHERE " + condition, values.toArray()) == 1;
     }
+<#if s.owned>
+
+    /** The same for a condition with its values. */
+    public boolean where(Connection connection, Condition condition) throws SQLException {
+        return where(connection, String.join("\nAND ", condition.parts()), condition.arguments());
+    }
+</#if>
 }

@@ -27,6 +27,11 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </#list>
 
 </#if>
+<#if e.own??>
+    /** Whose the rows are. */
+    ${constant}OwnRows OWN = OwnRows.of(${e.own.claim}, ${e.own.type}.class, List.of(${e.own.everything}), ${e.own.condition}, ${e.own.parameters});
+
+</#if>
     /** What the rows can be filtered and sorted by. */
     ${constant}Filters FILTERS = Filters.of(<#if !e.filters?has_content>)</#if>
 <#list e.filters as f>
@@ -76,7 +81,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 
 <#else>
     public ${e.repositoryClass}() {
-        super(${e.sql.rows}, COLUMNS, FILTERS, ROW);
+        super(${e.sql.rows}, COLUMNS, FILTERS, ROW<#if e.own??>, OWN</#if>);
     }
 
 </#if>
@@ -94,7 +99,11 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
 <#else>
+<#if s.owned>
+        return lockWhere(connection, BY_KEY, ${shape.keyParts("key")});
+<#else>
         return firstWhere(connection, BY_KEY + ${e.sql.lock.after(" ")}, ${shape.keyParts("key")});
+</#if>
 </#if>
 </@shape.method>
 </#if>
@@ -121,8 +130,14 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** Inserts a row and returns it as stored. Columns without a value take the database's default. */
 <#elseif e.sql.readBack?? && e.sql.readBack.numbered>
+<#if e.ownReferences?has_content>
+        verifyReferences(connection, input, Update.ALL);
+</#if>
         return insertion(input).returning(connection, COLUMNS, ROW, ${e.key[0].sqlName});
 <#else>
+<#if e.ownReferences?has_content>
+        verifyReferences(connection, input, Update.ALL);
+</#if>
         <#if e.sql.rereads>${e.name} created =<#else>return</#if> new Insert(${e.sql.table})
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
@@ -146,6 +161,11 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** Inserts rows, many by one statement, and returns them as stored, in their order. */
 <#else>
+<#if e.ownReferences?has_content>
+        for (${e.name}Input input : inputs) {
+            verifyReferences(connection, input, Update.ALL);
+        }
+</#if>
         return Insert.returningAll(connection, inputs.stream().map(${e.repositoryClass}::insertion).toList(), COLUMNS, ROW, ${e.key[0].sqlName});
 </#if>
 </@shape.method>
@@ -165,14 +185,21 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** Gives the columns of these fields, by their names in JSON, a new value; false if there is no such row. */
 <#else>
+<#if e.ownReferences?has_content>
+        verifyReferences(connection, input, fields);
+</#if>
         return new Update(${e.sql.rows}, fields)
 <#list e.updates as f>
-                .${f.told?then("set", "setOrKeep")}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
+                .${(f.told && !f.owner)?then("set", "setOrKeep")}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
 </#list>
 <#if e.version??>
                 .count(${e.version.sqlName})
 </#if>
+<#if e.own??>
+                .where(connection, narrowed(BY_KEY, ${shape.keyParts("key")}));
+<#else>
                 .where(connection, ${e.sql.keyMatch}, ${shape.keyParts("key")});
+</#if>
 </#if>
 </@shape.method>
 </#if>
@@ -186,6 +213,15 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </@shape.method>
 </#if>
 <#if part != "interface">
+<#if e.ownReferences?has_content && e.writable>
+    /** The rows that a row refers to must be there for the caller. */
+    private static void verifyReferences(Connection connection, ${e.name}Input input, Predicate<String> fields) throws SQLException {
+<#list e.ownReferences as r>
+        ${r.repository}.OWN.verifyReference(connection, ${r.rows}, ${r.path}, List.of(${r.names}), fields, ${r.match}, ${r.values});
+</#list>
+    }
+
+</#if>
     private static ${e.name} row(ResultSet row) throws SQLException {
         return new ${e.name}(
 <#list e.fields as f>

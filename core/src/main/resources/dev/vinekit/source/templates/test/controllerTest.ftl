@@ -38,6 +38,9 @@
 <#if e.test.secrets?has_content && e.keyed && e.can("read")>
 <#assign contracts += [(e.can("replace") && e.can("patch"))?then("KeptSecretContract", "SecretContract") + input]>
 </#if>
+<#if e.test.own?has_content>
+<#assign contracts += ["OwnerContract" + input]>
+</#if>
 <#if e.test.rules?has_content && !crud>
 <#assign contracts += ["RulesContract" + input]>
 </#if>
@@ -83,6 +86,10 @@
 <#if e.test.following?size != e.test.overwritten?size>
 <@fact name="following" fields=e.test.following/>
 </#if>
+</#if>
+<#if e.test.own?has_content>
+<#assign said = e.inputs?filter(f -> f.owner && f.told)?map(f -> f.json)?first!'""', refers = e.ownReferences?filter(r -> !r.owner)?has_content?c>
+<#assign facts += [".owned(new TableFacts.Owned(" + e.own.claim + ", " + e.own.owner + ", " + said + ", " + refers + ", List.of(" + e.test.own?join(", ") + ")))"]>
 </#if>
 <#if (e.can("read") || e.updatable() || e.can("delete")) && e.children?has_content>
 <#assign facts += [".children(" + e.children?map(c -> c.path)?join(", ") + ")"]>

@@ -26,7 +26,7 @@ public interface AccessContract<R extends Record> extends TableContract<R> {
         List<String> roles = new ArrayList<>(List.of(${s.roles}));
         roles.add("none of the roles");
         for (String role : roles) {
-            Api bearer = api().sending("Authorization", "Bearer " + TestTokens.of(List.of(role)));
+            Api bearer = api().sending("Authorization", "Bearer " + TestTokens.of(List.of(role)<#if s.owned>, TestTokens.SOMEBODY</#if>));
 
             int status = operation.send(bearer).status();
 

@@ -39,9 +39,16 @@ public final class ServiceUnderTest
     }
 
     public Api api() {
-        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
+        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})<#if s.owned>, TestTokens.CLAIMS</#if>))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
     }
 
+<#if s.owned>
+    /** Requests of somebody of whom a claim says this, and to whom not all rows are shown. */
+    public Api api(String claim, String value) {
+        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.ownerRoles}), Map.of(claim, value)));
+    }
+
+</#if>
     /** A connection of the test's own, on which everything takes effect at once. */
     public Connection connection() {
         return running.connection;
@@ -50,6 +57,9 @@ public final class ServiceUnderTest
     @Override
     public void beforeEach(ExtensionContext context) {
         Exchanges.begin();
+<#if s.owned>
+        Caller.beginService(TestTokens.CLAIMS::get);
+</#if>
         touched = context.getRequiredTestInstance() instanceof TableContract<?> test ? test.facts().touched() : tables;
     }
 

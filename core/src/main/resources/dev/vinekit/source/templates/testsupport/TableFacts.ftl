@@ -19,6 +19,21 @@ public final class TableFacts<R extends Record, I extends Record> {
     private final TestRows<R, I, ?> rows;
     private final List<Tables> touched;
     private final Map<Fact, List<String>> facts;
+<#if s.owned>
+    private Owned owned;
+
+    /**
+     * Whose the rows are.
+     *
+     * @param claim that says who somebody is
+     * @param query for whose a row is, by the row's key
+     * @param property that says it; empty if the row itself does not, or clients do not
+     * @param refers whether the rows refer to others that belong to somebody
+     * @param operations that are for those to whom not all rows are shown
+     */
+    public record Owned(String claim, String query, String property, boolean refers, List<String> operations) {
+    }
+</#if>
 
     private TableFacts(String path, TestRows<R, I, ?> rows, List<Tables> touched, Map<Fact, List<String>> facts) {
         this.path = path;
@@ -99,6 +114,18 @@ public final class TableFacts<R extends Record, I extends Record> {
         return with(Fact.CHILDREN, paths);
     }
 
+<#if s.owned>
+    /** Says whose the rows are. */
+    public TableFacts<R, I> owned(Owned rows) {
+        owned = rows;
+        return this;
+    }
+
+    Owned owned() {
+        return owned;
+    }
+
+</#if>
     String path() {
         return path;
     }

@@ -10,12 +10,21 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Date;
 import java.util.List;
+import java.util.Map;
 
 /** Makes the tokens that tests send. */
 public final class TestTokens {
     /** What the tokens are signed with, and the service under test verifies them by. */
     public static final String SECRET = "a secret for tests only, of 32 bytes or more";
 
+<#if s.owned>
+    /** Claims without which no rows can be made. */
+    static final Map<String, String> CLAIMS = Map.of(<#list s.claims?filter(c -> c.needed) as c>${c.name}, ${c.value}<#sep>, </#list>);
+
+    /** Claims of somebody who has no rows, or some. */
+    static final Map<String, String> SOMEBODY = Map.of(<#list s.claims as c>${c.name}, ${c.value}<#sep>, </#list>);
+
+</#if>
     private TestTokens() {
     }
 
@@ -23,12 +32,31 @@ public final class TestTokens {
     public static String of(Collection<String> roles) {
         return signed(SECRET, roles, Instant.now().plus(Duration.ofHours(1)));
     }
+<#if s.owned>
+
+    /** A valid token with these roles and claims. */
+    static String of(Collection<String> roles, Map<String, String> claims) {
+        return signed(SECRET, roles, Instant.now().plus(Duration.ofHours(1)), claims);
+    }
+</#if>
 
     /** A token that expires at a time. */
     public static String signed(String secret, Collection<String> roles, Instant expiry) {
+<#if s.owned>
+        return signed(secret, roles, expiry, Map.of());
+    }
+
+    private static String signed(String secret, Collection<String> roles, Instant expiry, Map<String, String> claims) {
+        JWTClaimsSet.Builder holder = new JWTClaimsSet.Builder()
+                .subject("a test").claim("roles", List.copyOf(roles)).expirationTime(Date.from(expiry));
+        claims.forEach(holder::claim);
+        try {
+            SignedJWT token = new SignedJWT(new JWSHeader(JWSAlgorithm.HS256), holder.build());
+<#else>
         try {
             SignedJWT token = new SignedJWT(new JWSHeader(JWSAlgorithm.HS256), new JWTClaimsSet.Builder()
                     .subject("a test").claim("roles", List.copyOf(roles)).expirationTime(Date.from(expiry)).build());
+</#if>
             token.sign(new MACSigner(secret));
             return token.serialize();
         } catch (JOSEException e) {

@@ -12,6 +12,9 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
     @Override
     public void beforeEach(ExtensionContext context) throws SQLException {
         connection = TestDatabase.of(context).begin();
+<#if s.owned>
+        Caller.beginService(TestTokens.CLAIMS::get);
+</#if>
     }
 
     public Connection connection() {

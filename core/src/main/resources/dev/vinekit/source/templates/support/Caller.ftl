@@ -1,0 +1,81 @@
+<#if s.owned>
+import jakarta.ws.rs.core.SecurityContext;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+
+/**
+ * Whom the work on a thread is done for: the holder of the token that came with a request, or the service itself, to
+ * which every row is shown. Without either there are no rows to be had.
+ */
+public final class Caller {
+    private static final ThreadLocal<Caller> CURRENT = new ThreadLocal<>();
+
+    private final Predicate<String> roles;
+    private final Claims claims;
+    private final boolean service;
+
+    /** What a token says of its holder. */
+    @FunctionalInterface
+    interface Claims {
+        /** The value of a claim, with dots in its name where it lies deeper; null if there is none. */
+        Object get(String name);
+    }
+
+    private Caller(Predicate<String> roles, Claims claims, boolean service) {
+        this.roles = roles;
+        this.claims = claims;
+        this.service = service;
+    }
+
+    /** From here on the work on this thread is done for the holder of a token. */
+    static void begin(SecurityContext holder) {
+        CURRENT.set(new Caller(holder::isUserInRole, (Claims) holder, false));
+    }
+
+    /** From here on the work on this thread is done for the service itself, which has these claims. */
+    static void beginService(Claims claims) {
+        CURRENT.set(new Caller(role -> true, claims, true));
+    }
+
+    static void end() {
+        CURRENT.remove();
+    }
+
+    /** Does work that no request asks for: every row is shown to it. */
+    public static <T> T asService(Supplier<T> work) {
+        Caller before = CURRENT.get();
+        beginService(name -> null);
+        try {
+            return work.get();
+        } finally {
+            CURRENT.set(before);
+        }
+    }
+
+    /**
+     * Whom the work on this thread is done for.
+     *
+     * @throws IllegalStateException if nobody has said so
+     */
+    public static Caller current() {
+        Caller caller = CURRENT.get();
+        if (caller == null) {
+            throw new IllegalStateException("Whose rows? Nobody has said whom this is done for: see Caller.asService.");
+        }
+        return caller;
+    }
+
+    public boolean isService() {
+        return service;
+    }
+
+    /** The value of a claim of the token; null if it has none. */
+    public Object claim(String name) {
+        return claims.get(name);
+    }
+
+    public boolean hasRole(String role) {
+        return roles.test(role);
+    }
+}
+</#if>
