@@ -23,7 +23,11 @@ import com.sun.net.httpserver.HttpServer;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.run.Runner;
 import dev.vinekit.run.RunningService;
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
 import java.net.InetSocketAddress;
+import java.net.Socket;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -78,6 +82,31 @@ class AccessTest {
     @AfterAll
     static void stop() {
         cellar.close();
+    }
+
+    /** A body that comes after its headers, of a request that is refused by them, is not in the way of the next request. */
+    @Test
+    void refusedRequestsFollowEachOtherOnOneConnection() throws Exception {
+        URI url = URI.create(cellar.url());
+        byte[] headers = ("POST " + url.getPath() + "/parcels HTTP/1.1\r\nHost: " + url.getAuthority()
+                + "\r\nContent-Type: application/json\r\nContent-Length: 3\r\n\r\n").getBytes(StandardCharsets.US_ASCII);
+        try (Socket socket = new Socket(url.getHost(), url.getPort())) {
+            socket.setSoTimeout(10_000);
+            socket.setTcpNoDelay(true);
+            BufferedReader answers = new BufferedReader(
+                    new InputStreamReader(socket.getInputStream(), StandardCharsets.UTF_8));
+            for (int i = 0; i < 300; i++) {
+                socket.getOutputStream().write(headers);
+                socket.getOutputStream().write("[1]".getBytes(StandardCharsets.US_ASCII));
+
+                assertThat(answers.readLine()).as("request %s", i).startsWith("HTTP/1.1 401 ");
+                int length = 0;
+                for (String line = answers.readLine(); !line.isEmpty(); line = answers.readLine()) {
+                    length = line.startsWith("Content-Length: ") ? Integer.parseInt(line.substring(16)) : length;
+                }
+                assertThat(answers.skip(length)).isEqualTo(length);
+            }
+        }
     }
 
     @ParameterizedTest

@@ -3,6 +3,7 @@ import io.undertow.server.Connectors;
 import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 <#if s.secured>
+import io.undertow.server.protocol.http.HttpContinue;
 import io.undertow.util.AttachmentKey;
 import io.undertow.util.Headers;
 </#if>
@@ -68,13 +69,17 @@ final class BodyReceiver implements HttpHandler {
     }
 
 <#if s.secured>
-    /** Takes a body of those only who have a token. */
+    /** Takes a body of those only who have a token. That of others is passed over, so that the next request can follow. */
     private void receiveFromCaller(HttpServerExchange exchange) throws Exception {
         try {
             exchange.putAttachment(CALLER, tokens.caller(exchange.getRequestHeaders().getFirst(Headers.AUTHORIZATION)));
-            exchange.dispatch(exchange.getIoThread(), same -> receive(same, same.getRequestChannel(), new Body(same)));
+            exchange.dispatch(exchange.getIoThread(), same -> receive(same, same.getRequestChannel(), new Body(same, true)));
         } catch (ProblemException e) {
-            next.handleRequest(exchange);
+            if (HttpContinue.requiresContinueResponse(exchange)) {
+                next.handleRequest(exchange.setPersistent(false));
+            } else {
+                exchange.dispatch(exchange.getIoThread(), same -> receive(same, same.getRequestChannel(), new Body(same, false)));
+            }
         }
     }
 
@@ -114,8 +119,17 @@ final class BodyReceiver implements HttpHandler {
     /** What has come of a body: it grows with what is sent, and all of them together have a limit. */
     private final class Body {
         private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+<#if s.secured>
+        private final boolean kept;
+        private int passedOver;
+
+        /** @param kept whether the bytes are wanted */
+        Body(HttpServerExchange exchange, boolean kept) {
+            this.kept = kept;
+<#else>
 
         Body(HttpServerExchange exchange) {
+</#if>
             exchange.addExchangeCompleteListener((done, then) -> {
                 inWork.addAndGet(-bytes.size());
                 then.proceed();
@@ -124,6 +138,12 @@ final class BodyReceiver implements HttpHandler {
 
         /** Adds some more; not 0 but a status if that is too much. */
         private int append(ByteBuffer more) {
+<#if s.secured>
+            if (!kept) {
+                passedOver += more.remaining();
+                return passedOver > settings.maxBodyBytes() ? StatusCodes.REQUEST_ENTITY_TOO_LARGE : 0;
+            }
+</#if>
             if (bytes.size() + more.remaining() > settings.maxBodyBytes()) {
                 return StatusCodes.REQUEST_ENTITY_TOO_LARGE;
             }

@@ -127,7 +127,11 @@ public final class ${e.name}Service${base} {
 <#else>
         checkReplacement(${e.keyCode.variable}, input).verify();
         return transactions.write(connection -> {
+<#if e.ownReferences?has_content>
+            precondition.verify(locked(connection, ${e.keyCode.variable}));
+<#else>
             verifyState(connection, ${e.keyCode.variable}, precondition);
+</#if>
             return updated(connection, ${e.keyCode.variable}, repository.update(connection, ${e.keyCode.variable}, input, Update.ALL));
         });
 </#if>

@@ -20,7 +20,7 @@ public final class TableFacts<R extends Record, I extends Record> {
     private final List<Tables> touched;
     private final Map<Fact, List<String>> facts;
 <#if s.owned>
-    private Owned owned;
+    private final Owned owned;
 
     /**
      * Whose the rows are.
@@ -35,7 +35,10 @@ public final class TableFacts<R extends Record, I extends Record> {
     }
 </#if>
 
-    private TableFacts(String path, TestRows<R, I, ?> rows, List<Tables> touched, Map<Fact, List<String>> facts) {
+    private TableFacts(String path, TestRows<R, I, ?> rows, List<Tables> touched, Map<Fact, List<String>> facts<#if s.owned>, Owned owned</#if>) {
+<#if s.owned>
+        this.owned = owned;
+</#if>
         this.path = path;
         this.rows = rows;
         this.touched = touched;
@@ -44,12 +47,12 @@ public final class TableFacts<R extends Record, I extends Record> {
 
     /** A table of which nothing is known but the path of its collection and how tests get at its rows. */
     public static <R extends Record, I extends Record> TableFacts<R, I> of(String path, TestRows<R, I, ?> rows) {
-        return new TableFacts<>(path, rows, List.of(), new EnumMap<>(Fact.class));
+        return new TableFacts<>(path, rows, List.of(), new EnumMap<>(Fact.class)<#if s.owned>, null</#if>);
     }
 
     /** The tables that its tests write to, each after those that it refers to. */
     public TableFacts<R, I> touching(Tables... tables) {
-        return new TableFacts<>(path, rows, List.of(tables), facts);
+        return new TableFacts<>(path, rows, List.of(tables), facts<#if s.owned>, owned</#if>);
     }
 
     /** The properties of the key. */
@@ -117,8 +120,7 @@ public final class TableFacts<R extends Record, I extends Record> {
 <#if s.owned>
     /** Says whose the rows are. */
     public TableFacts<R, I> owned(Owned rows) {
-        owned = rows;
-        return this;
+        return new TableFacts<>(path, this.rows, touched, facts, rows);
     }
 
     Owned owned() {
@@ -200,6 +202,6 @@ public final class TableFacts<R extends Record, I extends Record> {
     private TableFacts<R, I> with(Fact fact, String... names) {
         Map<Fact, List<String>> more = new EnumMap<>(facts);
         more.put(fact, List.of(names));
-        return new TableFacts<>(path, rows, touched, more);
+        return new TableFacts<>(path, rows, touched, more<#if s.owned>, owned</#if>);
     }
 }
