@@ -1,6 +1,7 @@
 package dev.vinekit.mapping;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,10 +14,10 @@ import java.util.Set;
  * @param entities by the table's name in the database, with its schema in front where that is needed
  */
 public record Decisions(
-        Source source, Tables tables, Project project, Seed seed, Http http, OfRows ownRows,
+        Source source, Tables tables, Project project, Seed seed, Http http, OfRows ownRows, OfStamps stamps,
         Map<String, OfEntity> entities) {
     /** Nothing decided. */
-    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null);
+    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null, null);
 
     /** Where the schema is read from. */
     public record Source(
@@ -94,6 +95,7 @@ public record Decisions(
      * @param access the roles that may do an operation, by its name in lower case; if any are listed, nobody may do the
      *     others
      * @param ownRows whose the rows are; as for all tables if nothing is decided
+     * @param stamps the columns that the service fills; as for all tables where nothing is decided
      * @param requireIfMatch whether a client that changes or deletes a row must say which state of it
      */
     public record OfEntity(
@@ -107,10 +109,12 @@ public record Decisions(
             Optional<String> version,
             Map<String, List<String>> access,
             Optional<OfRows> ownRows,
+            Optional<OfStamps> stamps,
             Optional<Boolean> requireIfMatch) {
         /** Nothing decided. */
         static final OfEntity NONE = new OfEntity(Optional.empty(), Optional.empty(), Optional.empty(), null,
-                Optional.empty(), null, null, Optional.empty(), null, Optional.empty(), Optional.empty());
+                Optional.empty(), null, null, Optional.empty(), null, Optional.empty(), Optional.empty(),
+                Optional.empty());
 
         public OfEntity {
             key = orEmpty(key);
@@ -143,6 +147,25 @@ public record Decisions(
         }
     }
 
+    /** The columns that say when and by whom a row was made and changed; empty text for none. */
+    public record OfStamps(
+            Optional<String> createdAt, Optional<String> createdBy, Optional<String> changedAt,
+            Optional<String> changedBy) {
+        /** Nothing decided. */
+        static final OfStamps NONE =
+                new OfStamps(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+
+        /** What is decided, by what the columns are filled with. */
+        Map<Filling, String> byFilling() {
+            Map<Filling, String> columns = new EnumMap<>(Filling.class);
+            createdAt.ifPresent(column -> columns.put(Filling.CREATED_AT, column));
+            createdBy.ifPresent(column -> columns.put(Filling.CREATED_BY, column));
+            changedAt.ifPresent(column -> columns.put(Filling.CHANGED_AT, column));
+            changedBy.ifPresent(column -> columns.put(Filling.CHANGED_BY, column));
+            return columns;
+        }
+    }
+
     /** About one column. */
     public record OfField(
             Optional<String> name, Optional<String> type, Optional<String> converter, Optional<String> reference,
@@ -172,6 +195,7 @@ public record Decisions(
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
         http = http == null ? new Http(Optional.empty(), null, Optional.empty()) : http;
         ownRows = ownRows == null ? OfRows.NONE : ownRows;
+        stamps = stamps == null ? OfStamps.NONE : stamps;
         entities = orEmpty(entities);
     }
 
@@ -179,7 +203,7 @@ public record Decisions(
     public Decisions inPackage(String basePackage) {
         return new Decisions(source, tables, new Project(Optional.of(basePackage), project.layout, project.interfaces,
                 project.jsonNames, project.fileHeader, project.indentation, project.templates), seed, http, ownRows,
-                entities);
+                stamps, entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

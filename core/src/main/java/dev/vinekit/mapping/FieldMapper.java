@@ -28,6 +28,7 @@ final class FieldMapper {
     private final List<String> keyColumns;
     private final Optional<String> version;
     private final Optional<OwnRows> ownRows;
+    private final Map<String, Filling> stamps;
     private final TableRules rules;
     private final DecisionLookup.OfTable decided;
     private final Dialect dialect;
@@ -38,13 +39,14 @@ final class FieldMapper {
 
     FieldMapper(
             Table table, JavaName entity, List<String> keyColumns, Optional<String> version, Optional<OwnRows> ownRows,
-            TableRules rules, DecisionLookup.OfTable decided,
+            Map<String, Filling> stamps, TableRules rules, DecisionLookup.OfTable decided,
             Dialect dialect, Names names, KeyTypes keyTypes, Conventions conventions, List<Remark> remarks) {
         this.table = table;
         this.entity = entity;
         this.keyColumns = keyColumns;
         this.version = version;
         this.ownRows = ownRows;
+        this.stamps = stamps;
         this.rules = rules;
         this.decided = decided;
         this.dialect = dialect;
@@ -133,8 +135,9 @@ final class FieldMapper {
                 : dialect.hasLists() && JavaType.ofMember(column.type()).isPresent() ? JavaType.LIST
                 : JavaType.of(column.type());
         Visibility visibility = visibility(column, inKey);
-        Field.Input input = visibility.isTaken() ? input(column, inKey) : Field.Input.READ_ONLY;
-        if (visibility == Visibility.SHOWN && input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity()
+        boolean stamped = stamps.containsKey(column.name());
+        Field.Input input = visibility.isTaken() && !stamped ? input(column, inKey) : Field.Input.READ_ONLY;
+        if (visibility == Visibility.SHOWN && !stamped && input == Field.Input.READ_ONLY && !isVersion(column) && !column.isComputed() && !column.isIdentity()
                 && !table.isView()) {
             remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
@@ -194,7 +197,8 @@ final class FieldMapper {
     /** A key that is a UUID which neither the database nor another table gives is made by the service. */
     private Filling filling(Column column, JavaType type, boolean inKey) {
         boolean owner = ownRows.filter(OwnRows::isDirect).filter(rows -> rows.column().equals(column.name())).isPresent();
-        return owner && !table.isView() ? Filling.OWNER
+        return stamps.containsKey(column.name()) ? stamps.get(column.name())
+                : owner && !table.isView() ? Filling.OWNER
                 : type == JavaType.UUID && isMade(column, inKey) ? Filling.RANDOM : Filling.NONE;
     }
 

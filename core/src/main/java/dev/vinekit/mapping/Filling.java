@@ -7,5 +7,28 @@ public enum Filling {
     /** A random UUID, where a client gives no value for a new row. */
     RANDOM,
     /** Whose the row is, by the caller's token. */
-    OWNER
+    OWNER,
+    /** When the row was made, by the database's clock. */
+    CREATED_AT,
+    /** Who made the row: the subject of the token. */
+    CREATED_BY,
+    /** When the row was last changed, its making included. */
+    CHANGED_AT,
+    /** Who last changed the row, its making included. */
+    CHANGED_BY;
+
+    /** Whether it says when or by whom a row was made or changed. */
+    public boolean isStamp() {
+        return ordinal() >= CREATED_AT.ordinal();
+    }
+
+    /** Whether it is a time. */
+    public boolean isMoment() {
+        return this == CREATED_AT || this == CHANGED_AT;
+    }
+
+    /** Whether every change puts a new value in. */
+    public boolean isOfChange() {
+        return this == CHANGED_AT || this == CHANGED_BY;
+    }
 }

@@ -47,6 +47,7 @@ public final class Mapper {
     private final List<Remark> remarks = new ArrayList<>();
     private final KeyTypes keyTypes;
     private final RowChoice rows;
+    private final StampChoice stamps;
     private final AccessChoice access;
 
     /**
@@ -70,6 +71,7 @@ public final class Mapper {
         this.schema = OneDigitTypes.decided(reached, decisions);
         this.lookup = new DecisionLookup(decisions, this.schema);
         this.rows = new RowChoice(decisions, this.schema, lookup);
+        this.stamps = new StampChoice(decisions, lookup);
         this.access = new AccessChoice(decisions, this.schema, lookup, rows);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
                 .flatMap(wanted -> JavaType.fitting(column.type()).stream()
@@ -92,6 +94,7 @@ public final class Mapper {
     private Result map(Set<String> settled) {
         JavaName basePackage = basePackage();
         verifyPage();
+        stamps.verifyEverywhere(access.isRestricted());
         List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled)))
                 .toList();
         byClaim.forEach(table -> classes.put(table.name(), className(table)));
@@ -190,8 +193,10 @@ public final class Mapper {
                 + "up with each change, gives it as ETag, and does not take it from clients."));
         remarkOnPeople(table, decided);
         Optional<OwnRows> ownRows = rows.of(read);
+        Map<String, Filling> stamped = stamps.of(read, keyColumns, access.isRestricted());
+        remarks.addAll(stamps.offers(read, keyColumns));
         FieldMapper fieldMapper = new FieldMapper(
-                table, name, keyColumns, version, ownRows, rules, decided, dialect, names, keyTypes, conventions,
+                table, name, keyColumns, version, ownRows, stamped, rules, decided, dialect, names, keyTypes, conventions,
                 remarks);
         List<Field> fields = fieldMapper.fields();
         ownRows.ifPresent(own -> verifyOwner(table, own, fields, decided));

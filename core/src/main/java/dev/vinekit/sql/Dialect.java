@@ -47,6 +47,11 @@ public interface Dialect {
                 : Optional.of("CAST(" + sqlName + " AS VARCHAR) = CAST(" + marker + " AS VARCHAR)");
     }
 
+    /** The time of the database's clock, for a column of a type. */
+    default String now(SqlType type) {
+        return type.kind() == SqlType.Kind.DATE ? "CURRENT_DATE" : "CURRENT_TIMESTAMP";
+    }
+
     /** Whether LIKE tells capitals from small letters in a column. */
     default boolean likeTellsCase(Table table, Column column) {
         return comparesExactly(table, column);

@@ -71,6 +71,13 @@ public abstract class FamilyDialect implements Dialect {
         return column.collation().orElse(table.options().replaceFirst("(?s).*COLLATE=(\\w+).*", "$1")).endsWith("_bin");
     }
 
+    /** Without a number behind it the time has no fractions. */
+    @Override
+    public String now(SqlType type) {
+        boolean exact = type.kind() != SqlType.Kind.DATE && type.text().matches(".*[(][1-6][)]");
+        return Dialect.super.now(type) + (exact ? type.text().replaceFirst(".*([(][1-6][)])", "$1") : "");
+    }
+
     /** A collation that tells letters apart by their bytes does not tell blanks at the end. */
     @Override
     public Optional<String> exactly(Table table, Column column, String sqlName, String marker) {

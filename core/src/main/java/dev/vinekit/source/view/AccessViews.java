@@ -1,6 +1,7 @@
 package dev.vinekit.source.view;
 
 import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
@@ -48,12 +49,21 @@ final class AccessViews {
                     entity.field(own.column()).type() == JavaType.UUID ? new UUID(1, 1).toString() : "1",
                     (one, other) -> one.length() > other.length() ? one : other));
         }
+        mapping.entities().stream().flatMap(entity -> entity.fields().stream()).filter(AccessViews::isSignature)
+                .forEach(field -> claims.merge("sub", field.type() == JavaType.UUID ? new UUID(1, 1).toString() : "1",
+                        (one, other) -> one.length() > other.length() ? one : other));
         return claims;
+    }
+
+    /** Whether a field says who made or changed a row. */
+    private static boolean isSignature(Field field) {
+        return field.filling().isStamp() && !field.filling().isMoment();
     }
 
     /** Whether there are rows that cannot be made by anybody without a claim. */
     static boolean isNeeded(Mapping mapping, String claim) {
-        return mapping.entities().stream().anyMatch(entity -> entity.ownRows()
+        return claim.equals("sub") && mapping.entities().stream().flatMap(entity -> entity.fields().stream())
+                .anyMatch(AccessViews::isSignature) || mapping.entities().stream().anyMatch(entity -> entity.ownRows()
                 .filter(own -> own.isDirect() && own.claim().equals(claim))
                 .filter(own -> entity.field(own.column()).isFilledByService()).isPresent());
     }

@@ -38,6 +38,7 @@ public record EntityView(
         Optional<FieldView> version,
         Optional<OwnView> own,
         List<RelationView.OwnReference> ownReferences,
+        List<StampView> stamps,
         boolean locks,
         List<RelationView.FinderView> finders,
         List<RelationView.LookupView> lookups,
@@ -97,6 +98,19 @@ public record EntityView(
     public record OwnView(
             JavaString claim, JavaCode type, JavaCode everything, JavaString condition, int parameters,
             JavaString owner) {
+    }
+
+    /**
+     * A column that the service fills.
+     *
+     * @param moment whether it is a time, and not somebody
+     * @param ofChange whether every change fills it anew
+     * @param sql what it is filled with: the time, or the parameter marker
+     * @param type as which the subject of a token is read
+     * @param field what clients are told; nothing if they are not
+     */
+    public record StampView(JavaString sqlName, boolean moment, boolean ofChange, JavaString sql, JavaCode type,
+            Optional<FieldView> field) {
     }
 
     /**

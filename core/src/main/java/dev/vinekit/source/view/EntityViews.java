@@ -91,6 +91,7 @@ final class EntityViews {
                 entity.version().map(views::get),
                 own(entity),
                 relations.ownReferences(entity),
+                stamps(entity, views),
                 (entity.isUpdatable() || entity.can(Operation.DELETE)) && !dialect.lock().isEmpty(),
                 relations.finders(entity),
                 relations.lookups(entity),
@@ -103,6 +104,14 @@ final class EntityViews {
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
                 statements(entity),
                 tests.of(entity, views));
+    }
+
+    /** The columns that the service fills by itself. */
+    private List<EntityView.StampView> stamps(Entity entity, Map<Field, FieldView> views) {
+        return entity.fields().stream().filter(field -> field.filling().isStamp()).map(field -> new EntityView.StampView(
+                JavaString.of(field.sqlName()), field.filling().isMoment(), field.filling().isOfChange(),
+                JavaString.of(field.filling().isMoment() ? dialect.now(field.column().type()) : field.parameter()),
+                FieldViews.type(field, true), field.told() ? Optional.of(views.get(field)) : Optional.empty())).toList();
     }
 
     /** Whose the rows are. */

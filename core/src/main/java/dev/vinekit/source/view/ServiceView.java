@@ -11,6 +11,8 @@ import java.util.Optional;
  * @param indent the spaces of a step of Java code; 0 for a tab
  * @param rights who may do what; empty for a service that everybody may use
  * @param owned whether rows of any table belong to somebody
+ * @param stamped whether the service fills columns of any table
+ * @param signed whether one of them says who made or changed a row
  * @param lock what makes a SELECT lock its row, if there is such a thing
  * @param ownerRoles the roles to which not all rows are shown, as arguments
  * @param claims those that say whose rows are
@@ -58,6 +60,8 @@ public record ServiceView(
         boolean guarded,
         boolean secured,
         boolean owned,
+        boolean stamped,
+        boolean signed,
         Optional<JavaString> lock,
         JavaCode ownerRoles,
         List<ClaimView> claims,

@@ -82,6 +82,8 @@ public final class ServiceViews {
                 mapping.entities().stream().anyMatch(Entity::guarded),
                 mapping.hasAccess(),
                 mapping.entities().stream().anyMatch(entity -> entity.ownRows().isPresent()),
+                fields(mapping).anyMatch(field -> field.filling().isStamp()),
+                fields(mapping).anyMatch(field -> field.filling().isStamp() && !field.filling().isMoment()),
                 dialect.lock().isEmpty() ? Optional.empty() : Optional.of(JavaString.of(dialect.lock().strip())),
                 JavaCode.list(AccessViews.ownerRoles(mapping).stream().map(JavaString::of).toList()),
                 AccessViews.claims(mapping).entrySet().stream().map(claim -> new ServiceView.ClaimView(

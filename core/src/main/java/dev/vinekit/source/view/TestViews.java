@@ -70,7 +70,8 @@ final class TestViews {
                         .filter(field -> field.type() != JavaType.FLOAT && field.type() != JavaType.DOUBLE)
                         .map(views::get).toList(),
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
-                entity.inputs().stream().filter(field -> triggers.overwrites(entity, field) || isOnUpdate(field))
+                entity.fields().stream().filter(field -> field.filling().isOfChange() && field.told()
+                        || field.input() != Field.Input.READ_ONLY && (triggers.overwrites(entity, field) || isOnUpdate(field)))
                 .map(views::get).toList(),
                 entity.secrets().stream().filter(field -> sample.has(field) && other.has(field)
                         && !triggers.overwrites(entity, field)).map(views::get).toList(),

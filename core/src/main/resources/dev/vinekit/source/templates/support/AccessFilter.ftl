@@ -48,7 +48,7 @@ public final class AccessFilter implements DynamicFeature {
                 }
             }
             request.setSecurityContext(caller);
-<#if s.owned>
+<#if s.owned || s.signed>
             Caller.begin(caller);
 </#if>
         }

@@ -124,7 +124,7 @@ public final class AccessTokens {
         return ProblemException.unauthorized(detail, "Bearer error=\"invalid_token\"", cause);
     }
 
-    private record Holder(JWTClaimsSet claims, List<String> rolesClaim) implements SecurityContext<#if s.owned>, Caller.Claims</#if> {
+    private record Holder(JWTClaimsSet claims, List<String> rolesClaim) implements SecurityContext<#if s.owned || s.signed>, Caller.Claims</#if> {
         @Override
         public Principal getUserPrincipal() {
             return () -> String.valueOf(claims.getSubject());
@@ -141,7 +141,7 @@ public final class AccessTokens {
                     : roles instanceof String text && List.of(text.split(" ")).contains(role);
         }
 
-<#if s.owned>
+<#if s.owned || s.signed>
         @Override
         public Object get(String name) {
             Object value = claims.getClaim(name);

@@ -1,4 +1,4 @@
-<#if s.owned>
+<#if s.owned || s.signed>
 import jakarta.ws.rs.core.SecurityContext;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
@@ -74,6 +74,23 @@ public final class Caller {
         return claims.get(name);
     }
 
+<#if s.signed>
+    /**
+     * The subject of the token, to be kept with what its holder does; null for work of the service's own.
+     *
+     * @throws ProblemException 403 if it is not of this type
+     */
+    public <T> T signature(Class<T> type) {
+        Object subject = claims.get("sub");
+        try {
+            return subject == null ? null : PathKeys.part(subject.toString(), type);
+        } catch (IllegalArgumentException e) {
+            throw ProblemException.foreign("The token does not say who this is: its subject "
+                    + InputReader.expected(type) + ".");
+        }
+    }
+
+</#if>
     public boolean hasRole(String role) {
         return roles.test(role);
     }

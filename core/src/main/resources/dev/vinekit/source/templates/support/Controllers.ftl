@@ -67,7 +67,7 @@ final class Controllers {
         return exchange -> {
             exchange.getAttachment(ServletRequestContext.ATTACHMENT_KEY).getServletRequest()
                     .setAttribute(AccessFilter.CALLER, exchange.getAttachment(BodyReceiver.CALLER));
-<#if s.owned>
+<#if s.owned || s.signed>
             try {
                 next.handleRequest(exchange);
             } finally {

@@ -30,6 +30,15 @@ public final class Insert {
         return this;
     }
 
+<#if s.stamped>
+    /** Sets a column to what SQL says. */
+    public Insert put(String column, String sql) {
+        columns.add(column);
+        markers.add(sql);
+        return this;
+    }
+
+</#if>
     /** Inserts the row and returns it as stored, with everything that the database filled in. */
     public <T> T returning(Connection connection, String returned, Sql.RowMapper<T> mapper) throws SQLException {
         return Sql.list(connection, sql(returned), mapper, values.toArray()).get(0);
@@ -56,6 +65,9 @@ import java.util.List;
 public final class Insert {
     private final String table;
     private final List<String> columns = new ArrayList<>();
+<#if s.stamped>
+    private final List<String> markers = new ArrayList<>();
+</#if>
     private final List<Object> values = new ArrayList<>();
 
     /** Begins the statement; names of tables and columns are spelled as SQL wants them. */
@@ -66,10 +78,22 @@ public final class Insert {
     public Insert set(String column, Object value) {
         if (value != null) {
             columns.add(column);
+<#if s.stamped>
+            markers.add("?");
+</#if>
             values.add(value);
         }
         return this;
     }
+<#if s.stamped>
+
+    /** Sets a column to what SQL says. */
+    public Insert put(String column, String sql) {
+        columns.add(column);
+        markers.add(sql);
+        return this;
+    }
+</#if>
 
     /**
      * Inserts the row and returns it as stored, with everything that the database filled in.
@@ -94,7 +118,7 @@ public final class Insert {
         return columns.isEmpty()
                 ? "INSERT INTO " + table + " " + ${s.insertOfDefaults}
                 : "INSERT INTO " + table + " (" + String.join(", ", columns) + ")\n"
-                        + "VALUES (" + "?, ".repeat(columns.size() - 1) + "?)";
+                        + "VALUES (" + <#if s.stamped>String.join(", ", markers) + ")"<#else>"?, ".repeat(columns.size() - 1) + "?)"</#if>;
     }
 }
 </#if>

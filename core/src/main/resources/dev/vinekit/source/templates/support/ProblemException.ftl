@@ -110,7 +110,7 @@ public final class ProblemException extends RuntimeException {
     }
 
 </#if>
-<#if s.owned>
+<#if s.owned || s.signed>
     /** 403: the rows are not the caller's. */
     public static ProblemException foreign(String detail) {
         return new ProblemException(Problem.of(403, "Forbidden", detail, List.of()), null);

@@ -50,6 +50,17 @@ public final class Update {
         return value == null && fields == ALL ? this : set(field, column, marker, value);
     }
 </#if>
+<#if s.stamped>
+
+    /** Sets a column to what SQL says, with the values of its parameters, if another one has been set. */
+    public Update put(String column, String sql, Object... bound) {
+        if (!assignments.isEmpty()) {
+            assignments.add(column + " = " + sql);
+            values.addAll(Arrays.asList(bound));
+        }
+        return this;
+    }
+</#if>
 <#if s.versioned>
 
     /** Counts a column up if another one has been set. */

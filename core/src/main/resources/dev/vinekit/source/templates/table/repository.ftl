@@ -142,6 +142,9 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
 </#list>
+<#list e.stamps as t>
+                .<#if t.moment>put(${t.sqlName}, ${t.sql})<#else>set(${t.sqlName}, <#if "${t.sql}" != '"?"'>${t.sql}, </#if>Caller.current().signature(${t.type}.class))</#if>
+</#list>
 <#if e.sql.readBack??>
 <#list e.sql.readBack.defaults as d>
                 .orDefault(${d.column}, ${d.value})
@@ -173,7 +176,10 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
     private static Insert insertion(${e.name}Input input) {
         return new Insert(${e.sql.table})
 <#list e.inserts as f>
-                .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})<#if !f?has_next>;</#if>
+                .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})<#if !f?has_next && !e.stamps?has_content>;</#if>
+</#list>
+<#list e.stamps as t>
+                .<#if t.moment>put(${t.sqlName}, ${t.sql})<#else>set(${t.sqlName}, <#if "${t.sql}" != '"?"'>${t.sql}, </#if>Caller.current().signature(${t.type}.class))</#if><#if !t?has_next>;</#if>
 </#list>
     }
 
@@ -191,6 +197,9 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
         return new Update(${e.sql.rows}, fields)
 <#list e.updates as f>
                 .${(f.told && !f.owner)?then("set", "setOrKeep")}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
+</#list>
+<#list e.stamps?filter(t -> t.ofChange) as t>
+                .put(${t.sqlName}, ${t.sql}<#if !t.moment>, Caller.current().signature(${t.type}.class)</#if>)
 </#list>
 <#if e.version??>
                 .count(${e.version.sqlName})

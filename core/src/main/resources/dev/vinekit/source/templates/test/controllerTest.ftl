@@ -38,6 +38,10 @@
 <#if e.test.secrets?has_content && e.keyed && e.can("read")>
 <#assign contracts += [(e.can("replace") && e.can("patch"))?then("KeptSecretContract", "SecretContract") + input]>
 </#if>
+<#assign stamps = e.stamps?filter(t -> t.field??)>
+<#if stamps?has_content && e.keyed && e.can("create")>
+<#assign contracts += ["StampContract" + input]>
+</#if>
 <#if e.test.own?has_content>
 <#assign contracts += ["OwnerContract" + input]>
 </#if>
@@ -86,6 +90,10 @@
 <#if e.test.following?size != e.test.overwritten?size>
 <@fact name="following" fields=e.test.following/>
 </#if>
+</#if>
+<#if stamps?has_content && e.keyed && e.can("create")>
+<@fact name="stamps" fields=stamps?map(t -> t.field)/>
+<@fact name="signatures" fields=stamps?filter(t -> !t.moment)?map(t -> t.field)/>
 </#if>
 <#if e.test.own?has_content>
 <#assign said = e.inputs?filter(f -> f.owner && f.told)?map(f -> f.json)?first!'""', refers = e.ownReferences?filter(r -> !r.owner)?has_content?c>

@@ -39,13 +39,20 @@ public final class ServiceUnderTest
     }
 
     public Api api() {
-        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})<#if s.owned>, TestTokens.CLAIMS</#if>))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
+        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})<#if s.owned || s.signed>, TestTokens.CLAIMS</#if>))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
     }
 
+<#if s.signed>
+    /** Requests of the holder of a token with this subject, who may do everything. */
+    public Api signing(String subject) {
+        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles}), "sub", subject));
+    }
+
+</#if>
 <#if s.owned>
     /** Requests of somebody of whom a claim says this, and to whom not all rows are shown. */
     public Api api(String claim, String value) {
-        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.ownerRoles}), Map.of(claim, value)));
+        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.ownerRoles}), claim, value));
     }
 
 </#if>
@@ -57,7 +64,7 @@ public final class ServiceUnderTest
     @Override
     public void beforeEach(ExtensionContext context) {
         Exchanges.begin();
-<#if s.owned>
+<#if s.owned || s.signed>
         Caller.beginService(TestTokens.CLAIMS::get);
 </#if>
         touched = context.getRequiredTestInstance() instanceof TableContract<?> test ? test.facts().touched() : tables;

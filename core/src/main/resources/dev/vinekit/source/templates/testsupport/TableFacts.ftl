@@ -12,7 +12,7 @@ import java.util.stream.Stream;
  */
 public final class TableFacts<R extends Record, I extends Record> {
     private enum Fact {
-        KEY, DIFFERING, SORTABLE, FILTERS, ORDERED, SEARCHED, UNIQUE, OVERWRITTEN<#if s.secretive>, SECRET</#if>, FOLLOWING, CHANGEABLE, CHILDREN
+        KEY, DIFFERING, SORTABLE, FILTERS, ORDERED, SEARCHED, UNIQUE, OVERWRITTEN<#if s.secretive>, SECRET</#if>, FOLLOWING, CHANGEABLE, CHILDREN<#if s.stamped>, STAMPS, SIGNATURES</#if>
     }
 
     private final String path;
@@ -117,6 +117,26 @@ public final class TableFacts<R extends Record, I extends Record> {
         return with(Fact.CHILDREN, paths);
     }
 
+<#if s.stamped>
+    /** The properties that say when and by whom a row was made and changed. */
+    public TableFacts<R, I> stamps(String... properties) {
+        return with(Fact.STAMPS, properties);
+    }
+
+    /** Those of them that say by whom. */
+    public TableFacts<R, I> signatures(String... properties) {
+        return with(Fact.SIGNATURES, properties);
+    }
+
+    List<String> stamps() {
+        return get(Fact.STAMPS);
+    }
+
+    List<String> signatures() {
+        return get(Fact.SIGNATURES);
+    }
+
+</#if>
 <#if s.owned>
     /** Says whose the rows are. */
     public TableFacts<R, I> owned(Owned rows) {

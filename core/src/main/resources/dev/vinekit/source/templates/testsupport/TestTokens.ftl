@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Date;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -17,10 +18,16 @@ public final class TestTokens {
     /** What the tokens are signed with, and the service under test verifies them by. */
     public static final String SECRET = "a secret for tests only, of 32 bytes or more";
 
-<#if s.owned>
+<#if s.owned || s.signed>
     /** Claims without which no rows can be made. */
     static final Map<String, String> CLAIMS = Map.of(<#list s.claims?filter(c -> c.needed) as c>${c.name}, ${c.value}<#sep>, </#list>);
 
+<#if s.signed>
+<#assign subject = s.claims?filter(c -> "${c.name}" == '"sub"')?first.value>
+    /** The subject of another token. */
+    static final String ANOTHER = "${(subject?length gt 30)?then("00000000-0000-0002-0000-000000000002", "2")}";
+
+</#if>
     /** Claims of somebody who has no rows, or some. */
     static final Map<String, String> SOMEBODY = Map.of(<#list s.claims as c>${c.name}, ${c.value}<#sep>, </#list>);
 
@@ -32,7 +39,7 @@ public final class TestTokens {
     public static String of(Collection<String> roles) {
         return signed(SECRET, roles, Instant.now().plus(Duration.ofHours(1)));
     }
-<#if s.owned>
+<#if s.owned || s.signed>
 
     /** A valid token with these roles and claims. */
     static String of(Collection<String> roles, Map<String, String> claims) {
@@ -40,9 +47,18 @@ public final class TestTokens {
     }
 </#if>
 
+<#if s.owned || s.signed>
+    /** A valid token with these roles, and the claims without which no rows can be made, but this one. */
+    static String of(Collection<String> roles, String claim, String value) {
+        Map<String, String> claims = new HashMap<>(CLAIMS);
+        claims.put(claim, value);
+        return of(roles, claims);
+    }
+
+</#if>
     /** A token that expires at a time. */
     public static String signed(String secret, Collection<String> roles, Instant expiry) {
-<#if s.owned>
+<#if s.owned || s.signed>
         return signed(secret, roles, expiry, Map.of());
     }
 

@@ -12,7 +12,7 @@ public final class TestTransaction implements BeforeEachCallback, AfterEachCallb
     @Override
     public void beforeEach(ExtensionContext context) throws SQLException {
         connection = TestDatabase.of(context).begin();
-<#if s.owned>
+<#if s.owned || s.signed>
         Caller.beginService(TestTokens.CLAIMS::get);
 </#if>
     }

@@ -19,6 +19,9 @@ public final class Insert {
     private final String table;
     private final Map<String, Value> values = new LinkedHashMap<>();
     private final Map<String, String> defaults = new LinkedHashMap<>();
+<#if s.stamped>
+    private final Map<String, String> expressions = new LinkedHashMap<>();
+</#if>
 
     /** Begins the statement; names of tables and columns are spelled as SQL wants them. */
     public Insert(String table) {
@@ -40,6 +43,14 @@ public final class Insert {
         return this;
     }
 
+<#if s.stamped>
+    /** Sets a column to what SQL says. */
+    public Insert put(String column, String sql) {
+        expressions.put(column, sql);
+        return this;
+    }
+
+</#if>
     /** Gives a column that has no value yet its default, so that the row can be told from others by it. */
     public Insert orDefault(String column, String sql) {
         if (!values.containsKey(column)) {
@@ -160,9 +171,20 @@ public final class Insert {
     }
 
     private String sql() {
+<#if s.stamped>
+        List<String> columns = new ArrayList<>(values.keySet());
+        List<String> markers = new ArrayList<>(values.values().stream().map(Value::marker).toList());
+        columns.addAll(expressions.keySet());
+        markers.addAll(expressions.values());
+        return columns.isEmpty()
+                ? "INSERT INTO " + table + " " + ${s.insertOfDefaults}
+                : "INSERT INTO " + table + " (" + String.join(", ", columns) + ")\n"
+                        + "VALUES (" + String.join(", ", markers) + ")";
+<#else>
         return values.isEmpty()
                 ? "INSERT INTO " + table + " " + ${s.insertOfDefaults}
                 : "INSERT INTO " + table + " (" + String.join(", ", values.keySet()) + ")\n"
                         + "VALUES (" + values.values().stream().map(Value::marker).collect(Collectors.joining(", ")) + ")";
+</#if>
     }
 }
