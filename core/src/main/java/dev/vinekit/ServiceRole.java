@@ -3,6 +3,7 @@ package dev.vinekit;
 import dev.vinekit.engine.LoginRole;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Filling;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import java.util.List;
@@ -25,7 +26,8 @@ final class ServiceRole {
     private static LoginRole.Grant grant(Entity entity) {
         boolean creates = entity.can(Operation.CREATE);
         return new LoginRole.Grant(entity.table(), creates,
-                creates ? columns(entity, field -> field.input() == Field.Input.WRITABLE) : List.of(),
+                creates ? columns(entity, field -> field.input() == Field.Input.WRITABLE
+                        || field.filling() == Filling.OWNER || field.filling().isStamp()) : List.of(),
                 updates(entity),
                 entity.can(Operation.DELETE));
     }
@@ -33,7 +35,8 @@ final class ServiceRole {
     /** The columns that are changed; where rows are only deleted the key, for a row is locked before. */
     private static List<String> updates(Entity entity) {
         if (entity.isUpdatable()) {
-            return columns(entity, field -> field.updatable() || entity.version().filter(field::equals).isPresent());
+            return columns(entity, field -> field.updatable() || field.filling().isOfChange()
+                    || entity.version().filter(field::equals).isPresent());
         }
         return entity.can(Operation.DELETE) ? columns(entity, Field::inKey) : List.of();
     }

@@ -93,6 +93,11 @@ final class CompareCommand extends ToolCommand {
                 + (breaking == 0 ? ", none of which breaks clients." : "; "
                         + style.bad(Steps.count(breaking, "thing", "things")
                         + " that may break clients") + "."));
+        long opening = comparison.effects().stream().filter(Effect::opens).count();
+        if (opening > 0) {
+            System.out.println(style.warning(Steps.count(opening, "thing", "things")
+                    + " that somebody is shown, or may do, and was not or might not before."));
+        }
         System.out.println("Next: vinekit generate --dry-run" + project.option() + ", or vinekit compare --sql"
                 + project.option());
     }
@@ -107,14 +112,16 @@ final class CompareCommand extends ToolCommand {
 
     private static String line(Style style, Effect effect) {
         String label = effect.on() == Effect.On.API ? "API" : "code";
-        String shown = style.cell(String.format(Locale.ROOT, "%-8s %s", label, effect.text()), style.width() - 17);
-        return effect.breaking() ? shown + "  " + style.bad("breaks clients") : shown;
+        String shown = style.cell(String.format(Locale.ROOT, "%-8s %s", label, effect.text()), style.width() - 24);
+        return shown + (effect.breaking() ? "  " + style.bad("breaks clients") : "")
+                + (effect.opens() ? "  " + style.warning("opens") : "");
     }
 
     private static String json(Comparison comparison) {
         Map<String, Object> document = new LinkedHashMap<>();
         document.put("drift", !comparison.isEmpty());
         document.put("breaksClients", comparison.breaksClients());
+        document.put("opens", comparison.opens());
         document.put("changes", comparison.difference().changes().stream().map(ChangeWords::of).map(change -> {
             Map<String, Object> object = new LinkedHashMap<>();
             object.put("table", change.table().toString());
@@ -130,6 +137,7 @@ final class CompareCommand extends ToolCommand {
             object.put("on", effect.on().name().toLowerCase(Locale.ROOT));
             object.put("effect", effect.text());
             object.put("breaksClients", effect.breaking());
+            object.put("opens", effect.opens());
             return object;
         }).toList());
         try {

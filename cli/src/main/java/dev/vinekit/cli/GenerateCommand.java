@@ -3,7 +3,6 @@ package dev.vinekit.cli;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
-import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
@@ -21,7 +20,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -95,6 +93,8 @@ final class GenerateCommand extends ToolCommand {
             Files.createDirectories(file.getParent());
             try (PrintStream all = new PrintStream(file.toFile(), StandardCharsets.UTF_8)) {
                 new MappingView(mapping, output.plain(), all, true).print(cameAlong);
+                new AccessView(mapping, output.plain(), all, true).print();
+                all.println();
                 new ChangeView(output.plain(), all, true).print(changes);
             }
         } catch (IOException e) {
@@ -134,7 +134,7 @@ final class GenerateCommand extends ToolCommand {
             System.out.println(style.warning("The pom.xml does not name these libraries, which the code needs:"));
             changes.missingLibraries().forEach(library -> System.out.println("  " + library));
         }
-        access(mapping, style);
+        new AccessView(mapping, style, System.out, everything).print();
     }
 
     /** The tables that no test writes to, for no rows could be made up. */
@@ -155,32 +155,6 @@ final class GenerateCommand extends ToolCommand {
         });
         if (byReason.size() > SHOWN_REASONS && !everything) {
             System.out.println("  and " + (byReason.size() - SHOWN_REASONS) + " more reasons; --verbose shows them");
-        }
-    }
-
-    private static void access(Mapping mapping, Style style) {
-        if (!mapping.hasAccess()) {
-            System.out.println(
-                    style.warning("No access control: everyone who reaches the service may read and write."));
-            return;
-        }
-        List<String> closed = tables(mapping, entity -> entity.operations().isEmpty());
-        List<String> open = tables(mapping, entity -> !entity.operations().isEmpty()
-                && entity.operations().stream().allMatch(operation -> entity.roles(operation).contains("*")));
-        System.out.println("Access by bearer tokens, with roles for "
-                + (mapping.entities().size() - open.size() - closed.size()) + " of "
-                + mapping.entities().size() + " tables and views.");
-        name("Open to everybody with a valid token: ", open, style);
-        name("Closed to everybody, for nothing is said of them: ", closed, style);
-    }
-
-    private static List<String> tables(Mapping mapping, Predicate<Entity> wanted) {
-        return mapping.entities().stream().filter(wanted).map(entity -> entity.table().name().name()).toList();
-    }
-
-    private static void name(String head, List<String> tables, Style style) {
-        if (!tables.isEmpty()) {
-            System.out.println(style.warning(head + style.some(tables, head.length() + 1) + "."));
         }
     }
 

@@ -5,6 +5,7 @@ import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -28,6 +29,10 @@ final class TokenCommand extends ToolCommand {
             description = "Who the token is for (default: ${DEFAULT-VALUE}).")
     private String subject;
 
+    @Option(names = "--claim", paramLabel = "NAME=VALUE",
+            description = "What else the token says, whose rows are meant for instance; may be given more than once.")
+    private Map<String, String> claims = Map.of();
+
     @Option(names = "--minutes", paramLabel = "NUMBER", defaultValue = "60",
             description = "How long it is valid (default: ${DEFAULT-VALUE}).")
     private int minutes;
@@ -40,7 +45,7 @@ final class TokenCommand extends ToolCommand {
         }
         Project existing = Project.existing(project.directory());
         List<String> chosen = roles == null ? existing.service().roles() : roles;
-        System.out.println(Runner.token(existing, System.getenv(), subject, chosen, Duration.ofMinutes(minutes)));
+        System.out.println(Runner.token(existing, System.getenv(), subject, chosen, claims, Duration.ofMinutes(minutes)));
         if (!output.quiet()) {
             System.err.println((chosen.isEmpty() ? "No roles" : "Roles: " + String.join(", ", chosen)) + "; valid for "
                     + minutes + " minutes. Send it as header: Authorization: Bearer TOKEN");

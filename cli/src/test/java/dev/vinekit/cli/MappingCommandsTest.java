@@ -152,6 +152,8 @@ class MappingCommandsTest {
         Tool.Result token = tool.run("token", "--role", "cooper");
         Tool.Result again = tool.run("token", "--role", "cooper", "--subject", "someone");
         Tool.Result unknown = tool.run("token", "--role", "coper");
+        Tool.Result claiming = tool.run("token", "--claim", "hand=7", "--claim", "estate=North");
+        Tool.Result twice = tool.run("token", "--claim", "exp=7");
 
         assertThat(token.out()).matches("[\\w-]+\\.[\\w-]+\\.[\\w-]+\n");
         assertThat(claims(token).path("roles")).hasSize(1).first().isEqualTo(new ObjectMapper().valueToTree("cooper"));
@@ -160,6 +162,10 @@ class MappingCommandsTest {
         assertThat(directory.resolve("target/development-secret")).isRegularFile();
         assertThat(unknown.exit()).isEqualTo(2);
         assertThat(unknown.err()).contains("does not know the role coper", "cooper, master");
+        assertThat(claims(claiming).path("hand").isInt()).isTrue();
+        assertThat(claims(claiming).path("estate").asText()).isEqualTo("North");
+        assertThat(twice.exit()).isEqualTo(2);
+        assertThat(twice.err()).contains("Every token says exp already.");
         assertThat(tool.run("token", "--minutes", "0").exit()).isEqualTo(2);
     }
 

@@ -26,6 +26,11 @@ public record Comparison(SchemaDifference difference, List<Effect> effects) {
         return difference.isEmpty();
     }
 
+    /** Whether somebody is shown, or may do, what nobody was or might before. */
+    public boolean opens() {
+        return effects.stream().anyMatch(Effect::opens);
+    }
+
     /** Whether clients that worked before may not any more. */
     public boolean breaksClients() {
         return effects.stream().anyMatch(Effect::breaking);

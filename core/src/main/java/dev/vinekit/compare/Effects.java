@@ -50,7 +50,7 @@ final class Effects {
 
     private void added(Entity now) {
         code(now, now.name() + " and its layers are new");
-        api(now, "/" + now.path() + " is new", false);
+        opens(now, "/" + now.path() + " is new", !now.operations().isEmpty());
     }
 
     private void removed(Entity was) {
@@ -66,6 +66,11 @@ final class Effects {
             api(now, "/" + was.path() + " is now /" + now.path(), true);
         }
         operations(was, now);
+        if (was.ownRows().isPresent() && now.ownRows().isEmpty()) {
+            opens(now, "rows no longer belong to anybody: whoever may read is shown all of them", true);
+        } else if (was.ownRows().isEmpty() && now.ownRows().isPresent()) {
+            api(now, "rows belong to somebody now: others are not shown them", true);
+        }
         if (was.key().isEmpty() && !now.key().isEmpty()) {
             api(now, "rows are named by " + words(jsonNames(now.key())), false);
         } else if (!jsonNames(was.key()).equals(jsonNames(now.key()))) {
@@ -88,9 +93,11 @@ final class Effects {
     private void operations(Entity was, Entity now) {
         for (Operation operation : Operation.values()) {
             if (was.can(operation) != now.can(operation)) {
-                api(now, operation.word()
-                        + (now.can(operation) ? " is possible now" : " is no longer possible"),
-                        was.can(operation));
+                if (now.can(operation)) {
+                    opens(now, operation.word() + " is possible now", true);
+                } else {
+                    api(now, operation.word() + " is no longer possible", true);
+                }
             }
         }
     }
@@ -120,8 +127,10 @@ final class Effects {
         boolean needed = field.requiredOnCreate() && now.can(Operation.CREATE);
         boolean neededToReplace = field.told() && (field.requiredOnCreate() || field.requiredOnReplaceOnly())
                 && now.can(Operation.REPLACE);
-        api(now, field.jsonName() + (field.told() ? " is new in answers" : " is new, and not told") + (needed ? ", and must be sent to create a row"
-                : neededToReplace ? ", and must be sent to replace a row" : ""), needed || neededToReplace);
+        String sent = needed ? ", and must be sent to create a row" : neededToReplace ? ", and must be sent to replace a row" : "";
+        effects.add(new Effect(now.table().name(), Effect.On.API,
+                field.jsonName() + (field.told() ? " is new in answers" : " is new, and not told") + sent,
+                needed || neededToReplace, field.told() && after.hasAccess()));
     }
 
     private void compare(Entity now, Field was, Field field) {
@@ -147,6 +156,16 @@ final class Effects {
             api(now, field.jsonName() + " must be sent to create a row", true);
         } else if (was.requiredOnCreate() && !field.requiredOnCreate()) {
             api(now, field.jsonName() + " need not be sent to create a row", false);
+        }
+        if (was.told() != field.told()) {
+            if (field.told()) {
+                opens(now, field.jsonName() + " is told in answers", true);
+            } else {
+                api(now, field.jsonName() + " is no longer told", true);
+            }
+        }
+        if (was.input() == Field.Input.READ_ONLY && field.input() != Field.Input.READ_ONLY) {
+            opens(now, field.jsonName() + " can be sent", true);
         }
         if (was.input() != Field.Input.READ_ONLY && field.input() == Field.Input.READ_ONLY) {
             api(now, field.jsonName() + " can no longer be sent", true);
@@ -238,10 +257,15 @@ final class Effects {
     }
 
     private void code(Entity entity, String text) {
-        effects.add(new Effect(entity.table().name(), Effect.On.CODE, text, false));
+        effects.add(new Effect(entity.table().name(), Effect.On.CODE, text, false, false));
     }
 
     private void api(Entity entity, String text, boolean breaking) {
-        effects.add(new Effect(entity.table().name(), Effect.On.API, text, breaking));
+        effects.add(new Effect(entity.table().name(), Effect.On.API, text, breaking, false));
+    }
+
+    /** Where everybody may do everything, nothing is opened. */
+    private void opens(Entity entity, String text, boolean opens) {
+        effects.add(new Effect(entity.table().name(), Effect.On.API, text, false, opens && after.hasAccess()));
     }
 }

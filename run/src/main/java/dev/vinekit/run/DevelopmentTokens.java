@@ -22,7 +22,9 @@ import java.util.Collection;
 import java.util.Date;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 
 /**
  * Bearer tokens for trying a service out. They are signed with what {@code AUTH_SECRET} says, or else with a secret
@@ -31,6 +33,10 @@ import java.util.function.Consumer;
 final class DevelopmentTokens {
     private static final String VARIABLE = "AUTH_SECRET";
     private static final int SECRET_BYTES = 32;
+    private static final Pattern WHOLE = Pattern.compile("0|-?[1-9][0-9]{0,17}");
+
+    /** Claims that a token has anyway (RFC 7519, section 4.1). */
+    private static final Set<String> REGISTERED = Set.of("iss", "sub", "aud", "exp", "nbf", "iat", "jti");
 
     private final Project project;
     private final Map<String, String> environment;
@@ -76,9 +82,11 @@ final class DevelopmentTokens {
     /**
      * A token as the service wants it, with the audience, issuer and claim of roles that the environment names.
      *
-     * @throws Fault if the service has no roles, or not these, or the secret is too short
+     * @param more claims; whole numbers are told as numbers
+     * @throws Fault if the service has no roles, or not these, a claim is one that every token has, or the secret is too
+     *     short
      */
-    public String token(String subject, Collection<String> roles, Duration validity) {
+    public String token(String subject, Collection<String> roles, Map<String, String> more, Duration validity) {
         if (!project.service().secured()) {
             throw Fault.inCall("The service of " + project.directory() + " has no access control.",
                     "Name roles under access in vinekit.yaml, and run generate.");
@@ -89,11 +97,18 @@ final class DevelopmentTokens {
             throw Fault.inCall("The service does not know the role " + String.join(", ", unknown) + ".",
                     "Choose from " + String.join(", ", project.service().roles()) + ".");
         }
+        List<String> place = List.of(environment.getOrDefault("AUTH_ROLES_CLAIM", "roles").split("\\."));
+        for (String name : more.keySet()) {
+            if (REGISTERED.contains(name) || name.equals(place.get(0))) {
+                throw Fault.inCall("Every token says " + name + " already.",
+                        "Subject, roles and time are given by themselves, the rest by settings of the service.");
+            }
+        }
         JWTClaimsSet.Builder claims = new JWTClaimsSet.Builder().subject(subject)
                 .issueTime(Date.from(Instant.now())).expirationTime(Date.from(Instant.now().plus(validity)));
         given("AUTH_AUDIENCE", claims::audience);
         given("AUTH_ISSUER", claims::issuer);
-        List<String> place = List.of(environment.getOrDefault("AUTH_ROLES_CLAIM", "roles").split("\\."));
+        more.forEach((name, value) -> claims.claim(name, WHOLE.matcher(value).matches() ? Long.valueOf(value) : value));
         Object inside = List.copyOf(roles);
         for (int i = place.size() - 1; i > 0; i--) {
             inside = Map.of(place.get(i), inside);

@@ -119,11 +119,13 @@ public final class Runner {
      * A bearer token for the service of a project, to try it out.
      *
      * @param environment the settings that the service runs with
-     * @throws Fault if the service has no access control, or not these roles
+     * @param claims more that the token says; whole numbers are told as numbers
+     * @throws Fault if the service has no access control, or not these roles, or a claim is one that every token has
      */
     public static String token(
-            Project project, Map<String, String> environment, String subject, List<String> roles, Duration validity) {
-        return new DevelopmentTokens(project, environment).token(subject, roles, validity);
+            Project project, Map<String, String> environment, String subject, List<String> roles,
+            Map<String, String> claims, Duration validity) {
+        return new DevelopmentTokens(project, environment).token(subject, roles, claims, validity);
     }
 
     /**

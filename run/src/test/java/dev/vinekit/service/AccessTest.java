@@ -291,10 +291,10 @@ class AccessTest {
         Map<String, String> settings =
                 Map.of("AUTH_SECRET", SECRET, "AUTH_AUDIENCE", AUDIENCE, "AUTH_ISSUER", "the estate",
                 "AUTH_ROLES_CLAIM", "work.roles");
-        String token = Runner.token(cellar.project(), settings, "me", List.of("winemaker"), Duration.ofMinutes(5));
+        String token = Runner.token(cellar.project(), settings, "me", List.of("winemaker"), Map.of(), Duration.ofMinutes(5));
 
         assertThat(status(token)).isEqualTo(200);
-        assertThatThrownBy(() -> Runner.token(cellar.project(), settings, "me", List.of("wine-maker"),
+        assertThatThrownBy(() -> Runner.token(cellar.project(), settings, "me", List.of("wine-maker"), Map.of(),
                 Duration.ofMinutes(5)))
                 .hasMessageContaining("wine-maker");
     }

@@ -399,7 +399,7 @@ class ServicePageTest {
             assertThat(browser.find(".problem").getText()).contains("401", "A token is needed");
             browser.click(".problem a", "Access");
             browser.find("textarea").sendKeys(Runner.token(secured.project(), settings, "hand",
-                    List.of("cellar-hand"), Duration.ofMinutes(5)));
+                    List.of("cellar-hand"), Map.of(), Duration.ofMinutes(5)));
             browser.click("button", "Use it");
             browser.find("tr", "parcels");
             assertThat(browser.texts("tbody tr a")).contains("parcels", "labels").doesNotContain("vessels");
