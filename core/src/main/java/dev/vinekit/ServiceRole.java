@@ -29,13 +29,14 @@ final class ServiceRole {
                 creates ? columns(entity, field -> field.input() == Field.Input.WRITABLE
                         || field.filling() == Filling.OWNER || field.filling().isStamp()) : List.of(),
                 updates(entity),
-                entity.can(Operation.DELETE));
+                entity.can(Operation.DELETE) && entity.deletion().isEmpty());
     }
 
     /** The columns that are changed; where rows are only deleted the key, for a row is locked before. */
     private static List<String> updates(Entity entity) {
-        if (entity.isUpdatable()) {
-            return columns(entity, field -> field.updatable() || field.filling().isOfChange()
+        boolean marks = entity.deletion().isPresent() && (entity.can(Operation.DELETE) || entity.can(Operation.RESTORE));
+        if (entity.isUpdatable() || marks) {
+            return columns(entity, field -> entity.isUpdatable() && field.updatable() || field.filling() == Filling.DELETED_AT || field.filling().isOfChange()
                     || entity.version().filter(field::equals).isPresent());
         }
         return entity.can(Operation.DELETE) ? columns(entity, Field::inKey) : List.of();

@@ -147,13 +147,13 @@ public record Decisions(
         }
     }
 
-    /** The columns that say when and by whom a row was made and changed; empty text for none. */
+    /** The columns that say when and by whom a row was made and changed, and when it was deleted; empty text for none. */
     public record OfStamps(
             Optional<String> createdAt, Optional<String> createdBy, Optional<String> changedAt,
-            Optional<String> changedBy) {
+            Optional<String> changedBy, Optional<String> deletedAt) {
         /** Nothing decided. */
         static final OfStamps NONE =
-                new OfStamps(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+                new OfStamps(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
         /** What is decided, by what the columns are filled with. */
         Map<Filling, String> byFilling() {
@@ -162,6 +162,7 @@ public record Decisions(
             createdBy.ifPresent(column -> columns.put(Filling.CREATED_BY, column));
             changedAt.ifPresent(column -> columns.put(Filling.CHANGED_AT, column));
             changedBy.ifPresent(column -> columns.put(Filling.CHANGED_BY, column));
+            deletedAt.ifPresent(column -> columns.put(Filling.DELETED_AT, column));
             return columns;
         }
     }

@@ -112,6 +112,16 @@ public record Entity(
         return access.isEmpty() ? List.of("*") : access.getOrDefault(operation, access.getOrDefault(operation.alike(), List.of()));
     }
 
+    /** The field that says when a row was deleted, where deleted rows stay. */
+    public Optional<Field> deletion() {
+        return fields.stream().filter(field -> field.filling() == Filling.DELETED_AT).findFirst();
+    }
+
+    /** Whether there are rows that are not there for a caller: those of others, or deleted ones. */
+    public boolean isScoped() {
+        return ownRows.isPresent() || deletion().isPresent();
+    }
+
     /** The field that numbers the states of a row, if there is one. */
     public Optional<Field> version() {
         return versionColumn.map(this::field);

@@ -15,16 +15,18 @@ public enum Filling {
     /** When the row was last changed, its making included. */
     CHANGED_AT,
     /** Who last changed the row, its making included. */
-    CHANGED_BY;
+    CHANGED_BY,
+    /** When the row was deleted; it stays, and is not there for clients. */
+    DELETED_AT;
 
     /** Whether it says when or by whom a row was made or changed. */
     public boolean isStamp() {
-        return ordinal() >= CREATED_AT.ordinal();
+        return this == CREATED_AT || this == CREATED_BY || isOfChange();
     }
 
     /** Whether it is a time. */
     public boolean isMoment() {
-        return this == CREATED_AT || this == CHANGED_AT;
+        return this == CREATED_AT || this == CHANGED_AT || this == DELETED_AT;
     }
 
     /** Whether every change puts a new value in. */

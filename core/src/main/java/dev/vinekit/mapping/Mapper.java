@@ -200,6 +200,7 @@ public final class Mapper {
                 remarks);
         List<Field> fields = fieldMapper.fields();
         ownRows.ifPresent(own -> verifyOwner(table, own, fields, decided));
+        fields.stream().filter(field -> field.filling() == Filling.DELETED_AT).forEach(field -> remarkOnDeletion(table, field));
         List<RowRule> rowRules = rules.rowRules(fields);
         rules.leftToDatabase().forEach(check ->
                 remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
@@ -255,6 +256,19 @@ public final class Mapper {
                 + "others are not shown it. " + String.join(", ", own.everything()) + " is shown all rows."
                 + (keys.isEmpty() ? "" : " A key is one over the rows of all (" + String.join("; ", keys)
                 + "): a refused row tells that somebody has one with these values."));
+    }
+
+    /** Says what it means that deleted rows stay. */
+    private void remarkOnDeletion(Table table, Field field) {
+        List<String> keys = table.keys().stream()
+                .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
+                .map(key -> String.join(", ", key.columns())).toList();
+        List<String> views = schema.tables().stream().filter(other -> other.viewQuery()
+                .filter(query -> query.reads().contains(table.name())).isPresent()).map(other -> other.name().name()).toList();
+        remark(table, Remark.Topic.DELETION, "A deleted row stays, with the time in " + field.column().name()
+                + ", and is not there for clients; restore brings it back. It cannot be deleted while rows refer to it."
+                + (keys.isEmpty() ? "" : " It keeps its values of a key from others: " + String.join("; ", keys) + ".")
+                + (views.isEmpty() ? "" : " Views show it as they are written to: " + String.join(", ", views) + "."));
     }
 
     /** What is about people is pointed out, and told until somebody decides otherwise. */

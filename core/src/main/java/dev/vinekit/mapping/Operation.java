@@ -15,7 +15,9 @@ public enum Operation {
     READ("GET", true, "", 200, 304, 400, 404, 412),
     REPLACE("PUT", true, "application/json", 200, 400, 404, 409, 412, 422),
     PATCH("PATCH", true, "application/merge-patch+json", 200, 400, 404, 409, 412, 422),
-    DELETE("DELETE", true, "", 204, 400, 404, 409, 412);
+    DELETE("DELETE", true, "", 204, 400, 404, 409, 412),
+    /** Brings back a deleted row; who may do that may list deleted rows too. */
+    RESTORE("POST", true, "", 200, 400, 404, 422);
 
     private final String method;
     private final boolean ofOneRow;
@@ -60,6 +62,11 @@ public enum Operation {
         return ofOneRow;
     }
 
+    /** What stands behind the path of the row or the collection; nothing for most. */
+    public String below() {
+        return this == RESTORE ? "/restoration" : "";
+    }
+
     /** The media type of what its requests send; nothing if they send nothing. */
     public Optional<String> mediaType() {
         return Optional.of(mediaType).filter(type -> !type.isEmpty());
@@ -85,7 +92,7 @@ public enum Operation {
             case READ -> LIST;
             case REPLACE -> PATCH;
             case PATCH -> REPLACE;
-            case CREATE, DELETE -> this;
+            case CREATE, DELETE, RESTORE -> this;
         };
     }
 }

@@ -117,6 +117,9 @@ final class OperationChoice {
         }
         operations.add(Operation.READ);
         operations.add(Operation.DELETE);
+        if (fields.stream().anyMatch(field -> field.filling() == Filling.DELETED_AT)) {
+            operations.add(Operation.RESTORE);
+        }
         if (fields.stream().anyMatch(Field::updatable)) {
             operations.add(Operation.REPLACE);
             operations.add(Operation.PATCH);

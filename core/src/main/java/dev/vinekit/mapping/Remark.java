@@ -40,6 +40,7 @@ public record Remark(TableName table, Topic topic, String text, List<String> key
         CONVERTER("a class of yours converts values"),
         SECRET("values are taken, and not told"),
         OWNER("rows belong to somebody"),
+        DELETION("deleted rows stay"),
         PERSONAL("columns that may be about people"),
         VERSION("a column counts the states of a row"),
         NAME("a name gave way");

@@ -26,6 +26,7 @@ final class StampChoice {
             Filling.CREATED_BY, Set.of("created_by", "creator"),
             Filling.CHANGED_AT, Set.of("changed_at", "changed_on", "updated_at", "updated_on", "modified_at", "modified_on",
                     "last_modified"),
+            Filling.DELETED_AT, Set.of("deleted_at", "deleted_on", "removed_at"),
             Filling.CHANGED_BY, Set.of("changed_by", "updated_by", "modified_by"));
 
     private final Decisions.OfStamps everywhere;
@@ -68,7 +69,8 @@ final class StampChoice {
                     } else {
                         decided.mistake("The column " + column.name() + " cannot be filled like that: it takes a column of "
                                 + (filling.isMoment() ? "times or dates" : "texts, whole numbers or UUIDs")
-                                + " in a table, in no key and no reference.", KEY, key(filling));
+                                + " in a table, in no key and no reference"
+                                + (filling == Filling.DELETED_AT ? ", that may be NULL and has no default." : "."), KEY, key(filling));
                     }
                 }));
         return stamps;
@@ -79,15 +81,16 @@ final class StampChoice {
         Decisions.OfStamps own = lookup.of(table).decided().stamps().orElse(Decisions.OfStamps.NONE);
         List<Remark> offers = new ArrayList<>();
         for (Filling filling : Filling.values()) {
-            if (!filling.isStamp() || own.byFilling().containsKey(filling) || everywhere.byFilling().containsKey(filling)) {
+            if (!USUAL.containsKey(filling) || own.byFilling().containsKey(filling) || everywhere.byFilling().containsKey(filling)) {
                 continue;
             }
             table.columns().stream().filter(column -> USUAL.get(filling).contains(column.name().toLowerCase(Locale.ROOT)))
                     .filter(column -> fits(table, column, filling, keyColumns)).findFirst()
                     .ifPresent(column -> offers.add(new Remark(table.name(), Remark.Topic.OFFER, "The column "
                             + column.name() + " may say " + (filling.isMoment() ? "when" : "by whom") + " a row was "
-                            + (filling.isOfChange() ? "last changed" : "made") + ". If so, say it: the service then fills it, "
-                            + "and does not take it from clients.", List.of(KEY, key(filling)), column.name(), true)));
+                            + (filling == Filling.DELETED_AT ? "deleted. If so, say it: a deleted row then stays, and is not "
+                            + "there for clients." : (filling.isOfChange() ? "last changed" : "made")
+                            + ". If so, say it: the service then fills it, and does not take it from clients."), List.of(KEY, key(filling)), column.name(), true)));
         }
         return offers;
     }
@@ -100,6 +103,7 @@ final class StampChoice {
         JavaType type = JavaType.of(column.type());
         return !table.isView() && !column.isComputed() && !column.isIdentity() && !keyColumns.contains(column.name())
                 && (filling.isMoment() ? MOMENTS : SUBJECTS).contains(type)
+                && (filling != Filling.DELETED_AT || column.nullable() && column.defaultValue().isEmpty())
                 && table.foreignKeys().stream().noneMatch(key -> key.columns().contains(column.name()));
     }
 }

@@ -47,6 +47,11 @@ public interface Dialect {
                 : Optional.of("CAST(" + sqlName + " AS VARCHAR) = CAST(" + marker + " AS VARCHAR)");
     }
 
+    /** What makes a SELECT keep others from changing its row until the transaction ends, but not from reading it so too. */
+    default String sharedLock() {
+        return lock().strip();
+    }
+
     /** The time of the database's clock, for a column of a type. */
     default String now(SqlType type) {
         return type.kind() == SqlType.Kind.DATE ? "CURRENT_DATE" : "CURRENT_TIMESTAMP";

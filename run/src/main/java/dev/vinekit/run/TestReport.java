@@ -66,7 +66,9 @@ public final class TestReport {
     /** The columns of the matrix, in order: what tests can be about in this service. */
     public List<String> aspects() {
         boolean services = outcomes.stream().anyMatch(outcome -> outcome.aspect().equals("service"));
+        boolean restores = service.tables().stream().anyMatch(table -> table.operations().contains(Operation.RESTORE));
         return ASPECTS.stream().filter(aspect -> services || !aspect.equals("service"))
+                .filter(aspect -> restores || !aspect.equals(Operation.RESTORE.word()))
                 .filter(aspect -> service.secured() || !aspect.equals("access")).toList();
     }
 

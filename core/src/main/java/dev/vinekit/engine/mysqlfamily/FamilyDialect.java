@@ -71,6 +71,11 @@ public abstract class FamilyDialect implements Dialect {
         return column.collation().orElse(table.options().replaceFirst("(?s).*COLLATE=(\\w+).*", "$1")).endsWith("_bin");
     }
 
+    @Override
+    public String sharedLock() {
+        return "LOCK IN SHARE MODE";
+    }
+
     /** Without a number behind it the time has no fractions. */
     @Override
     public String now(SqlType type) {

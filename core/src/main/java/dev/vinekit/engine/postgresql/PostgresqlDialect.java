@@ -157,6 +157,11 @@ final class PostgresqlDialect implements Dialect {
     }
 
     @Override
+    public String sharedLock() {
+        return "FOR SHARE";
+    }
+
+    @Override
     public boolean comparesExactly(Table table, Column column) {
         return !column.type().text().replaceFirst("^.*[.]", "").equals("citext");
     }

@@ -177,7 +177,7 @@ public final class OpenApi {
             item.putArray("parameters").add(reference("parameters", name + ".key"));
         }
         for (Operation operation : Operation.values()) {
-            if (entity.can(operation)) {
+            if (entity.can(operation) && operation.below().isEmpty()) {
                 (operation.isOfOneRow() ? item : collection).set(operation.method().toLowerCase(Locale.ROOT),
                         described(entity, operation));
             }
@@ -187,6 +187,12 @@ public final class OpenApi {
         }
         if (item.size() > 1) {
             paths.set("/" + entity.path() + "/{key}", item);
+        }
+        if (entity.can(Operation.RESTORE)) {
+            ObjectNode below = MAPPER.createObjectNode();
+            below.putArray("parameters").add(reference("parameters", name + ".key"));
+            below.set("post", described(entity, Operation.RESTORE));
+            paths.set("/" + entity.path() + "/{key}" + Operation.RESTORE.below(), below);
         }
     }
 
@@ -201,6 +207,8 @@ public final class OpenApi {
             case PATCH -> write(entity, operation, "change", "Changes fields of " + article(entity), "Change",
                     new Bodies(entity, examples).changed(), new Bodies(entity, examples).exampleOfChanged());
             case DELETE -> delete(entity);
+            case RESTORE -> answered(operation(entity, "restore" + name, "Brings back " + article(entity)
+                    + " that was deleted"), entity, operation, row(entity));
         };
     }
 
@@ -258,6 +266,10 @@ public final class OpenApi {
         list.putArray("tags").add(tag);
         ArrayNode wanted = list.putArray("parameters");
         String name = entity.name().value();
+        if (entity.can(Operation.RESTORE)) {
+            wanted.add(parameter("deleted", "query", "Whether rows are wanted that were deleted, and no others",
+                    MAPPER.createObjectNode().put("type", "boolean")));
+        }
         Stream.of("limit", "after", "count", name + ".sort", name + ".fields", name + ".include")
                 .filter(parameters::has).forEach(parameter -> wanted.add(reference("parameters", parameter)));
         new ListParameters(entity).filters().forEach(filter -> wanted.add(reference("parameters", filter)));

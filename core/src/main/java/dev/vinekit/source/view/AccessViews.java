@@ -79,7 +79,7 @@ final class AccessViews {
         return new EntityView.AccessTest(
                 JavaString.of(operation.word()),
                 JavaString.of(operation.method()),
-                operation.isOfOneRow(),
+                operation.isOfOneRow() ? Optional.of(JavaString.of("/%00" + operation.below())) : Optional.empty(),
                 JavaString.of(operation.mediaType().orElse("application/json")),
                 roles.stream().map(JavaString::of).toList());
     }

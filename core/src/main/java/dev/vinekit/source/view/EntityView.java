@@ -39,6 +39,8 @@ public record EntityView(
         Optional<OwnView> own,
         List<RelationView.OwnReference> ownReferences,
         List<StampView> stamps,
+        boolean scoped,
+        Optional<DeletionView> deletion,
         boolean locks,
         List<RelationView.FinderView> finders,
         List<RelationView.LookupView> lookups,
@@ -98,6 +100,23 @@ public record EntityView(
     public record OwnView(
             JavaString claim, JavaCode type, JavaCode everything, JavaString condition, int parameters,
             JavaString owner) {
+    }
+
+    /**
+     * How deleted rows stay.
+     *
+     * @param now the time, as SQL
+     * @param referrers the rows that keep one from being deleted
+     */
+    public record DeletionView(JavaString sqlName, JavaString now, List<ReferrerView> referrers) {
+    }
+
+    /**
+     * Rows that may refer to one.
+     *
+     * @param query for their number, by the key of the row
+     */
+    public record ReferrerView(JavaString path, JavaString query) {
     }
 
     /**
@@ -190,6 +209,7 @@ public record EntityView(
      * @param differingKey fields of the key that differ between two samples
      * @param sortable the columns outside the key that rows can be sorted by
      * @param required the fields that a new row needs
+     * @param deletedReferences those whose rows tests make, and may delete
      * @param own what those may do to whom not all rows are shown, as operations
      */
     public record TestView(
@@ -218,17 +238,26 @@ public record EntityView(
             List<FieldView> sortable,
             List<FieldView> required,
             List<AccessTest> access,
-            List<JavaString> own) {
+            List<JavaString> own,
+            List<DeletedReference> deletedReferences) {
+    }
+
+    /**
+     * A reference to a row that stays when it is deleted.
+     *
+     * @param delete the statement that deletes it, by values from {@code input}
+     */
+    public record DeletedReference(JavaString delete, JavaCode values) {
     }
 
     /**
      * An operation that somebody may do, with a request that would come to nothing.
      *
-     * @param row whether it is about one row
+     * @param segment what names the row, if it is about one
      * @param roles {@code *} for everybody with a token
      */
     public record AccessTest(
-            JavaString operation, JavaString method, boolean row, JavaString contentType, List<JavaString> roles) {
+            JavaString operation, JavaString method, Optional<JavaString> segment, JavaString contentType, List<JavaString> roles) {
         public AccessTest {
             roles = List.copyOf(roles);
         }

@@ -92,6 +92,8 @@ final class EntityViews {
                 own(entity),
                 relations.ownReferences(entity),
                 stamps(entity, views),
+                entity.isScoped(),
+                deletion(entity),
                 (entity.isUpdatable() || entity.can(Operation.DELETE)) && !dialect.lock().isEmpty(),
                 relations.finders(entity),
                 relations.lookups(entity),
@@ -104,6 +106,21 @@ final class EntityViews {
                 entity.rowRules().stream().map(EntityViews::rule).toList(),
                 statements(entity),
                 tests.of(entity, views));
+    }
+
+    /** How deleted rows stay. */
+    private Optional<EntityView.DeletionView> deletion(Entity entity) {
+        return entity.deletion().map(field -> new EntityView.DeletionView(JavaString.of(field.sqlName()),
+                JavaString.of(dialect.now(field.column().type())), mapping.entities().stream().flatMap(other ->
+                other.relations().stream().filter(relation -> relation.foreignKey().target().equals(entity.table().name()))
+                        .map(relation -> new EntityView.ReferrerView(JavaString.of(other.path()),
+                                JavaString.of(referrers(entity, other, relation.foreignKey()))))).toList()));
+    }
+
+    private static String referrers(Entity entity, Entity other, ForeignKey reference) {
+        return "SELECT COUNT(*) FROM " + other.sqlTable() + " WHERE "
+                + in(other, reference.columns(), entity, reference.targetColumns()) + match(entity.key()) + ")"
+                + other.deletion().map(deleted -> " AND " + deleted.sqlName() + " IS NULL").orElse("");
     }
 
     /** The columns that the service fills by itself. */

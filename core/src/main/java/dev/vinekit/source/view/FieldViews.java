@@ -98,7 +98,7 @@ final class FieldViews {
 
     private static JavaCode bound(Field field) {
         return field.filling() == Filling.OWNER
-                ? JavaCode.of("OWN.given(%s)", field.input() == Field.Input.READ_ONLY ? JavaCode.of("null") : sent(field))
+                ? JavaCode.of("SCOPE.given(%s)", field.input() == Field.Input.READ_ONLY ? JavaCode.of("null") : sent(field))
                 : field.told() ? sent(field) : JavaCode.of("Untold.of(%s)", sent(field));
     }
 

@@ -88,16 +88,17 @@ public final class RelationView {
     }
 
     /**
-     * A reference to rows that belong to somebody.
+     * A reference to rows that are not there for everybody.
      *
      * @param repository that of the rows referred to
      * @param names the fields that refer, as strings
      * @param match the condition that picks out the row referred to
      * @param values what it is compared with, from {@code input}
+     * @param owned whether they belong to somebody
      * @param owner whether it refers by what says whose the row itself is
      */
     public record OwnReference(JavaName repository, JavaString rows, JavaString path, JavaCode names, JavaString match,
-            JavaCode values, boolean owner) {
+            JavaCode values, boolean owned, boolean owner) {
     }
 
     /** A converter in use. */

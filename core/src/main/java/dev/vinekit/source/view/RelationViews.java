@@ -54,19 +54,20 @@ final class RelationViews {
         return entity.name().with("Repository").inCode();
     }
 
-    /** The references to rows that belong to somebody. */
+    /** The references to rows that are not there for everybody. */
     List<RelationView.OwnReference> ownReferences(Entity entity) {
         List<RelationView.OwnReference> references = new ArrayList<>();
         for (Relation relation : entity.relations()) {
             Entity target = mapping.entity(relation.foreignKey().target());
             List<Field> sent = relation.fields().stream().filter(field -> field.input() != Field.Input.READ_ONLY).toList();
-            if (target.ownRows().isPresent() && sent.size() == relation.fields().size()) {
+            if (target.isScoped() && sent.size() == relation.fields().size()) {
                 List<Field> targets = targets(relation, target);
                 references.add(new RelationView.OwnReference(repository(target), JavaString.of(target.sqlTable()),
                         JavaString.of(target.path()),
                         JavaCode.list(sent.stream().map(field -> JavaString.of(field.jsonName())).toList()),
                         JavaString.of(equal(targets)),
                         JavaCode.list(sent.stream().map(FieldViews::referring).toList()),
+                        target.ownRows().isPresent(),
                         sent.stream().allMatch(field -> field.filling() == Filling.OWNER)));
             }
         }
@@ -164,8 +165,8 @@ final class RelationViews {
         return new RelationView.FinderView(child.finder(), parameters(parent), arguments(parent),
                 DocText.of("that " + link.entity().path().replace('-', ' ') + " join to this "
                         + child.parent().title()),
-                link.entity().ownRows().isPresent()
-                        ? JavaCode.of(".and(%s.OWN.within(%s, %s))", repository(link.entity()), JavaString.of(open), arguments(parent))
+                link.entity().isScoped()
+                        ? JavaCode.of(".and(%s.SCOPE.within(%s, %s))", repository(link.entity()), JavaString.of(open), arguments(parent))
                         : JavaCode.of(".and(%s, %s)", JavaString.of(open + ")"), arguments(parent)));
     }
 

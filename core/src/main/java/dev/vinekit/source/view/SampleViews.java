@@ -57,7 +57,7 @@ final class SampleViews {
     }
 
     /** Whether each sample row has a new row to refer to here. */
-    private boolean isParentCreated(Entity entity, Relation relation) {
+    boolean isParentCreated(Entity entity, Relation relation) {
         return isCreated(mapping.entity(relation.foreignKey().target())) && !samples.isCircular(entity, relation);
     }
 

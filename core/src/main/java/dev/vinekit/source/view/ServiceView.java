@@ -12,6 +12,9 @@ import java.util.Optional;
  * @param rights who may do what; empty for a service that everybody may use
  * @param owned whether rows of any table belong to somebody
  * @param stamped whether the service fills columns of any table
+ * @param deleting whether deleted rows of any table stay
+ * @param scoped whether rows of any table are not there for everybody
+ * @param sharedLock what makes a SELECT keep others from changing its row
  * @param signed whether one of them says who made or changed a row
  * @param lock what makes a SELECT lock its row, if there is such a thing
  * @param ownerRoles the roles to which not all rows are shown, as arguments
@@ -61,6 +64,9 @@ public record ServiceView(
         boolean secured,
         boolean owned,
         boolean stamped,
+        boolean deleting,
+        boolean scoped,
+        Optional<JavaString> sharedLock,
         boolean signed,
         Optional<JavaString> lock,
         JavaCode ownerRoles,

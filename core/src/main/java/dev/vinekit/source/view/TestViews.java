@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Decides what the tests of a table do. */
 final class TestViews {
@@ -34,10 +35,12 @@ final class TestViews {
     private final SampleViews samples;
     private final RelationTestViews tied;
     private final TriggerEffects triggers;
+    private final Dialect dialect;
     private final Map<TableName, Integer> order = new HashMap<>();
 
     TestViews(Mapping mapping, RelationViews relations, Dialect dialect, SampleRows samples) {
         this.mapping = mapping;
+        this.dialect = dialect;
         List<Entity> inOrder = mapping.inReferenceOrder();
         for (int i = 0; i < inOrder.size(); i++) {
             order.put(inOrder.get(i).table().name(), i);
@@ -89,7 +92,25 @@ final class TestViews {
                 proofs.stream().flatMap(proof -> proof.trials().stream()).filter(Trial.Omitted.class::isInstance)
                         .map(trial -> views.get(((Trial.Omitted) trial).field())).distinct().toList(),
                 AccessViews.tests(mapping, entity),
-                own(entity).stream().map(Operation::word).map(JavaString::of).toList());
+                own(entity).stream().map(Operation::word).map(JavaString::of).toList(),
+                creates ? deletedReferences(entity, sample) : List.of());
+    }
+
+    /** The references to rows that stay when they are deleted, and that a sample makes. */
+    private List<EntityView.DeletedReference> deletedReferences(Entity entity, SampleRow sample) {
+        return entity.relations().stream().flatMap(relation -> {
+            Entity target = mapping.entity(relation.foreignKey().target());
+            boolean made = samples.isParentCreated(entity, relation) && !target.equals(entity)
+                    && relation.fields().stream().allMatch(field -> sample.has(field)
+                    && field.input() != Field.Input.READ_ONLY && field.converter().isEmpty());
+            return target.deletion().filter(field -> made).map(field -> new EntityView.DeletedReference(
+                    JavaString.of("UPDATE " + target.sqlTable() + " SET " + field.sqlName() + " = "
+                            + dialect.now(field.column().type()) + " WHERE " + relation.foreignKey().targetColumns().stream()
+                            .map(target::field).map(key -> key.sqlName() + " = " + key.parameter())
+                            .collect(Collectors.joining(" AND "))),
+                    JavaCode.list(relation.fields().stream().map(key -> JavaCode.of("input.%s()", key.name())).toList())))
+                    .stream();
+        }).toList();
     }
 
     /** What owners may do, if each sample of the table belongs to somebody. */

@@ -35,7 +35,7 @@ public record Condition(List<String> parts, List<Object> values) {
                 : and(column + " IN (" + String.join(", ", Collections.nCopies(options.size(), marker)) + ")", options);
     }
 
-<#if s.owned>
+<#if s.scoped>
     /** This condition, and another. */
     public Condition and(Condition other) {
         return new Condition(Stream.concat(parts.stream(), other.parts.stream()).toList(),

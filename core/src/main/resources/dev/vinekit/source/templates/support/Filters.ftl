@@ -1,3 +1,6 @@
+<#if s.deleting && s.secured>
+import jakarta.ws.rs.core.SecurityContext;
+</#if>
 import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -16,6 +19,12 @@ public final class Filters {
     private final Map<String, Column> columns;
     private final List<OrderBy> order;
     private final boolean keyed;
+<#if s.deleting>
+    private final boolean deletable;
+<#if s.secured>
+    private final AccessRight restorer;
+</#if>
+</#if>
 
     /**
      * A column to filter or sort by.
@@ -39,6 +48,16 @@ public final class Filters {
     }
 
     private Filters(Map<String, Column> columns, List<OrderBy> order, boolean keyed) {
+<#if s.deleting>
+        this(columns, order, keyed, false<#if s.secured>, null</#if>);
+    }
+
+    private Filters(Map<String, Column> columns, List<OrderBy> order, boolean keyed, boolean deletable<#if s.secured>, AccessRight restorer</#if>) {
+        this.deletable = deletable;
+<#if s.secured>
+        this.restorer = restorer;
+</#if>
+</#if>
         this.columns = columns;
         this.order = order;
         this.keyed = keyed;
@@ -74,6 +93,43 @@ public final class Filters {
         return new Filters(columns, ascending(Arrays.stream(first)), false);
     }
 
+<#if s.deleting>
+<#if s.secured>
+    /** The same for rows that stay when they are deleted, and who may list those. */
+    public Filters deletable(AccessRight right) {
+        return new Filters(columns, order, keyed, true, right);
+    }
+<#else>
+    /** The same for rows that stay when they are deleted. */
+    public Filters deletable() {
+        return new Filters(columns, order, keyed, true);
+    }
+</#if>
+
+    /** Whether a parameter asks for rows that have been deleted. */
+    boolean isDeleted(String parameter) {
+        return deletable && parameter.equals("deleted");
+    }
+
+    /**
+     * Whether rows are wanted that have been deleted.
+     *
+     * @param text of the parameter; null if there is none
+<#if s.secured>
+     * @throws ProblemException 403 if the caller may not list them
+</#if>
+     */
+    boolean deleted(String text<#if s.secured>, SecurityContext caller</#if>) {
+        boolean wanted = deletable && text != null && truth("deleted", text);
+<#if s.secured>
+        if (wanted && !restorer.belongsTo(caller)) {
+            throw ProblemException.forbidden();
+        }
+</#if>
+        return wanted;
+    }
+
+</#if>
     private static List<OrderBy> ascending(Stream<Column> columns) {
         return columns.map(column -> new OrderBy(column, false)).toList();
     }

@@ -15,8 +15,11 @@ import java.util.function.UnaryOperator;
  *     number of rows before the page; empty to begin at the first row
  * @param limit the greatest number of rows
  * @param counted whether the number of rows on all pages is wanted too
+<#if s.deleting>
+ * @param deleted whether rows are wanted that have been deleted, and no others
+</#if>
  */
-public record PageQuery(Condition condition, List<OrderBy> order, List<Object> after, int limit, boolean counted) {
+public record PageQuery(Condition condition, List<OrderBy> order, List<Object> after, int limit, boolean counted<#if s.deleting>, boolean deleted</#if>) {
     /** A page ends where its rows have so many characters and bytes, though it may have more rows. */
     static final int MOST_CHARACTERS = 1 << 21;
 
@@ -26,12 +29,12 @@ public record PageQuery(Condition condition, List<OrderBy> order, List<Object> a
     }
 
     public static PageQuery first(int limit) {
-        return new PageQuery(Condition.NONE, List.of(), List.of(), limit, false);
+        return new PageQuery(Condition.NONE, List.of(), List.of(), limit, false<#if s.deleting>, false</#if>);
     }
 
     /** The rows after the one with this key, whose parts are given in their order. */
     public PageQuery after(Object... key) {
-        return new PageQuery(condition, order, Arrays.asList(key), limit, counted);
+        return new PageQuery(condition, order, Arrays.asList(key), limit, counted<#if s.deleting>, deleted</#if>);
     }
 
     /** Whether the database may have to read all rows for it. */
@@ -41,7 +44,7 @@ public record PageQuery(Condition condition, List<OrderBy> order, List<Object> a
 
     /** Of these rows those that fulfil another condition too. */
     public PageQuery where(UnaryOperator<Condition> narrower) {
-        return new PageQuery(narrower.apply(condition), order, after, limit, counted);
+        return new PageQuery(narrower.apply(condition), order, after, limit, counted<#if s.deleting>, deleted</#if>);
     }
 
     /**

@@ -34,7 +34,7 @@ public record PageRequest(UriInfo uri, Filters filters, PageQuery page, RowSelec
         Set<String> asked = new HashSet<>();
         for (Map.Entry<String, List<String>> parameter : query.entrySet()) {
             String name = parameter.getKey();
-            boolean isFilter = !PARAMETERS.contains(name);
+            boolean isFilter = !PARAMETERS.contains(name)<#if s.deleting> && !filters.isDeleted(name)</#if>;
             if (isFilter && !filters.isAbout(name)) {
                 throw unknown(name, filters);
             }
@@ -50,7 +50,8 @@ public record PageRequest(UriInfo uri, Filters filters, PageQuery page, RowSelec
         List<Object> after = Cursor.read(query.getFirst("after"), sort, filters, filters.complete(order));
         String counted = query.getFirst("count");
         PageQuery page = new PageQuery(condition, order, after, limit(query.getFirst("limit")) + 1,
-                counted != null && Filters.truth("count", counted));
+                counted != null && Filters.truth("count", counted)<#if s.deleting>,
+                filters.deleted(query.getFirst("deleted")<#if s.secured>, caller</#if>)</#if>);
         return new PageRequest(uri, filters, page, RowSelection.of(uri<#if s.secured>, caller</#if>, type, includes));
     }
 

@@ -13,8 +13,8 @@ public abstract class RowRepository<R extends Record> {
     private final String select;
     private final Filters filters;
     private final StoredRow<R> row;
-<#if s.owned>
-    private final OwnRows own;
+<#if s.scoped>
+    private final RowScope scope;
 </#if>
 
     /**
@@ -24,13 +24,13 @@ public abstract class RowRepository<R extends Record> {
      * @param columns those that {@code row} reads, in its order
      */
     protected RowRepository(String table, String columns, Filters filters, StoredRow<R> row) {
-<#if s.owned>
+<#if s.scoped>
         this(table, columns, filters, row, null);
     }
 
-    /** For a table whose rows belong to somebody. */
-    protected RowRepository(String table, String columns, Filters filters, StoredRow<R> row, OwnRows own) {
-        this.own = own;
+    /** For a table of which not all rows are there for everybody. */
+    protected RowRepository(String table, String columns, Filters filters, StoredRow<R> row, RowScope scope) {
+        this.scope = scope;
 </#if>
         this.from = "FROM " + table + "\n";
         this.select = "SELECT " + columns + "\n" + from;
@@ -43,12 +43,12 @@ public abstract class RowRepository<R extends Record> {
      * {@link PageQuery#after} says is how many to pass over.
      */
     public PageResult<R> list(Connection connection, PageQuery page) throws SQLException {
-        return page<#if s.owned>.where(this::narrowed)</#if>.read(connection, filters, select, "SELECT COUNT(*)\n" + from, row);
+        return page<#if s.deleting>.where(page.deleted() ? this::gone : this::narrowed)<#elseif s.scoped>.where(this::narrowed)</#if>.read(connection, filters, select, "SELECT COUNT(*)\n" + from, row);
     }
 
     /** The number of rows that fulfil a condition. */
     public long count(Connection connection, Condition condition) throws SQLException {
-<#if s.owned>
+<#if s.scoped>
         Condition narrowed = narrowed(condition);
         return Sql.count(connection, "SELECT COUNT(*)\n" + from + narrowed.where(), narrowed.arguments());
 <#else>
@@ -56,16 +56,41 @@ public abstract class RowRepository<R extends Record> {
 </#if>
     }
 
-<#if s.owned>
-    /** A condition, and of a table whose rows belong to somebody that they belong to the caller. */
+<#if s.scoped>
+    /** A condition, and that a row is there for the caller. */
     protected final Condition narrowed(Condition condition) {
-        return own == null ? condition : own.narrow(condition);
+        return scope == null ? condition : scope.narrow(condition);
     }
 
     /** The same for a condition that begins with WHERE. */
     protected final Condition narrowed(String where, Object... values) {
         return narrowed(Condition.NONE.and("(" + where.substring("WHERE ".length()) + ")", values));
     }
+<#if s.deleting>
+
+    /** A condition, and that a row has been deleted. */
+    private Condition gone(Condition condition) {
+        return scope.deleted(condition);
+    }
+
+    /** The same for a condition that begins with WHERE. */
+    protected final Condition gone(String where, Object... values) {
+        return gone(Condition.NONE.and("(" + where.substring("WHERE ".length()) + ")", values));
+    }
+
+    /**
+     * Makes sure that no row refers to one.
+     *
+     * @param path of the collection that may
+     * @param query for their number
+     * @throws ProblemException 409 if some do
+     */
+    protected final void verifyUnreferred(Connection connection, String path, String query, Object... values) throws SQLException {
+        if (Sql.count(connection, query, values) > 0) {
+            throw ProblemException.stillReferredTo(path, null);
+        }
+    }
+</#if>
 
     /** The first row that a condition, which begins with WHERE and has nothing behind it, picks out. */
     protected Optional<R> firstWhere(Connection connection, String where, Object... values) throws SQLException {
@@ -89,7 +114,7 @@ public abstract class RowRepository<R extends Record> {
 
     /** Deletes the rows that a condition, which begins with WHERE, picks out, and tells how many. */
     protected int deleteWhere(Connection connection, String where, Object... values) throws SQLException {
-<#if s.owned>
+<#if s.scoped>
         Condition narrowed = narrowed(where, values);
         return Sql.update(connection, "DELETE " + from + narrowed.where(), narrowed.arguments());
 <#else>

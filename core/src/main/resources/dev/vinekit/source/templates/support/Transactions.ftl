@@ -125,7 +125,7 @@ public final class Transactions {
                         throw e;
                     }
                     throw named(errors.translate(e, false), i);
-<#if s.owned>
+<#if s.scoped>
                 } catch (ProblemException e) {
                     throw e.at(i);
 </#if>

@@ -50,6 +50,14 @@ public final class Update {
         return value == null && fields == ALL ? this : set(field, column, marker, value);
     }
 </#if>
+<#if s.deleting>
+
+    /** Sets a column to what SQL says. */
+    public Update to(String column, String sql) {
+        assignments.add(column + " = " + sql);
+        return this;
+    }
+</#if>
 <#if s.stamped>
 
     /** Sets a column to what SQL says, with the values of its parameters, if another one has been set. */
@@ -81,7 +89,7 @@ public final class Update {
         return Sql.update(connection, "UPDATE " + table + "\nSET " + String.join(",\n    ", assignments)
                 + "\nWHERE " + condition, values.toArray()) == 1;
     }
-<#if s.owned>
+<#if s.scoped>
 
     /** The same for a condition with its values. */
     public boolean where(Connection connection, Condition condition) throws SQLException {

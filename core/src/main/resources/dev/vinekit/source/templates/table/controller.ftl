@@ -119,4 +119,13 @@ public final class ${e.name}Controller {
     }
 
 </#if>
+<#if e.can("restore")>
+    @POST
+    @Path("{key}/restoration")
+<@shape.requires e.rights("restore")/>
+    public Response restore(<@shape.keyParameter/>) {
+        return RowRequest.stored(service.restore(${e.keyCode.variable}));
+    }
+
+</#if>
 }

@@ -1,6 +1,15 @@
 <#ftl attributes={"layer": "repository", "class": "*Repository", "implementation": "Jdbc*Repository",
     "files": "repositories", "locals": "condition connection fields found input page row stored"}>
 <#import "/shapes.ftl" as shape>
+<#-- What every change of a row changes besides. -->
+<#macro changed>
+<#list e.stamps?filter(t -> t.ofChange) as t>
+                .put(${t.sqlName}, ${t.sql}<#if !t.moment>, Caller.current().signature(${t.type}.class)</#if>)
+</#list>
+<#if e.version??>
+                .count(${e.version.sqlName})
+</#if>
+</#macro>
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -27,9 +36,14 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </#list>
 
 </#if>
+<#if e.scoped>
+    /** Which rows are there for the caller. */
 <#if e.own??>
-    /** Whose the rows are. */
-    ${constant}OwnRows OWN = OwnRows.of(${e.own.claim}, ${e.own.type}.class, List.of(${e.own.everything}), ${e.own.condition}, ${e.own.parameters});
+    ${constant}RowScope SCOPE = RowScope.of(${e.own.claim}, ${e.own.type}.class, List.of(${e.own.everything}), ${e.own.condition}, ${e.own.parameters})<#if e.deletion??>
+            .andUndeleted(${e.deletion.sqlName})</#if>;
+<#else>
+    ${constant}RowScope SCOPE = RowScope.undeleted(${e.deletion.sqlName});
+</#if>
 
 </#if>
     /** What the rows can be filtered and sorted by. */
@@ -37,7 +51,8 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#list e.filters as f>
             ${f.filter}<#if f?has_next>,<#else>)</#if>
 </#list>
-            .${e.keyed?then("key", "order")}(${e.orderCode});
+            .${e.keyed?then("key", "order")}(${e.orderCode})<#if e.can("restore")>
+            .deletable(<#if s.secured>AccessRight.${e.rights("restore")?first}</#if>)</#if>;
 
 </#if>
 <#if part != "interface">
@@ -81,7 +96,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 
 <#else>
     public ${e.repositoryClass}() {
-        super(${e.sql.rows}, COLUMNS, FILTERS, ROW<#if e.own??>, OWN</#if>);
+        super(${e.sql.rows}, COLUMNS, FILTERS, ROW<#if e.scoped>, SCOPE</#if>);
     }
 
 </#if>
@@ -99,7 +114,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** The row with this key, if there is one; nobody else changes it before the transaction ends. */
 <#else>
-<#if s.owned>
+<#if s.scoped>
         return lockWhere(connection, BY_KEY, ${shape.keyParts("key")});
 <#else>
         return firstWhere(connection, BY_KEY + ${e.sql.lock.after(" ")}, ${shape.keyParts("key")});
@@ -198,13 +213,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#list e.updates as f>
                 .${(f.told && !f.owner)?then("set", "setOrKeep")}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
 </#list>
-<#list e.stamps?filter(t -> t.ofChange) as t>
-                .put(${t.sqlName}, ${t.sql}<#if !t.moment>, Caller.current().signature(${t.type}.class)</#if>)
-</#list>
-<#if e.version??>
-                .count(${e.version.sqlName})
-</#if>
-<#if e.own??>
+<@changed/><#if e.scoped>
                 .where(connection, narrowed(BY_KEY, ${shape.keyParts("key")}));
 <#else>
                 .where(connection, ${e.sql.keyMatch}, ${shape.keyParts("key")});
@@ -217,7 +226,34 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 <#if piece == "doc">
     /** Deletes the row with this key; false if there is none. */
 <#else>
+<#if e.deletion??>
+        boolean deleted = new Update(${e.sql.rows}, Update.ALL)
+                .to(${e.deletion.sqlName}, ${e.deletion.now})
+<@changed/>                .where(connection, narrowed(BY_KEY, ${shape.keyParts("key")}));
+<#list e.deletion.referrers as r>
+        verifyUnreferred(connection, ${r.path}, ${r.query}, ${shape.keyParts("key")});
+</#list>
+        return deleted;
+<#else>
         return deleteWhere(connection, BY_KEY, ${shape.keyParts("key")}) == 1;
+</#if>
+</#if>
+</@shape.method>
+</#if>
+<#if e.can("restore")>
+<@shape.method "boolean restore(Connection connection, ${e.keyCode.type} ${e.keyCode.variable}) throws SQLException"; piece>
+<#if piece == "doc">
+    /** Brings back a deleted row; false if there is none with this key. */
+<#else>
+        <#if e.ownReferences?has_content && e.writable>boolean restored =<#else>return</#if> new Update(${e.sql.rows}, Update.ALL)
+                .to(${e.deletion.sqlName}, "NULL")
+<@changed/>                .where(connection, gone(BY_KEY, ${shape.keyParts("key")}));
+<#if e.ownReferences?has_content && e.writable>
+        if (restored) {
+            verifyReferences(connection, ${e.name}Input.of(findById(connection, ${e.keyCode.variable}).orElseThrow()), Update.ALL);
+        }
+        return restored;
+</#if>
 </#if>
 </@shape.method>
 </#if>
@@ -226,7 +262,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
     /** The rows that a row refers to must be there for the caller. */
     private static void verifyReferences(Connection connection, ${e.name}Input input, Predicate<String> fields) throws SQLException {
 <#list e.ownReferences as r>
-        ${r.repository}.OWN.verifyReference(connection, ${r.rows}, ${r.path}, List.of(${r.names}), fields, ${r.match}, ${r.values});
+        ${r.repository}.SCOPE.verifyReference(connection, ${r.rows}, ${r.path}, List.of(${r.names}), fields, ${r.match}, ${r.values});
 </#list>
     }
 

@@ -169,6 +169,15 @@ public final class ${e.name}Service${base} {
 </#if>
 </@shape.method>
 </#if>
+<#if e.can("restore")>
+<@shape.method "${e.name} restore(${e.keyCode.type} ${e.keyCode.variable})"; piece>
+<#if piece == "doc">
+    /** Brings back a deleted row and returns it as stored. */
+<#else>
+        return transactions.write(connection -> updated(connection, ${e.keyCode.variable}, repository.restore(connection, ${e.keyCode.variable})));
+</#if>
+</@shape.method>
+</#if>
 <#if part != "interface">
 <#if e.updatable()>
 <#if e.keyCode.loose>

@@ -42,6 +42,12 @@
 <#if stamps?has_content && e.keyed && e.can("create")>
 <#assign contracts += ["StampContract" + input]>
 </#if>
+<#if e.can("delete") && e.can("restore") && e.can("read") && e.can("list")>
+<#assign contracts += ["RestoreContract" + input]>
+</#if>
+<#if e.test.deletedReferences?has_content && e.can("create")>
+<#assign contracts += ["LiveReferenceContract" + input]>
+</#if>
 <#if e.test.own?has_content>
 <#assign contracts += ["OwnerContract" + input]>
 </#if>
@@ -96,7 +102,7 @@
 <@fact name="signatures" fields=stamps?filter(t -> !t.moment)?map(t -> t.field)/>
 </#if>
 <#if e.test.own?has_content>
-<#assign said = e.inputs?filter(f -> f.owner && f.told)?map(f -> f.json)?first!'""', refers = e.ownReferences?filter(r -> !r.owner)?has_content?c>
+<#assign said = e.inputs?filter(f -> f.owner && f.told)?map(f -> f.json)?first!'""', refers = e.ownReferences?filter(r -> r.owned && !r.owner)?has_content?c>
 <#assign facts += [".owned(new TableFacts.Owned(" + e.own.claim + ", " + e.own.owner + ", " + said + ", " + refers + ", List.of(" + e.test.own?join(", ") + ")))"]>
 </#if>
 <#if (e.can("read") || e.updatable() || e.can("delete")) && e.children?has_content>
@@ -158,6 +164,15 @@ class ${e.name}ControllerTest implements
         return Arrays.asList(<#list e.test.secrets as f>row.get(${f.column})<#sep>, </#list>);
     }
 </#if>
+<#if e.test.creates && e.test.deletedReferences?has_content && e.can("create")>
+
+    @Override
+    public void deleteReferred(${e.name}Input input) throws SQLException {
+<#list e.test.deletedReferences as r>
+        Sql.update(connection(), ${r.delete}, ${r.values});
+</#list>
+    }
+</#if>
 <#if e.test.creates>
 <#list e.test.finders as f>
 <#if e.can("list")>
@@ -197,7 +212,7 @@ class ${e.name}ControllerTest implements
     static Stream<AccessCase> access() {
         return Stream.of(
 <#list e.test.access as a>
-                new AccessCase(${a.operation}, ${a.method}, PATH<#if a.row> + "/%00"</#if>, ${a.contentType}, List.of(${a.roles?join(", ")}))<#if a?is_last>);<#else>,</#if>
+                new AccessCase(${a.operation}, ${a.method}, PATH<#if a.segment??> + ${a.segment}</#if>, ${a.contentType}, List.of(${a.roles?join(", ")}))<#if a?is_last>);<#else>,</#if>
 </#list>
     }
 </#if>

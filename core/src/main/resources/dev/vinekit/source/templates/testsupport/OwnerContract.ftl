@@ -47,13 +47,19 @@ public interface OwnerContract<R extends Record, I extends Record> extends KeyCo
                 case "replace" -> assertThat(stranger.put(path, mine(input(row))).status()).as(operation).isEqualTo(404);
                 case "patch" -> assertThat(stranger.patch(path, mine(input(row))).status()).as(operation).isEqualTo(404);
                 case "delete" -> assertThat(stranger.delete(path).status()).as(operation).isEqualTo(404);
-                default -> assertThat(operation).isIn("list", "create");
+                default -> assertThat(operation).isIn("list", "create"<#if s.deleting>, "restore"</#if>);
             }
         }
         for (String child : facts().children()) {
             assertThat(stranger.get(child.replace("{key}", path(row))).status()).as(child).isIn(403, 404);
         }
         assertThat(stored(row)).contains(row);
+<#if s.deleting>
+        if (may.contains("restore") && api().delete(path(row)).status() == 204) {
+            assertThat(stranger.get(path() + "?deleted=true&limit=${s.limits.page}").asList(type())).doesNotContain(row);
+            assertThat(stranger.post(path(row) + "/restoration", "").status()).isEqualTo(404);
+        }
+</#if>
     }
 
     @Test
