@@ -248,11 +248,12 @@ public final class Mapper {
             decided.mistakeInField(owner.get().column(), "visibility",
                     "Those to whom all rows are shown say by it whose a row is; from others it is taken anyway.");
         }
-        List<String> keys = table.keys().stream().filter(key -> owner.isEmpty() || !key.columns().contains(own.column()))
+        List<String> owning = own.isDirect() ? List.of(own.column()) : own.path().get(0).columns();
+        List<String> keys = table.keys().stream().filter(key -> !key.columns().containsAll(owning))
                 .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
                 .map(key -> String.join(", ", key.columns())).toList();
         remark(table, Remark.Topic.OWNER, "A row belongs to whoever has the claim " + own.claim() + " in the token that "
-                + own.column() + (own.isDirect() ? "" : " of " + own.path().get(own.path().size() - 1).target()) + " has; "
+                + own.column() + (own.isDirect() ? "" : " of " + own.path().get(own.path().size() - 1).target().name()) + " has; "
                 + "others are not shown it. " + String.join(", ", own.everything()) + " is shown all rows."
                 + (keys.isEmpty() ? "" : " A key is one over the rows of all (" + String.join("; ", keys)
                 + "): a refused row tells that somebody has one with these values."));

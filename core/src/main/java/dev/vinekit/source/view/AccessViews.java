@@ -46,7 +46,7 @@ final class AccessViews {
         Map<String, String> claims = new TreeMap<>();
         for (Entity entity : mapping.entities()) {
             entity.ownRows().filter(OwnRows::isDirect).ifPresent(own -> claims.merge(own.claim(),
-                    entity.field(own.column()).type() == JavaType.UUID ? new UUID(1, 1).toString() : "1",
+                    entity.field(own.column()).type() == JavaType.UUID ? new UUID(1, 1).toString() : "1000003",
                     (one, other) -> one.length() > other.length() ? one : other));
         }
         mapping.entities().stream().flatMap(entity -> entity.fields().stream()).filter(AccessViews::isSignature)

@@ -118,8 +118,10 @@ final class EntityViews {
     }
 
     private static String referrers(Entity entity, Entity other, ForeignKey reference) {
-        return "SELECT COUNT(*) FROM " + other.sqlTable() + " WHERE "
-                + in(other, reference.columns(), entity, reference.targetColumns()) + match(entity.key()) + ")"
+        String referring = reference.targetColumns().equals(entity.keyColumns())
+                ? match(reference.columns().stream().map(other::field).toList())
+                : in(other, reference.columns(), entity, reference.targetColumns()) + match(entity.key()) + ")";
+        return "SELECT COUNT(*) FROM " + other.sqlTable() + " WHERE " + referring
                 + other.deletion().map(deleted -> " AND " + deleted.sqlName() + " IS NULL").orElse("");
     }
 

@@ -227,13 +227,17 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
     /** Deletes the row with this key; false if there is none. */
 <#else>
 <#if e.deletion??>
-        boolean deleted = new Update(${e.sql.rows}, Update.ALL)
+        <#if e.deletion.referrers?has_content>boolean deleted =<#else>return</#if> new Update(${e.sql.rows}, Update.ALL)
                 .to(${e.deletion.sqlName}, ${e.deletion.now})
 <@changed/>                .where(connection, narrowed(BY_KEY, ${shape.keyParts("key")}));
+<#if e.deletion.referrers?has_content>
+        if (deleted) {
 <#list e.deletion.referrers as r>
-        verifyUnreferred(connection, ${r.path}, ${r.query}, ${shape.keyParts("key")});
+            verifyUnreferred(connection, ${r.path}, ${r.query}, ${shape.keyParts("key")});
 </#list>
+        }
         return deleted;
+</#if>
 <#else>
         return deleteWhere(connection, BY_KEY, ${shape.keyParts("key")}) == 1;
 </#if>

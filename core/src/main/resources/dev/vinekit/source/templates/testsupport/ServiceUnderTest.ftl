@@ -45,14 +45,14 @@ public final class ServiceUnderTest
 <#if s.signed>
     /** Requests of the holder of a token with this subject, who may do everything. */
     public Api signing(String subject) {
-        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles}), "sub", subject));
+        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles}), TestTokens.CLAIMS, "sub", subject));
     }
 
 </#if>
 <#if s.owned>
     /** Requests of somebody of whom a claim says this, and to whom not all rows are shown. */
     public Api api(String claim, String value) {
-        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.ownerRoles}), claim, value));
+        return api().sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.ownerRoles}), TestTokens.SOMEBODY, claim, value));
     }
 
 </#if>

@@ -48,9 +48,9 @@ public final class TestTokens {
 </#if>
 
 <#if s.owned || s.signed>
-    /** A valid token with these roles, and the claims without which no rows can be made, but this one. */
-    static String of(Collection<String> roles, String claim, String value) {
-        Map<String, String> claims = new HashMap<>(CLAIMS);
+    /** A valid token with these roles and claims, and this one in the place of what they say of it. */
+    static String of(Collection<String> roles, Map<String, String> others, String claim, String value) {
+        Map<String, String> claims = new HashMap<>(others);
         claims.put(claim, value);
         return of(roles, claims);
     }
