@@ -194,7 +194,7 @@ public final class Mapper {
         remarkOnPeople(table, decided);
         Optional<OwnRows> ownRows = rows.of(read);
         Map<String, Filling> stamped = stamps.of(read, keyColumns, access.isRestricted());
-        remarks.addAll(stamps.offers(read, keyColumns));
+        stamps.offer(read, keyColumns).ifPresent(remarks::add);
         FieldMapper fieldMapper = new FieldMapper(
                 table, name, keyColumns, version, ownRows, stamped, rules, decided, dialect, names, keyTypes, conventions,
                 remarks);

@@ -4,7 +4,11 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
@@ -66,6 +70,20 @@ public record Mapping(
     /** The entities in an order in which each comes after those that it refers to, as far as cycles allow. */
     public List<Entity> inReferenceOrder() {
         return schema.inReferenceOrder().stream().map(table -> entity(table.name())).toList();
+    }
+
+    /**
+     * The columns with usual names that may say when and by whom rows are made, changed and deleted, the most common of each
+     * kind, by the word for it in the mapping file.
+     */
+    public Map<String, String> usualStamps() {
+        Map<Filling, Map<String, Integer>> counts = new EnumMap<>(Filling.class);
+        entities.forEach(entity -> StampChoice.usual(entity.table(), entity.keyColumns()).forEach((filling, name) ->
+                counts.computeIfAbsent(filling, key -> new TreeMap<>()).merge(name, 1, Integer::sum)));
+        Map<String, String> usual = new LinkedHashMap<>();
+        counts.forEach((filling, names) -> usual.put(StampChoice.key(filling), names.entrySet().stream()
+                .max(Map.Entry.comparingByValue()).orElseThrow().getKey()));
+        return usual;
     }
 
     /** Whether it is said of any table who may do what. */

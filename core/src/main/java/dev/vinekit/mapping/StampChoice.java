@@ -3,6 +3,7 @@ package dev.vinekit.mapping;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Table;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -77,25 +78,35 @@ final class StampChoice {
     }
 
     /** What a person may want to choose: columns that have usual names and fit. */
-    List<Remark> offers(Table table, List<String> keyColumns) {
+    Optional<Remark> offer(Table table, List<String> keyColumns) {
         Decisions.OfStamps own = lookup.of(table).decided().stamps().orElse(Decisions.OfStamps.NONE);
-        List<Remark> offers = new ArrayList<>();
-        for (Filling filling : Filling.values()) {
-            if (!USUAL.containsKey(filling) || own.byFilling().containsKey(filling) || everywhere.byFilling().containsKey(filling)) {
-                continue;
-            }
-            table.columns().stream().filter(column -> USUAL.get(filling).contains(column.name().toLowerCase(Locale.ROOT)))
-                    .filter(column -> fits(table, column, filling, keyColumns)).findFirst()
-                    .ifPresent(column -> offers.add(new Remark(table.name(), Remark.Topic.OFFER, "The column "
-                            + column.name() + " may say " + (filling.isMoment() ? "when" : "by whom") + " a row was "
-                            + (filling == Filling.DELETED_AT ? "deleted. If so, say it: a deleted row then stays, and is not "
-                            + "there for clients." : (filling.isOfChange() ? "last changed" : "made")
-                            + ". If so, say it: the service then fills it, and does not take it from clients."), List.of(KEY, key(filling)), column.name(), true)));
+        Map<Filling, String> usual = usual(table, keyColumns);
+        usual.keySet().removeAll(own.byFilling().keySet());
+        usual.keySet().removeAll(everywhere.byFilling().keySet());
+        List<String> times = new ArrayList<>(usual.values());
+        String deleted = usual.get(Filling.DELETED_AT);
+        times.remove(deleted);
+        if (usual.isEmpty()) {
+            return Optional.empty();
         }
-        return offers;
+        String made = times.isEmpty() ? "" : String.join(", ", times) + " may say when or by whom a row was made and changed: "
+                + "then stamps in the mapping file has the service fill " + (times.size() == 1 ? "it" : "them") + ". ";
+        return Optional.of(new Remark(table.name(), Remark.Topic.OFFER, (made + (deleted == null ? "" : deleted
+                + " may say when a row was deleted: then stamps has deleted rows stay.")).strip()));
     }
 
-    private static String key(Filling filling) {
+    /** The columns with usual names that fit, by what they would be filled with. */
+    static Map<Filling, String> usual(Table table, List<String> keyColumns) {
+        Map<Filling, String> usual = new EnumMap<>(Filling.class);
+        USUAL.forEach((filling, names) -> table.columns().stream()
+                .filter(column -> names.contains(column.name().toLowerCase(Locale.ROOT)))
+                .filter(column -> fits(table, column, filling, keyColumns)).findFirst()
+                .ifPresent(column -> usual.put(filling, column.name())));
+        return usual;
+    }
+
+    /** The word for it in the mapping file. */
+    static String key(Filling filling) {
         return filling.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 

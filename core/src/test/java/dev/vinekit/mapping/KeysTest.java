@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What an engine lets stand in a key is a key. */
 class KeysTest {
-    private static final List<Operation> ALL = List.of(Operation.values());
+    private static final List<Operation> ALL = List.of(Operation.values()).subList(0, Operation.RESTORE.ordinal());
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {

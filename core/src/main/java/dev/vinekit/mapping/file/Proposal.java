@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.yaml.snakeyaml.nodes.MappingNode;
 import org.yaml.snakeyaml.nodes.Node;
 
@@ -67,8 +68,14 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
                 # http:
                 #   base-path: /api
 
-                entities:
                 """.formatted(mapping.basePackage()));
+        if (!mapping.usualStamps().isEmpty()) {
+            text.append("# The service fills these, in every table that has them; of deleted rows it keeps the time.\n# stamps:\n");
+            mapping.usualStamps().forEach((word, column) ->
+                    text.append("#   ").append(word).append(": ").append(YamlText.of(column)).append('\n'));
+            text.append('\n');
+        }
+        text.append("entities:\n");
         Map<TableName, List<Remark>> remarks = remarks(mapping);
         if (remarks.isEmpty()) {
             text.append("""
@@ -189,14 +196,21 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
         if (!fields.isEmpty()) {
             text.append(indent).append(allOffered ? "# fields:\n" : "fields:\n");
         }
-        for (Remark remark : fields) {
-            comment(remark, indent + STEP, text);
-            String hidden = allOffered ? indent + "# " + STEP : remark.offered() ? indent + STEP + "# " : indent + STEP;
-            text.append(hidden).append(YamlText.of(remark.keys().get(1))).append(": { ").append(remark.keys().get(2))
-                    .append(": ")
-                    .append(YamlText.of(remark.value())).append(" }\n");
+        Map<List<Object>, List<Remark>> byColumn = fields.stream().collect(Collectors.groupingBy(
+                remark -> List.of(remark.keys().get(1), remark.offered()), LinkedHashMap::new, Collectors.toList()));
+        for (List<Remark> about : byColumn.values()) {
+            about.forEach(remark -> comment(remark, indent + STEP, text));
+            Remark first = about.get(0);
+            text.append(hidden(indent, allOffered, first.offered())).append(YamlText.of(first.keys().get(1))).append(": { ")
+                    .append(about.stream().map(remark -> remark.keys().get(2) + ": " + YamlText.of(remark.value()))
+                            .collect(Collectors.joining(", "))).append(" }\n");
         }
         return text.toString();
+    }
+
+    /** What a line inside a section begins with: one that is only offered is a comment. */
+    private static String hidden(String indent, boolean allOffered, boolean offered) {
+        return allOffered ? indent + "# " + STEP : offered ? indent + STEP + "# " : indent + STEP;
     }
 
     private static void comment(Remark remark, String indent, StringBuilder text) {

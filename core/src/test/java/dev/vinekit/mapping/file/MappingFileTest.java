@@ -123,6 +123,20 @@ class MappingFileTest {
         "entities: {vessel: {fields: {litres: {visibility: secret}}}} | \"secret\" is not one of shown, read-only, write-only, hidden",
         "entities: {vessel: {filters: [litres], fields: {litres: {visibility: hidden}}}} | could find them out",
         "entities: {vessel: {finders: [{by: [litres]}], fields: {litres: {visibility: write-only}}}} | could find them out",
+        "own-rows: {column: litres}                                   | This takes a column, and the claim of the token",
+        "own-rows: {column: id, claim: sub}                           | Name the roles to which all rows are shown",
+        "own-rows: {column: owner, claim: sub, all-for: [a]}          | No table has the column \"owner\".",
+        "own-rows: {through: id}                                      | A reference is one table's: say it under entities.",
+        "entities: {vessel: {own-rows: {column: id, claim: sub, all-for: [a]}}} | say by access who may do what",
+        "entities: {vessel: {own-rows: {claim: sub}}}                 | This takes a column and a claim, or the reference",
+        "entities: {vessel: {own-rows: {column: id}}}                 | Name the claim of the token",
+        "entities: {vessel: {own-rows: {column: owner, claim: sub, all-for: [a]}}} | There is no column \"owner\"",
+        "{http: {other-tables: [b]}, entities: {full_vessel: {key: [code]}, note: {own-rows: {column: line, claim: a, all-for: [a]}, fields: {line: {type: b.C, converter: b.D}}}}} | cannot be compared with a claim",
+        "entities: {transfer: {own-rows: {through: id}}}              | The column does not refer to another table.",
+        "entities: {transfer: {own-rows: {through: vessel_id}}}       | belong to nobody either; say whose they are",
+        "entities: {vessel: {stamps: {created-at: litres}}}           | cannot be filled like that: it takes a column of times",
+        "entities: {vessel: {stamps: {created-by: id}}}               | known by tokens: say by access who may do what",
+        "stamps: {changed-by: x}                                      | known by tokens: say by access who may do what",
         "entities: {vessel: {access: {reed: [a]}}}                    | There is no key \"reed\"; the nearest is \"read\".",
         "entities: {note: {access: {read: [a]}}}                      | The table does not have this operation",
         "entities: [vessel]                                           | Keys with values belong here",
@@ -258,10 +272,31 @@ class MappingFileTest {
 
         assertThat(schema.path("$schema").textValue()).endsWith("2020-12/schema");
         assertThat(schema.path("properties").fieldNames()).toIterable()
-                .containsExactly("source", "tables", "project", "seed", "http", "entities");
+                .containsExactly("source", "tables", "project", "seed", "http", "own-rows", "stamps", "entities");
         schema.path("$defs").path("entity").path("properties").properties().forEach(property ->
                 assertThat(property.getValue().has("description") || property.getValue().has("$ref"))
                         .as(property.getKey()).isTrue());
+    }
+
+    /** What is proposed can be read again, also where two things are proposed for a column, and commented lines come in. */
+    @Test
+    void stampsAndSecretsAreProposed() throws SQLException {
+        String script = """
+                CREATE TABLE login (id INT PRIMARY KEY, "class_password" VARCHAR(9), "new" VARCHAR(9), "token" VARCHAR(9),
+                    created_at TIMESTAMP, created_by VARCHAR(9), updated_at DATE, deleted_at TIMESTAMP, row_version INT DEFAULT 1 NOT NULL);
+                """;
+        try (TestDatabases database = TestDatabases.h2(script)) {
+            Schema read = VineKit.read(database.database(), Scope.all());
+            String proposed = Proposal.fresh(VineKit.map(read, "com.example.cellar"), Map.of()).text();
+
+            assertThat(proposed).contains("visibility: write-only");
+            assertThat(proposed.lines().map(String::strip)).contains("# stamps:", "#   created-at: CREATED_AT",
+                    "#   created-by: CREATED_BY", "#   changed-at: UPDATED_AT", "#   deleted-at: DELETED_AT");
+            String taken = proposed.replaceAll("(?m)^# (stamps:|  (?:created-at|changed-at|deleted-at):.*)$", "$1");
+            Mapping mapping = VineKit.map(read, parse(taken).inPackage("com.example.cellar"), Set.of());
+            assertThat(mapping.entities().get(0).fields()).filteredOn(field -> !field.told()).hasSize(2);
+            assertThat(mapping.entities().get(0).deletion()).isPresent();
+        }
     }
 
     private static Map<String, String> java(Mapping mapping) {
