@@ -36,7 +36,8 @@ final class ServiceRole {
     private static List<String> updates(Entity entity) {
         boolean marks = entity.deletion().isPresent() && (entity.can(Operation.DELETE) || entity.can(Operation.RESTORE));
         if (entity.isUpdatable() || marks) {
-            return columns(entity, field -> entity.isUpdatable() && field.updatable() || field.filling() == Filling.DELETED_AT || field.filling().isOfChange()
+            return columns(entity, field -> entity.isUpdatable() && field.updatable()
+                    || field.filling() == Filling.DELETED_AT || field.filling().isOfChange()
                     || entity.version().filter(field::equals).isPresent());
         }
         return entity.can(Operation.DELETE) ? columns(entity, Field::inKey) : List.of();

@@ -56,8 +56,8 @@ final class AccessView {
 
     private void name(String head, List<Entity> tables) {
         if (!tables.isEmpty()) {
-            out.println(style.warning(head + style.some(tables.stream().map(entity -> entity.table().name().name()).toList(),
-                    head.length() + 1) + "."));
+            List<String> names = tables.stream().map(entity -> entity.table().name().name()).toList();
+            out.println(style.warning(head + style.some(names, head.length() + 1) + "."));
         }
     }
 

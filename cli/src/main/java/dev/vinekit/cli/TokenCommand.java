@@ -45,7 +45,8 @@ final class TokenCommand extends ToolCommand {
         }
         Project existing = Project.existing(project.directory());
         List<String> chosen = roles == null ? existing.service().roles() : roles;
-        System.out.println(Runner.token(existing, System.getenv(), subject, chosen, claims, Duration.ofMinutes(minutes)));
+        System.out.println(Runner.token(existing, System.getenv(), subject, chosen, claims,
+                Duration.ofMinutes(minutes)));
         if (!output.quiet()) {
             System.err.println((chosen.isEmpty() ? "No roles" : "Roles: " + String.join(", ", chosen)) + "; valid for "
                     + minutes + " minutes. Send it as header: Authorization: Bearer TOKEN");

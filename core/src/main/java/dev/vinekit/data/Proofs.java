@@ -288,7 +288,8 @@ public final class Proofs {
             found.add(notNull(field));
         }
         type(field).ifPresent(found::add);
-        column.defaultValue().filter(value -> field.told() && value.isValue()).ifPresent(value -> found.add(defaulted(field, value)));
+        column.defaultValue().filter(value -> field.told() && value.isValue())
+                .ifPresent(value -> found.add(defaulted(field, value)));
     }
 
     private Proof notNull(Field field) {

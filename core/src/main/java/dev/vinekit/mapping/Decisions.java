@@ -147,7 +147,9 @@ public record Decisions(
         }
     }
 
-    /** The columns that say when and by whom a row was made and changed, and when it was deleted; empty text for none. */
+    /**
+     * The columns that say when and by whom a row was made and changed, and when it was deleted; empty text for none.
+     */
     public record OfStamps(
             Optional<String> createdAt, Optional<String> createdBy, Optional<String> changedAt,
             Optional<String> changedBy, Optional<String> deletedAt) {

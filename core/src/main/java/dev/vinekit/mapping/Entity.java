@@ -180,9 +180,10 @@ public record Entity(
         return inputs().stream().filter(field -> !field.told()).toList();
     }
 
-    /** The fields that a row must have a value for, or may: those that clients send, and those that the service fills. */
+    /** The fields that a row of a seed has values for: those that clients send, and those that the service fills. */
     public List<Field> seeded() {
-        return fields.stream().filter(field -> field.input() != Field.Input.READ_ONLY || field.isFilledByService()).toList();
+        return fields.stream()
+                .filter(field -> field.input() != Field.Input.READ_ONLY || field.isFilledByService()).toList();
     }
 
     /** The fields that a client may send. */

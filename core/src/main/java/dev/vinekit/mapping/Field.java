@@ -63,7 +63,8 @@ public record Field(
     @Override
     public boolean equals(Object other) {
         return this == other || other instanceof Field field && column.equals(field.column) && name.equals(field.name)
-                && type == field.type && input == field.input && told == field.told && inKey == field.inKey && rules.equals(field.rules)
+                && type == field.type && input == field.input && told == field.told && inKey == field.inKey
+                && filling == field.filling && rules.equals(field.rules)
                 && enumeration.equals(field.enumeration) && converter.equals(field.converter);
     }
 

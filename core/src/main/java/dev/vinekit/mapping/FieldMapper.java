@@ -196,7 +196,8 @@ final class FieldMapper {
 
     /** A key that is a UUID which neither the database nor another table gives is made by the service. */
     private Filling filling(Column column, JavaType type, boolean inKey) {
-        boolean owner = ownRows.filter(OwnRows::isDirect).filter(rows -> rows.column().equals(column.name())).isPresent();
+        boolean owner = ownRows.filter(OwnRows::isDirect)
+                .filter(rows -> rows.column().equals(column.name())).isPresent();
         return stamps.containsKey(column.name()) ? stamps.get(column.name())
                 : owner && !table.isView() ? Filling.OWNER
                 : type == JavaType.UUID && isMade(column, inKey) ? Filling.RANDOM : Filling.NONE;

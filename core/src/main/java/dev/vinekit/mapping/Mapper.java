@@ -196,11 +196,12 @@ public final class Mapper {
         Map<String, Filling> stamped = stamps.of(read, keyColumns, access.isRestricted());
         stamps.offer(read, keyColumns).ifPresent(remarks::add);
         FieldMapper fieldMapper = new FieldMapper(
-                table, name, keyColumns, version, ownRows, stamped, rules, decided, dialect, names, keyTypes, conventions,
-                remarks);
+                table, name, keyColumns, version, ownRows, stamped, rules, decided, dialect, names, keyTypes,
+                conventions, remarks);
         List<Field> fields = fieldMapper.fields();
         ownRows.ifPresent(own -> verifyOwner(table, own, fields, decided));
-        fields.stream().filter(field -> field.filling() == Filling.DELETED_AT).forEach(field -> remarkOnDeletion(table, field));
+        fields.stream().filter(field -> field.filling() == Filling.DELETED_AT)
+                .forEach(field -> remarkOnDeletion(table, field));
         List<RowRule> rowRules = rules.rowRules(fields);
         rules.leftToDatabase().forEach(check ->
                 remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
@@ -237,7 +238,8 @@ public final class Mapper {
         if (!access.isRestricted()) {
             decided.mistake("Rows belong to whoever a token is of: say by access who may do what with them.", "own-rows");
         }
-        Optional<Field> owner = fields.stream().filter(field -> own.isDirect() && field.column().name().equals(own.column()))
+        Optional<Field> owner = fields.stream()
+                .filter(field -> own.isDirect() && field.column().name().equals(own.column()))
                 .findFirst();
         if (owner.filter(field -> !OWNERS.contains(field.type()) || field.converter().isPresent()).isPresent()) {
             decided.mistake("The column " + own.column() + " cannot be compared with a claim: that takes a text, a whole "
@@ -265,7 +267,8 @@ public final class Mapper {
                 .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
                 .map(key -> String.join(", ", key.columns())).toList();
         List<String> views = schema.tables().stream().filter(other -> other.viewQuery()
-                .filter(query -> query.reads().contains(table.name())).isPresent()).map(other -> other.name().name()).toList();
+                .filter(query -> query.reads().contains(table.name())).isPresent())
+                .map(other -> other.name().name()).toList();
         remark(table, Remark.Topic.DELETION, "A deleted row stays, with the time in " + field.column().name()
                 + ", and is not there for clients; restore brings it back. It cannot be deleted while rows refer to it."
                 + (keys.isEmpty() ? "" : " It keeps its values of a key from others: " + String.join("; ", keys) + ".")

@@ -73,8 +73,8 @@ public record Mapping(
     }
 
     /**
-     * The columns with usual names that may say when and by whom rows are made, changed and deleted, the most common of each
-     * kind, by the word for it in the mapping file.
+     * The columns with usual names that may say when and by whom rows are made, changed and deleted, the most common of
+     * each kind, by the word for it in the mapping file.
      */
     public Map<String, String> usualStamps() {
         Map<Filling, Map<String, Integer>> counts = new EnumMap<>(Filling.class);
@@ -93,7 +93,8 @@ public record Mapping(
 
     /** Every role that may do or see something, in order. */
     public List<String> roles() {
-        return entities.stream().flatMap(entity -> Stream.concat(entity.access().values().stream().flatMap(List::stream),
+        return entities.stream().flatMap(entity -> Stream.concat(
+                        entity.access().values().stream().flatMap(List::stream),
                         entity.ownRows().stream().flatMap(rows -> rows.everything().stream())))
                 .filter(role -> !role.equals("*")).distinct().sorted().toList();
     }

@@ -5,8 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Whose the rows of a table are: they belong to the caller in whose token a claim has the value of a column, of the table
- * or of one that it refers to.
+ * Whose the rows of a table are: they belong to the caller in whose token a claim has the value of a column, of the
+ * table or of one that it refers to.
  *
  * @param claim the name of the claim, with dots where it lies deeper
  * @param everything the roles to which all rows are shown

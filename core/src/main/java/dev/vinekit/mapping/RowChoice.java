@@ -66,7 +66,8 @@ final class RowChoice {
         DecisionLookup.OfTable decided = lookup.of(table);
         Optional<Decisions.OfRows> own = decided.decided().ownRows();
         if (own.isEmpty()) {
-            return everywhere.column().flatMap(name -> column(table, name)).filter(column -> everywhere.claim().isPresent())
+            return everywhere.column().flatMap(name -> column(table, name))
+                    .filter(column -> everywhere.claim().isPresent())
                     .map(column -> direct(everywhere, column));
         }
         Decisions.OfRows wanted = own.get();

@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Finds the columns that say when and by whom a row was made and changed: those of a table, or else those of every house. */
+/** Finds the columns that say when and by whom a row was made and changed: a table's own, or those of every table. */
 final class StampChoice {
     private static final String KEY = "stamps";
 

@@ -83,8 +83,8 @@ final class DevelopmentTokens {
      * A token as the service wants it, with the audience, issuer and claim of roles that the environment names.
      *
      * @param more claims; whole numbers are told as numbers
-     * @throws Fault if the service has no roles, or not these, a claim is one that every token has, or the secret is too
-     *     short
+     * @throws Fault if the service has no roles, or not these, a claim is one that every token has, or the secret is
+     *     too short
      */
     public String token(String subject, Collection<String> roles, Map<String, String> more, Duration validity) {
         if (!project.service().secured()) {

@@ -84,7 +84,7 @@ class AccessTest {
         cellar.close();
     }
 
-    /** A body that comes after its headers, of a request that is refused by them, is not in the way of the next request. */
+    /** A body that comes after the headers that have its request refused is not in the way of the next request. */
     @Test
     void refusedRequestsFollowEachOtherOnOneConnection() throws Exception {
         URI url = URI.create(cellar.url());

@@ -62,7 +62,8 @@ class CellarHandsTest {
 
     @ParameterizedTest
     @CsvSource({"h2, mara, jo, 250", "postgresql, jo, mara, 250"})
-    void rowsOfAnotherHandMakeNoDifference(String engine, String attacker, String other, int requests) throws Exception {
+    void rowsOfAnotherHandMakeNoDifference(String engine, String attacker, String other, int requests)
+            throws Exception {
         attack(engine, attacker, other, requests);
     }
 
@@ -76,8 +77,8 @@ class CellarHandsTest {
     }
 
     /**
-     * Sends the same requests to two services. In the database of one there are rows of another hand; in that of the other
-     * there were. No answer differs by anything but the time.
+     * Sends the same requests to two services. In the database of one there are rows of another hand; in that of the
+     * other there were. No answer differs by anything but the time.
      */
     private static void attack(String engine, String attacker, String other, int requests) throws Exception {
         TestDatabases.require(engine);

@@ -78,6 +78,11 @@ public record EntityView(
         return operation(word).map(OperationView::rights).orElse(List.of());
     }
 
+    /** The roles that may do it, as arguments. */
+    public JavaCode roles(String word) {
+        return operation(word).map(OperationView::roles).orElse(JavaCode.list(List.of()));
+    }
+
     /** Whether rows are changed, in one way or another. */
     public boolean updatable() {
         return can("replace") || can("patch");
@@ -257,7 +262,8 @@ public record EntityView(
      * @param roles {@code *} for everybody with a token
      */
     public record AccessTest(
-            JavaString operation, JavaString method, Optional<JavaString> segment, JavaString contentType, List<JavaString> roles) {
+            JavaString operation, JavaString method, Optional<JavaString> segment, JavaString contentType,
+            List<JavaString> roles) {
         public AccessTest {
             roles = List.copyOf(roles);
         }

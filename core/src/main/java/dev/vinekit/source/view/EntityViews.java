@@ -112,7 +112,8 @@ final class EntityViews {
     private Optional<EntityView.DeletionView> deletion(Entity entity) {
         return entity.deletion().map(field -> new EntityView.DeletionView(JavaString.of(field.sqlName()),
                 JavaString.of(dialect.now(field.column().type())), mapping.entities().stream().flatMap(other ->
-                other.relations().stream().filter(relation -> relation.foreignKey().target().equals(entity.table().name()))
+                other.relations().stream()
+                        .filter(relation -> relation.foreignKey().target().equals(entity.table().name()))
                         .map(relation -> new EntityView.ReferrerView(JavaString.of(other.path()),
                                 JavaString.of(referrers(entity, other, relation.foreignKey()))))).toList()));
     }
@@ -127,10 +128,12 @@ final class EntityViews {
 
     /** The columns that the service fills by itself. */
     private List<EntityView.StampView> stamps(Entity entity, Map<Field, FieldView> views) {
-        return entity.fields().stream().filter(field -> field.filling().isStamp()).map(field -> new EntityView.StampView(
+        return entity.fields().stream().filter(field -> field.filling().isStamp())
+                .map(field -> new EntityView.StampView(
                 JavaString.of(field.sqlName()), field.filling().isMoment(), field.filling().isOfChange(),
                 JavaString.of(field.filling().isMoment() ? dialect.now(field.column().type()) : field.parameter()),
-                FieldViews.type(field, true), field.told() ? Optional.of(views.get(field)) : Optional.empty())).toList();
+                FieldViews.type(field, true),
+                field.told() ? Optional.of(views.get(field)) : Optional.empty())).toList();
     }
 
     /** Whose the rows are. */

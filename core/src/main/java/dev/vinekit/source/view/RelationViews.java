@@ -59,7 +59,8 @@ final class RelationViews {
         List<RelationView.OwnReference> references = new ArrayList<>();
         for (Relation relation : entity.relations()) {
             Entity target = mapping.entity(relation.foreignKey().target());
-            List<Field> sent = relation.fields().stream().filter(field -> field.input() != Field.Input.READ_ONLY).toList();
+            List<Field> sent = relation.fields().stream()
+                    .filter(field -> field.input() != Field.Input.READ_ONLY).toList();
             if (target.isScoped() && sent.size() == relation.fields().size()) {
                 List<Field> targets = targets(relation, target);
                 references.add(new RelationView.OwnReference(repository(target), JavaString.of(target.sqlTable()),

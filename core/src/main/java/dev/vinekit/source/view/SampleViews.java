@@ -70,7 +70,8 @@ final class SampleViews {
                     && (target.equals(entity) || differs(target, false, reference.target()));
         }
         boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1;
-        return sample != null && !field.isFilledByService() && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
+        return sample != null && !field.isFilledByService()
+                && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
     }
 
     /** Whether the field tells rows apart only together with others. */

@@ -75,7 +75,8 @@ final class TestViews {
                 entity.inputs().stream().filter(field -> triggers.overwrites(entity, field)).map(views::get).toList(),
                 entity.fields().stream().filter(field -> field.filling().isOfChange() && field.told()
                         || entity.deletion().isPresent() && entity.version().filter(field::equals).isPresent()
-                        || field.input() != Field.Input.READ_ONLY && (triggers.overwrites(entity, field) || isOnUpdate(field)))
+                        || field.input() != Field.Input.READ_ONLY
+                        && (triggers.overwrites(entity, field) || isOnUpdate(field)))
                 .map(views::get).toList(),
                 entity.secrets().stream().filter(field -> sample.has(field) && other.has(field)
                         && !triggers.overwrites(entity, field)).map(views::get).toList(),

@@ -278,7 +278,7 @@ class MappingFileTest {
                         .as(property.getKey()).isTrue());
     }
 
-    /** What is proposed can be read again, also where two things are proposed for a column, and commented lines come in. */
+    /** What is proposed can be read again, also where two things are proposed for a column. */
     @Test
     void stampsAndSecretsAreProposed() throws SQLException {
         String script = """

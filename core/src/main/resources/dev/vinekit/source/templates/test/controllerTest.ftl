@@ -102,7 +102,7 @@
 <@fact name="signatures" fields=stamps?filter(t -> !t.moment)?map(t -> t.field)/>
 </#if>
 <#if e.test.own?has_content>
-<#assign said = e.inputs?filter(f -> f.owner && f.told)?map(f -> f.json)?first!'""', refers = e.ownReferences?filter(r -> r.owned && !r.owner)?has_content?c>
+<#assign said = e.inputs?filter(f -> f.owner && f.told)?map(f -> f.json)?first!'""', refers = "List.of(" + e.ownReferences?filter(r -> r.owned && !r.owner)?map(r -> "" + r.names)?join(", ") + ")">
 <#assign facts += [".owned(new TableFacts.Owned(" + e.own.claim + ", " + e.own.owner + ", " + said + ", " + refers + ", List.of(" + e.test.own?join(", ") + ")))"]>
 </#if>
 <#if (e.can("read") || e.updatable() || e.can("delete")) && e.children?has_content>
@@ -211,6 +211,9 @@ class ${e.name}ControllerTest implements
 
     static Stream<AccessCase> access() {
         return Stream.of(
+<#if e.can("restore")>
+                new AccessCase("list of deleted rows", "GET", PATH + "?deleted=true", "application/json", List.of(${e.roles("restore")})),
+</#if>
 <#list e.test.access as a>
                 new AccessCase(${a.operation}, ${a.method}, PATH<#if a.segment??> + ${a.segment}</#if>, ${a.contentType}, List.of(${a.roles?join(", ")}))<#if a?is_last>);<#else>,</#if>
 </#list>

@@ -1,6 +1,7 @@
 <#if s.owned>
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
@@ -82,7 +83,7 @@ public interface OwnerContract<R extends Record, I extends Record> extends KeyCo
     @Tag("access")
     default void newRowBelongsToWhoeverMakesIt() throws SQLException {
         String property = facts().owned().property();
-        if (property.isEmpty() || facts().owned().refers() || !facts().owned().operations().contains("create")) {
+        if (property.isEmpty() || !facts().owned().references().isEmpty() || !facts().owned().operations().contains("create")) {
             return;
         }
         I sample = sample();
@@ -100,7 +101,7 @@ public interface OwnerContract<R extends Record, I extends Record> extends KeyCo
     @Test
     @Tag("access")
     default void referenceToARowOfSomebodyElseIsRefused() throws SQLException {
-        if (!facts().owned().refers() || !facts().owned().operations().contains("create")) {
+        if (facts().owned().references().isEmpty() || !facts().owned().operations().contains("create")) {
             return;
         }
         String owner = owner(inserted());
@@ -111,6 +112,22 @@ public interface OwnerContract<R extends Record, I extends Record> extends KeyCo
 
         assertThat(response.status()).as(response.text()).isEqualTo(422);
         assertThat(stored()).hasSize(rows);
+    }
+
+    @Test
+    @Tag("access")
+    default void changedReferenceToARowOfSomebodyElseIsRefused() throws SQLException {
+        List<String> references = facts().owned().references();
+        if (references.isEmpty() || !facts().owned().operations().contains("patch")) {
+            return;
+        }
+        R row = inserted();
+        ObjectNode patch = Json.tree(sample()).retain(references);
+
+        ApiResponse response = as(owner(row)).patch(path(row), patch);
+
+        assertThat(response.status()).as(response.text()).isEqualTo(422);
+        assertThat(stored(row)).contains(row);
     }
 
     /** A body that does not say whose the row is. */

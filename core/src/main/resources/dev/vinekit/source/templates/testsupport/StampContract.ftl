@@ -3,6 +3,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
@@ -21,6 +23,13 @@ public interface StampContract<R extends Record, I extends Record> extends KeyCo
 
         for (String stamp : facts().stamps()) {
             assertThat(created.path(stamp).isValueNode() && !created.path(stamp).isNull()).as(stamp).isTrue();
+<#if s.signed>
+            if (!facts().signatures().contains(stamp)) {
+                assertNow(created.path(stamp).asText(), stamp);
+            }
+<#else>
+            assertNow(created.path(stamp).asText(), stamp);
+</#if>
         }
 <#if s.signed>
         for (String signature : facts().signatures()) {
@@ -51,6 +60,12 @@ public interface StampContract<R extends Record, I extends Record> extends KeyCo
             }
         }
 </#if>
+    }
+
+    /** By the clock of the database, which may be in another zone. */
+    private static void assertNow(String time, String stamp) {
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        assertThat(LocalDate.parse(time.substring(0, 10))).as(stamp).isBetween(today.minusDays(1), today.plusDays(1));
     }
 }
 </#if>

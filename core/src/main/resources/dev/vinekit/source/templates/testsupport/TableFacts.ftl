@@ -28,10 +28,10 @@ public final class TableFacts<R extends Record, I extends Record> {
      * @param claim that says who somebody is
      * @param query for whose a row is, by the row's key
      * @param property that says it; empty if the row itself does not, or clients do not
-     * @param refers whether the rows refer to others that belong to somebody
+     * @param references the properties by which the rows refer to others that belong to somebody
      * @param operations that are for those to whom not all rows are shown
      */
-    public record Owned(String claim, String query, String property, boolean refers, List<String> operations) {
+    public record Owned(String claim, String query, String property, List<String> references, List<String> operations) {
     }
 </#if>
 
