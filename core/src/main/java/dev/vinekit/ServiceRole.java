@@ -34,8 +34,7 @@ final class ServiceRole {
 
     /** The columns that are changed; where rows are only deleted the key, for a row is locked before. */
     private static List<String> updates(Entity entity) {
-        boolean marks = entity.deletion().isPresent() && (entity.can(Operation.DELETE) || entity.can(Operation.RESTORE));
-        if (entity.isUpdatable() || marks) {
+        if (entity.isUpdatable() || entity.deletion().isPresent()) {
             return columns(entity, field -> entity.isUpdatable() && field.updatable()
                     || field.filling() == Filling.DELETED_AT || field.filling().isOfChange()
                     || entity.version().filter(field::equals).isPresent());

@@ -131,11 +131,14 @@ public record Decisions(
      * @param claim of the token, with dots where it lies deeper
      * @param through the column of the reference to the row whose owner has this one too
      * @param allFor the roles to which all rows are shown
+     * @param setting of the database that has the claim while a transaction lasts, for policies of its own
      */
     public record OfRows(
-            Optional<String> column, Optional<String> claim, Optional<String> through, List<String> allFor) {
+            Optional<String> column, Optional<String> claim, Optional<String> through, List<String> allFor,
+            Optional<String> setting) {
         /** Nothing decided. */
-        static final OfRows NONE = new OfRows(Optional.empty(), Optional.empty(), Optional.empty(), null);
+        static final OfRows NONE = new OfRows(Optional.empty(), Optional.empty(), Optional.empty(), null,
+                Optional.empty());
 
         public OfRows {
             allFor = orEmpty(allFor);
@@ -143,7 +146,8 @@ public record Decisions(
 
         /** What is said here, and else there. */
         OfRows or(OfRows other) {
-            return new OfRows(column, claim.or(other::claim), through, allFor.isEmpty() ? other.allFor : allFor);
+            return new OfRows(column, claim.or(other::claim), through, allFor.isEmpty() ? other.allFor : allFor,
+                    setting);
         }
     }
 

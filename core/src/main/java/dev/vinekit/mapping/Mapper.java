@@ -30,7 +30,8 @@ public final class Mapper {
     private static final String PAGE = "/page/";
 
     private static final String UNTOLD =
-            " is not told, and whoever may ask for rows by its values could find them out.";
+            " is not told, and whoever may ask for rows by its values could find them out. If it is "
+            + "no secret, say visibility: shown.";
 
     /** The types of columns that say whose a row is. */
     private static final Set<JavaType> OWNERS = Set.of(JavaType.STRING, JavaType.INTEGER, JavaType.LONG, JavaType.UUID);
@@ -70,7 +71,7 @@ public final class Mapper {
         Schema reached = schema.withTables(schema.tables().stream().map(table -> withinReach(table, known)).toList());
         this.schema = OneDigitTypes.decided(reached, decisions);
         this.lookup = new DecisionLookup(decisions, this.schema);
-        this.rows = new RowChoice(decisions, this.schema, lookup);
+        this.rows = new RowChoice(decisions, this.schema, lookup, dialect);
         this.stamps = new StampChoice(decisions, lookup);
         this.access = new AccessChoice(decisions, this.schema, lookup, rows);
         this.keyTypes = new KeyTypes(this.schema, (table, column) -> lookup.of(table).field(column).type()
@@ -105,7 +106,7 @@ public final class Mapper {
         String artifact = last.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + "-service";
         remarks.sort(Comparator.comparing(remark -> remark.table().toString()));
         return new Result(new Mapping(schema, basePackage, artifact, conventions, dialect.definition(schema), entities,
-                Children.of(entities), remarks), mistakes);
+                Children.of(entities), remarks, rows.handover()), mistakes);
     }
 
     private JavaName basePackage() {

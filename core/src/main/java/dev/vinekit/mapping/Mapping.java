@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 
@@ -21,6 +22,7 @@ import java.util.stream.Stream;
  * @param entities in the order of their table names
  * @param children which rows belong to which, by parent
  * @param remarks what a person should know before using the code
+ * @param handover how the database is told who the caller is, if it is
  */
 public record Mapping(
         Schema schema,
@@ -30,7 +32,8 @@ public record Mapping(
         String definition,
         List<Entity> entities,
         List<Child> children,
-        List<Remark> remarks) {
+        List<Remark> remarks,
+        Optional<Handover> handover) {
 
     public Mapping {
         entities = entities.stream().sorted(Comparator.comparing(entity -> entity.table().name())).toList();
@@ -44,7 +47,7 @@ public record Mapping(
         all.addAll(more);
         all.sort(Comparator.comparing(remark -> remark.table().toString()));
         return more.isEmpty() ? this : new Mapping(schema, basePackage, artifact, conventions, definition, entities,
-                children, all);
+                children, all, handover);
     }
 
     /**

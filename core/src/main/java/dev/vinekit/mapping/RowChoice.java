@@ -5,6 +5,8 @@ import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.sql.Dialect;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -16,12 +18,14 @@ import java.util.Set;
 final class RowChoice {
     private static final String KEY = "own-rows";
 
+    private final Dialect dialect;
     private final Schema schema;
     private final DecisionLookup lookup;
     private final Decisions.OfRows everywhere;
     private final Map<TableName, Optional<OwnRows>> found = new HashMap<>();
 
-    RowChoice(Decisions decisions, Schema schema, DecisionLookup lookup) {
+    RowChoice(Decisions decisions, Schema schema, DecisionLookup lookup, Dialect dialect) {
+        this.dialect = dialect;
         this.schema = schema;
         this.lookup = lookup;
         this.everywhere = decisions.ownRows();
@@ -31,6 +35,9 @@ final class RowChoice {
     private void verifyEverywhere() {
         if (everywhere.equals(Decisions.OfRows.NONE)) {
             return;
+        }
+        if (everywhere.setting().isPresent() && dialect.setting(everywhere.setting().get()).isEmpty()) {
+            mistake("The database has no settings of one's own that end with a transaction.", "setting");
         }
         if (everywhere.through().isPresent()) {
             mistake("A reference is one table's: say it under entities.", "through");
@@ -45,9 +52,15 @@ final class RowChoice {
     }
 
     private void mistake(String text, String... where) {
-        List<String> path = new java.util.ArrayList<>(List.of(KEY));
+        List<String> path = new ArrayList<>(List.of(KEY));
         path.addAll(List.of(where));
         lookup.mistakes().add(new Mistake(path, text));
+    }
+
+    /** The statement that tells the database the claim while a transaction lasts, and the claim; empty if there is none. */
+    Optional<Handover> handover() {
+        return everywhere.setting().flatMap(dialect::setting).filter(sql -> everywhere.claim().isPresent())
+                .map(sql -> new Handover(sql, everywhere.claim().get()));
     }
 
     /** Whose the rows are; empty if they are anybody's. */
@@ -71,6 +84,9 @@ final class RowChoice {
                     .map(column -> direct(everywhere, column));
         }
         Decisions.OfRows wanted = own.get();
+        if (wanted.setting().isPresent()) {
+            decided.mistake("The setting has the claim for all tables: say it at the top of the file.", KEY, "setting");
+        }
         if (wanted.through().isPresent()) {
             if (wanted.column().isPresent() || wanted.claim().isPresent()) {
                 decided.mistake("Through a reference, column and claim are those of the table that it leads to.", KEY);

@@ -52,6 +52,14 @@ public interface Dialect {
         return lock().strip();
     }
 
+    /**
+     * The statement that gives a setting of one's own a value, its one parameter, until the transaction ends; empty if the
+     * database has no such settings.
+     */
+    default Optional<String> setting(String name) {
+        return Optional.empty();
+    }
+
     /** The time of the database's clock, for a column of a type. */
     default String now(SqlType type) {
         return type.kind() == SqlType.Kind.DATE ? "CURRENT_DATE" : "CURRENT_TIMESTAMP";

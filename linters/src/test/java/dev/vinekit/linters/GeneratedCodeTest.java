@@ -3,8 +3,10 @@ package dev.vinekit.linters;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.Scope;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
+import dev.vinekit.engine.Database;
 import dev.vinekit.run.Runner;
 import dev.vinekit.source.SourceTree;
 import edu.umd.cs.findbugs.BugCollectionBugReporter;
@@ -20,8 +22,11 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -72,14 +77,18 @@ class GeneratedCodeTest {
     @Test
     void lintersHaveNothingToSay() throws Exception {
         Set<String> read = new HashSet<>();
+        Map<String, SourceTree> projects = new LinkedHashMap<>();
         for (String engine : List.of("h2", "postgresql", "mariadb", "mysql", "sqlite")) {
-            Path project = directory.resolve(engine);
-            SourceTree sources = cellar(engine);
-            assertThat(Runner.compile(VineKit.write(VineKit.plan(sources, project))).warnings()).isEmpty();
+            projects.put(engine, cellar(engine));
+        }
+        projects.put("hands", hands());
+        for (Map.Entry<String, SourceTree> generated : projects.entrySet()) {
+            Path project = directory.resolve(generated.getKey());
+            assertThat(Runner.compile(VineKit.write(VineKit.plan(generated.getValue(), project))).warnings()).isEmpty();
             Stream.of("target/classes", "target/test-classes").map(project::resolve).map(Path::toString)
                     .forEach(classes::add);
-            sources.files().stream().filter(file -> file.path().endsWith(".java"))
-                    .filter(file -> read.add(file.text().replace(basePackage(engine), "com.example.cellar")))
+            generated.getValue().files().stream().filter(file -> file.path().endsWith(".java"))
+                    .filter(file -> read.add(file.text().replace(basePackage(generated.getKey()), "com.example.cellar")))
                     .forEach(file -> unread.add(project.resolve(file.path())));
         }
         List<Path> main = unread.stream().filter(file -> file.toString().contains("/src/main/")).toList();
@@ -94,6 +103,17 @@ class GeneratedCodeTest {
         try (Cellar cellar = Cellar.open(engine)) {
             return VineKit.generate(VineKit.map(VineKit.read(cellar.database(), Scope.all()), basePackage(engine)),
                     Cellar.seed(engine));
+        }
+    }
+
+    /** The example with rows that belong to somebody, fields that are not told, stamps and deleted rows that stay. */
+    private static SourceTree hands() throws Exception {
+        Path example = Path.of("../examples/cellar-hands");
+        Database database = Database.at("jdbc:h2:mem:hands;DB_CLOSE_DELAY=-1", "sa", "");
+        try (Connection connection = database.connect(); Statement statement = connection.createStatement()) {
+            statement.execute(Files.readString(example.resolve("schema.sql")));
+            return VineKit.generate(VineKit.map(VineKit.read(database, Scope.all()),
+                    MappingFile.read(example.resolve("vinekit.yaml"), Map.of(), false), Set.of()), "");
         }
     }
 

@@ -9,6 +9,7 @@ import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
 import dev.vinekit.run.RunningService;
@@ -18,6 +19,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -25,6 +27,8 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -63,6 +67,47 @@ class LoginRoleTest {
             try (Cellar again = Cellar.openOn(TestDatabases.administrator(engine))) {
                 execute(again.database(), !engine.equals("postgresql") ? "DROP USER 'service_" + engine + "'@'%'"
                         : "DROP ROLE IF EXISTS service_postgresql");
+            }
+        }
+    }
+
+    /** A row that is marked as deleted is updated, and one that is referred to is locked for it. */
+    @Tag("thorough")
+    @ParameterizedTest
+    @ValueSource(strings = {"postgresql", "mariadb"})
+    void roleCanStampAndMarkRowsAndDeleteNone(String engine) throws Exception {
+        String name = "stamping_" + engine;
+        Path file = Files.writeString(directory.resolve("vinekit.yaml"),
+                "stamps: {deleted-at: deleted_at, created-at: created_at, changed-at: changed_at}\n");
+        try (TestDatabases database = TestDatabases.administered(engine, """
+                CREATE TABLE vat (id INT NOT NULL PRIMARY KEY, deleted_at TIMESTAMP NULL);
+                CREATE TABLE filling (id INT NOT NULL PRIMARY KEY, vat_id INT NOT NULL, litres INT, created_at TIMESTAMP NULL,
+                    changed_at TIMESTAMP NULL, deleted_at TIMESTAMP NULL, FOREIGN KEY (vat_id) REFERENCES vat (id));
+                """)) {
+            Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()),
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.vats"), Set.of());
+            String script = VineKit.roleScript(database.database(), mapping, name, PASSWORD, CONNECTIONS);
+            for (Script.Part part : Script.parts(script, database.database().engine().scriptSyntax())) {
+                execute(database.database(), part.text());
+            }
+            Project project = VineKit.write(VineKit.plan(VineKit.generate(mapping), directory.resolve("project")));
+            Runner.compileService(project);
+            try (RunningService service = Runner.serve(project, Map.of("DB_URL", database.database().url(), "DB_USER", name,
+                    "DB_PASSWORD", PASSWORD, "DB_POOL_SIZE", String.valueOf(CONNECTIONS), "HTTP_PORT", "0"))) {
+                assertThat(send("POST", service.url() + "/vats", "{\"id\":1}").statusCode()).isEqualTo(201);
+                assertThat(send("POST", service.url() + "/fillings", "{\"id\":1,\"vatId\":1}").statusCode()).isEqualTo(201);
+                assertThat(send("PUT", service.url() + "/fillings/1", "{\"vatId\":1,\"litres\":5}").statusCode()).isEqualTo(200);
+                assertThat(send("DELETE", service.url() + "/fillings/1", "").statusCode()).isEqualTo(204);
+                assertThat(send("DELETE", service.url() + "/vats/1", "").statusCode()).isEqualTo(204);
+                assertThat(send("POST", service.url() + "/vats/1/restoration", "").statusCode()).isEqualTo(200);
+            }
+            Database limited = Database.at(database.database().url(), name, PASSWORD);
+            for (String sql : List.of("DELETE FROM filling", "UPDATE vat SET id = 2", "UPDATE filling SET created_at = NULL")) {
+                assertThatThrownBy(() -> execute(limited, sql)).as(sql).isInstanceOf(SQLException.class);
+            }
+        } finally {
+            try (TestDatabases again = TestDatabases.administered(engine, "")) {
+                execute(again.database(), !engine.equals("postgresql") ? "DROP USER '" + name + "'@'%'" : "DROP ROLE IF EXISTS " + name);
             }
         }
     }

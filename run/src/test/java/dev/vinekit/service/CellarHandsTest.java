@@ -61,7 +61,7 @@ class CellarHandsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"h2, mara, jo, 250", "postgresql, jo, mara, 250"})
+    @CsvSource("h2, mara, jo, 250")
     void rowsOfAnotherHandMakeNoDifference(String engine, String attacker, String other, int requests)
             throws Exception {
         attack(engine, attacker, other, requests);

@@ -55,7 +55,7 @@ class FiltersTest {
         SoftAssertions softly = new SoftAssertions();
         try (ServedCellar served = ServedCellar.alone(
                 ServedCellar.project(engine, sql, "entities:\n  item:\n    filters: [" + String.join(", ", names)
-                        + "]\n    fields: { token: { type: UUID } }\n"), Map.of())) {
+                        + "]\n    fields: { token: { type: UUID, visibility: shown } }\n"), Map.of())) {
             Http http = served.http();
             clear(served);
             for (int id = 1; id <= 4; id++) {

@@ -3,16 +3,29 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
+import dev.vinekit.VineKit;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
+import dev.vinekit.run.RunningService;
 import dev.vinekit.run.TestReport;
+import dev.vinekit.source.SourceFile;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Rows that belong to cellar hands, and a winemaker to whom all are shown. */
@@ -56,8 +69,14 @@ class OwnRowsTest {
               lot_name: {key: [id]}
             """;
 
+    @Test
+    void rowsOfOthersAreNotThere() throws Exception {
+        rowsOfOthersAreNotThere("h2");
+    }
+
+    @Tag("thorough")
     @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
+    @ValueSource(strings = {"postgresql", "mariadb", "mysql", "sqlite"})
     void rowsOfOthersAreNotThere(String engine) throws Exception {
         TestDatabases.require(engine);
         Project project = ServedCellar.project(engine, SCRIPT, MAPPING);
@@ -123,6 +142,84 @@ class OwnRowsTest {
         assertThat(report.failures()).isEmpty();
         assertThat(report.outcomes()).extracting("name").contains("rowOfSomebodyElseIsNotThere", "rowOfOnesOwnIsThere",
                 "newRowBelongsToWhoeverMakesIt", "referenceToARowOfSomebodyElseIsRefused");
+    }
+
+    /** The database's own policies decide by the claim, in reads and writes, and it is gone with the transaction. */
+    @Tag("thorough")
+    @Test
+    void claimIsHandedToTheDatabase() throws Exception {
+        Project project = ServedCellar.project("postgresql", SCRIPT, MAPPING.replace("claim: hand, all-for", "claim: hand, setting: app.hand, all-for"));
+        try (ServedCellar served = ServedCellar.alone(project, Map.of("AUTH_SECRET", Tokens.SECRET))) {
+            try (Connection connection = served.connect(); Statement statement = connection.createStatement()) {
+                statement.execute("DROP ROLE IF EXISTS bound; CREATE ROLE bound LOGIN PASSWORD 'bound';"
+                        + "GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO bound;"
+                        + "DELETE FROM lot_label; DELETE FROM label; INSERT INTO label VALUES (1, '901'), (2, '902');"
+                        + "ALTER TABLE label ENABLE ROW LEVEL SECURITY;"
+                        + "CREATE POLICY by_hand ON label USING (motif = current_setting('app.hand', true))");
+            }
+            try (RunningService bound = served.replica(Map.of("AUTH_SECRET", Tokens.SECRET, "DB_USER", "bound", "DB_PASSWORD", "bound",
+                    "DB_POOL_SIZE", "1"))) {
+                Http mara = new Http(bound.url()).bearing(Tokens.of("mara", List.of("cellar-hand"), Map.of("hand", 901)));
+                Http jo = new Http(bound.url()).bearing(Tokens.of("jo", List.of("cellar-hand"), Map.of("hand", 902)));
+                Http winemaker = new Http(bound.url()).bearing(Tokens.of("kim", List.of("winemaker"), Map.of()));
+
+                assertThat(ids(mara.get("/labels"))).containsExactly(1);
+                assertThat(ids(jo.get("/labels"))).containsExactly(2);
+                assertThat(ids(winemaker.get("/labels"))).isEmpty();
+                assertThat(mara.send("PATCH", "/labels/2", "{\"motif\":\"901\"}").status()).isEqualTo(404);
+                assertThat(mara.send("DELETE", "/labels/1", "").status()).isEqualTo(204);
+            }
+        }
+    }
+
+    /** The condition that rows belong to the caller, over one table and over two, goes by the indexes that there are. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "postgresql | Seq Scan                     | lot_by_hand bottling_by_lot",
+        "mariadb    | (?s).*\\bALL\\b.*        | lot_by_hand bottling_by_lot"})
+    void conditionUsesTheIndex(String engine, String scan, String indexes) throws Exception {
+        try (TestDatabases database = TestDatabases.on(engine, SCRIPT
+                + "CREATE INDEX lot_by_hand ON lot (hand_id);\nCREATE INDEX bottling_by_lot ON bottling (lot_id);\n");
+                Connection connection = database.database().connect(); Statement statement = connection.createStatement()) {
+            List<String> sources = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
+                    mapping(), Set.of()), "").files().stream().filter(file -> file.path().endsWith("Repository.java"))
+                    .map(SourceFile::text).toList();
+            many(statement, engine);
+            for (String table : List.of("lot", "bottling")) {
+                String condition = sources.stream().filter(text -> text.contains("super(\"" + table + "\""))
+                        .map(text -> text.replaceFirst("(?s).*?RowScope\\.of\\(.*?\\),\\s+\"([^\"]*)\",\\s+1\\).*", "$1")).findFirst()
+                        .orElseThrow();
+                String index = indexes.split(" ")[table.equals("lot") ? 0 : 1];
+
+                StringBuilder plan = new StringBuilder();
+                try (ResultSet line = statement.executeQuery("EXPLAIN SELECT * FROM " + table + " WHERE "
+                        + condition.replace("?", "77") + " ORDER BY id LIMIT 51")) {
+                    while (line.next()) {
+                        for (int i = 1; i <= line.getMetaData().getColumnCount(); i++) {
+                            plan.append(line.getString(i)).append(' ');
+                        }
+                        plan.append('\n');
+                    }
+                }
+                assertThat(plan.toString()).as(condition).contains(index).doesNotContainPattern(scan);
+            }
+        }
+    }
+
+    private static void many(Statement statement, String engine) throws SQLException {
+        String numbers = engine.equals("mariadb") ? "(SELECT seq AS n FROM seq_1_to_20000) numbers"
+                : "(SELECT n FROM generate_series(1, 20000) AS series (n)) numbers";
+        statement.executeUpdate("INSERT INTO hand SELECT n, 'a' FROM " + numbers + " WHERE n <= 1000");
+        statement.executeUpdate("INSERT INTO lot SELECT n, 1 + MOD(n, 1000), 'a' FROM " + numbers);
+        statement.executeUpdate("INSERT INTO bottling SELECT n, n, 1 FROM " + numbers);
+        statement.execute("ANALYZE " + (engine.equals("mariadb") ? "TABLE lot, bottling" : ""));
+    }
+
+    private static MappingFile mapping() throws IOException {
+        Path file = Files.writeString(Files.createTempFile("vinekit", ".yaml"), MAPPING);
+        MappingFile mapping = MappingFile.read(file, Map.of(), false).inPackage("com.example.served");
+        Files.delete(file);
+        return mapping;
     }
 
     private static void fill(ServedCellar served) throws SQLException {

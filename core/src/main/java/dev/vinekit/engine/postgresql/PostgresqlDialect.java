@@ -157,6 +157,11 @@ final class PostgresqlDialect implements Dialect {
     }
 
     @Override
+    public Optional<String> setting(String name) {
+        return Optional.of("SELECT set_config('" + name + "', ?, true)");
+    }
+
+    @Override
     public String sharedLock() {
         return "FOR SHARE";
     }

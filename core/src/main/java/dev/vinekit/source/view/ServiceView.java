@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param signed whether one of them says who made or changed a row
  * @param lock what makes a SELECT lock its row, if there is such a thing
  * @param ownerRoles the roles to which not all rows are shown, as arguments
+ * @param handover how the database is told who the caller is
  * @param claims those that say whose rows are
  * @param roles every role
  * @param tables the entities that tests write to, each after those that it refers to
@@ -69,6 +70,7 @@ public record ServiceView(
         Optional<JavaString> sharedLock,
         boolean signed,
         Optional<JavaString> lock,
+        Optional<HandoverView> handover,
         JavaCode ownerRoles,
         List<ClaimView> claims,
         List<EntityView.OperationView> rights,
@@ -89,6 +91,10 @@ public record ServiceView(
 
     /** A claim that says whose rows are, somebody's value of it, and whether no row can be made without. */
     public record ClaimView(JavaString name, JavaString value, boolean needed) {
+    }
+
+    /** How the database is told a claim of the caller's. */
+    public record HandoverView(JavaString sql, JavaString claim) {
     }
 
     /** A library of the engine's. */

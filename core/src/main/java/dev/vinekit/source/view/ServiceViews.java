@@ -88,6 +88,8 @@ public final class ServiceViews {
                 dialect.sharedLock().isEmpty() ? Optional.empty() : Optional.of(JavaString.of(dialect.sharedLock())),
                 fields(mapping).anyMatch(field -> field.filling().isStamp() && !field.filling().isMoment()),
                 dialect.lock().isEmpty() ? Optional.empty() : Optional.of(JavaString.of(dialect.lock().strip())),
+                mapping.handover().map(handover -> new ServiceView.HandoverView(
+                        JavaString.of(handover.sql()), JavaString.of(handover.claim()))),
                 JavaCode.list(AccessViews.ownerRoles(mapping).stream().map(JavaString::of).toList()),
                 AccessViews.claims(mapping).entrySet().stream().map(claim -> new ServiceView.ClaimView(
                         JavaString.of(claim.getKey()), JavaString.of(claim.getValue()),

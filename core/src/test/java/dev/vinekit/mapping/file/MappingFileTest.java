@@ -128,6 +128,8 @@ class MappingFileTest {
         "own-rows: {column: owner, claim: sub, all-for: [a]}          | No table has the column \"owner\".",
         "own-rows: {through: id}                                      | A reference is one table's: say it under entities.",
         "entities: {vessel: {own-rows: {column: id, claim: sub, all-for: [a]}}} | say by access who may do what",
+        "own-rows: {column: id, claim: sub, all-for: [a], setting: app.me} | no settings of one's own that end with a transaction",
+        "own-rows: {column: id, claim: sub, all-for: [a], setting: me} | setting",
         "entities: {vessel: {own-rows: {claim: sub}}}                 | This takes a column and a claim, or the reference",
         "entities: {vessel: {own-rows: {column: id}}}                 | Name the claim of the token",
         "entities: {vessel: {own-rows: {column: owner, claim: sub, all-for: [a]}}} | There is no column \"owner\"",

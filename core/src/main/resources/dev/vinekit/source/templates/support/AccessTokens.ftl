@@ -147,7 +147,7 @@ public final class AccessTokens {
             Object value = claims.getClaim(name);
             if (value == null) {
                 value = claims.getClaims();
-                for (String part : name.split("\\.")) {
+                for (String part : name.split("\\.", -1)) {
                     value = value instanceof Map<?, ?> object ? object.get(part) : null;
                 }
             }

@@ -53,9 +53,15 @@ public final class Transactions {
 
     /** Runs work that reads. */
     public <T> T read(Work<T> work) {
+<#if s.handover??>
+        try {
+            return once(work);
+        } catch (SQLException e) {
+<#else>
         try (Connection connection = dataSource.getConnection()) {
             return work.run(connection);
         } catch (SQLException e) {
+</#if>
             throw errors.translate(e, false);
         }
     }
@@ -167,6 +173,9 @@ public final class Transactions {
         try (Connection connection = dataSource.getConnection()) {
             connection.setAutoCommit(false);
             try {
+<#if s.handover??>
+                tellWhoAsks(connection);
+</#if>
                 T result = work.run(connection);
                 connection.commit();
                 return result;
@@ -177,6 +186,14 @@ public final class Transactions {
         }
     }
 
+<#if s.handover??>
+    /** Tells the database the caller's claim while the transaction lasts, for row policies of its own; an empty text for none. */
+    private static void tellWhoAsks(Connection connection) throws SQLException {
+        Object claim = Caller.current().claim(${s.handover.claim});
+        Sql.first(connection, ${s.handover.sql}, row -> true, claim == null ? "" : claim.toString());
+    }
+
+</#if>
     /** Takes back what was done; if that fails too, the connection is gone, and the database does it by itself. */
     private static void rollBack(Connection connection, Throwable reason) {
         try {

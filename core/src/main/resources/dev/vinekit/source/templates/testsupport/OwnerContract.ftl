@@ -122,7 +122,11 @@ public interface OwnerContract<R extends Record, I extends Record> extends KeyCo
             return;
         }
         R row = inserted();
-        ObjectNode patch = Json.tree(sample()).retain(references);
+        R other = inserted();
+        if (owner(other).equals(owner(row))) {
+            return;
+        }
+        ObjectNode patch = Json.tree(input(other)).retain(references);
 
         ApiResponse response = as(owner(row)).patch(path(row), patch);
 
