@@ -17,6 +17,7 @@ import java.util.stream.Stream;
 /** Shows who may do what with which rows, and what of a row nobody is told or may send. */
 final class AccessView {
     private static final int SHOWN_TABLES = 16;
+    private static final int MOST_OTHERS = 2;
     private static final String EVERYBODY = "*";
 
     private final Mapping mapping;
@@ -75,7 +76,7 @@ final class AccessView {
         for (Entity entity : decided) {
             List<String> cells = new ArrayList<>(List.of(style.table(entity.table().name().name(), 60)));
             roles.forEach(role -> cells.add(may(entity, role)));
-            cells.add(entity.ownRows().map(AccessView::rows).orElse("all"));
+            cells.add(entity.ownRows().map(this::rows).orElse("all"));
             cells.add(fields(entity));
             lines.add(cells.toArray(String[]::new));
         }
@@ -84,19 +85,25 @@ final class AccessView {
 
     private String may(Entity entity, String role) {
         Set<Operation> may = EnumSet.noneOf(Operation.class);
-        entity.operations().stream().filter(operation -> entity.roles(operation).contains(role)).forEach(may::add);
-        if (may.isEmpty()) {
-            return style.none();
-        } else if (may.containsAll(entity.operations())) {
-            return "everything";
-        }
-        return may.stream().map(Operation::word).collect(Collectors.joining(" "));
+        entity.operations().stream().filter(operation -> entity.roles(operation).contains(role)
+                || entity.roles(operation).contains(EVERYBODY)).forEach(may::add);
+        Set<Operation> others = EnumSet.noneOf(Operation.class);
+        others.addAll(entity.operations());
+        others.removeAll(may);
+        return may.isEmpty() ? style.none() : others.isEmpty() ? "everything"
+                : others.size() <= MOST_OTHERS && others.size() < may.size() ? "all but " + words(others) : words(may);
     }
 
-    private static String rows(OwnRows own) {
-        String column = own.isDirect() ? own.column()
-                : own.path().get(own.path().size() - 1).target().name() + "." + own.column();
-        return "own, by " + column + "; all for " + String.join(", ", own.everything());
+    private static String words(Set<Operation> operations) {
+        return operations.stream().map(Operation::word).collect(Collectors.joining(" "));
+    }
+
+    private String rows(OwnRows own) {
+        String column = style.table(own.column(), 60);
+        if (!own.isDirect()) {
+            column = style.table(own.path().get(own.path().size() - 1).target().name(), 60) + "." + column;
+        }
+        return "own (" + column + "); all: " + String.join(", ", own.everything());
     }
 
     private static String fields(Entity entity) {

@@ -7,7 +7,7 @@ import java.util.List;
 
 /** Cells in columns as wide as they need to be, up to a limit; what does not fit on a line of a terminal is cut. */
 final class TextTable {
-    private static final int WIDEST_CELL = 40;
+    private static final int WIDEST_CELL = 48;
     private static final int NARROWEST_CELL = 8;
     private static final int GAP = 2;
 

@@ -6,8 +6,10 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -167,6 +169,57 @@ class MappingCommandsTest {
         assertThat(twice.exit()).isEqualTo(2);
         assertThat(twice.err()).contains("Every token says exp already.");
         assertThat(tool.run("token", "--minutes", "0").exit()).isEqualTo(2);
+    }
+
+    /** Who may do what is shown, and what a change of the schema opens is marked. */
+    @Test
+    void accessIsAMatrixAndCompareMarksWhatOpens() throws Exception {
+        Files.writeString(directory.resolve("schema.sql"), """
+                CREATE TABLE lot (id INT PRIMARY KEY, hand VARCHAR(20) NOT NULL, pin_hash VARCHAR(60), deleted_at TIMESTAMP);
+                CREATE TABLE reading (id INT PRIMARY KEY, lot_id INT REFERENCES lot (id));
+                """);
+        Files.writeString(directory.resolve("vinekit.yaml"), """
+                own-rows: {column: hand, claim: sub, all-for: [winemaker]}
+                stamps: {deleted-at: deleted_at}
+                http: {other-tables: [winemaker]}
+                entities:
+                  lot:
+                    access: {read: [hand], create: [hand], delete: [winemaker], restore: [winemaker]}
+                """);
+
+        String generated = here("generate").out();
+
+        assertThat(generated).containsPattern("table +hand +winemaker +rows +fields")
+                .containsPattern("lot +all but delete restore +delete restore +own \\(hand\\); all: winemaker +not told: pinHash")
+                .containsPattern("reading +[-\u2013] +everything +all +all");
+        Files.writeString(directory.resolve("schema.sql"), """
+                CREATE TABLE lot (id INT PRIMARY KEY, keeper VARCHAR(20) NOT NULL, pin VARCHAR(60), deleted_at TIMESTAMP);
+                CREATE TABLE reading (id INT PRIMARY KEY, lot_id INT REFERENCES lot (id));
+                CREATE TABLE note (id INT PRIMARY KEY);
+                """);
+        Files.writeString(directory.resolve("vinekit.yaml"), Files.readString(directory.resolve("vinekit.yaml"))
+                .replace("column: hand,", "column: deleted_by,"));
+        assertThat(here("compare").err()).contains("No table has the column \"deleted_by\".");
+        Files.writeString(directory.resolve("vinekit.yaml"), """
+                own-rows: {column: hand, claim: sub, all-for: [winemaker]}
+                http: {other-tables: [winemaker]}
+                entities: {lot: {access: {read: [hand]}}, note: {own-rows: {column: ""}}}
+                """);
+        Files.writeString(directory.resolve("schema.sql"), Files.readString(directory.resolve("schema.sql"))
+                .replace("note (id INT PRIMARY KEY)", "note (id INT PRIMARY KEY, hand VARCHAR(9))"));
+
+        Tool.Result drift = here("compare");
+
+        assertThat(drift.out()).containsPattern("rows no longer belong to anybody.* opens")
+                .containsPattern("/notes is new.* opens").containsPattern("pin is told in answers.* opens")
+                .contains("that somebody is shown, or may do, and was not or might not before.");
+        assertThat(new ObjectMapper().readTree(here("compare", "--format", "json").out()).path("opens").asBoolean()).isTrue();
+    }
+
+    private Tool.Result here(String... arguments) throws Exception {
+        List<String> all = new ArrayList<>(List.of(arguments));
+        all.addAll(List.of("--script", "schema.sql", "--engine", "h2", "--dir", "."));
+        return tool.run(all.toArray(String[]::new));
     }
 
     private static JsonNode claims(Tool.Result token) throws Exception {

@@ -264,7 +264,7 @@ public final class Mapper {
 
     /** Says what it means that deleted rows stay. */
     private void remarkOnDeletion(Table table, Field field) {
-        List<String> keys = table.keys().stream()
+        List<String> keys = table.uniqueKeys().stream()
                 .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
                 .map(key -> String.join(", ", key.columns())).toList();
         List<String> views = schema.tables().stream().filter(other -> other.viewQuery()

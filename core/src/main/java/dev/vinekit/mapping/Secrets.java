@@ -15,6 +15,8 @@ final class Secrets {
 
     private static final Set<String> OF_KEYS = Set.of("api", "private", "access", "secret", "encryption", "signing");
 
+    private static final Set<String> IN_TWO = Set.of("pin hash", "pin code", "access code", "security code");
+
     /** What is said about a secret, rather than it. */
     private static final Set<String> ABOUT = Set.of("type", "kind", "name", "id", "algorithm", "algo", "policy", "status",
             "url", "uri", "count", "length", "format", "label", "title", "description", "note", "comment");
@@ -36,7 +38,7 @@ final class Secrets {
             default -> column.type().isText() && column.type().labels().isEmpty();
         };
         return kept && !ABOUT.contains(words.get(words.size() - 1))
-                && (words.stream().anyMatch(WORDS::contains) || isKey(words));
+                && (words.stream().anyMatch(WORDS::contains) || isKey(words) || isAny(IN_TWO, words));
     }
 
     /** Whether a column has the name of personal data: how to reach somebody, or who it is. */
@@ -44,8 +46,11 @@ final class Secrets {
         List<String> words = words(column).stream().filter(word -> !word.equals("of")).toList();
         String last = words.isEmpty() ? "" : words.get(words.size() - 1);
         return column.type().isScalar() && (last.equals("name") || !ABOUT.contains(last))
-                && (words.stream().anyMatch(PERSONAL::contains)
-                || IntStream.range(1, words.size()).anyMatch(i -> PERSONAL_IN_TWO.contains(words.get(i - 1) + " " + words.get(i))));
+                && (words.stream().anyMatch(PERSONAL::contains) || isAny(PERSONAL_IN_TWO, words));
+    }
+
+    private static boolean isAny(Set<String> pairs, List<String> words) {
+        return IntStream.range(1, words.size()).anyMatch(i -> pairs.contains(words.get(i - 1) + " " + words.get(i)));
     }
 
     private static List<String> words(Column column) {

@@ -36,6 +36,7 @@ class MapperTest {
         "password VARCHAR(60) | false", "PASSWD CHAR(32) | false", "\"userPassword\" VARCHAR | false",
         "password_hash VARBINARY(32) | false", "api_key VARCHAR(40) | false", "reset_token UUID | false",
         "client_secret CLOB | false", "salt BLOB | false", "private_key VARCHAR | false",
+        "pin_hash VARCHAR | false", "pin_code CHAR(4) | false", "pin VARCHAR(9) | true",
         "key VARCHAR(9) | true", "token_type VARCHAR(9) | true", "password_changed_on DATE | true",
         "token_count INT | true", "primary_key VARCHAR(9) | true", "tokenizer VARCHAR(9) | true",
         "salted VARCHAR(9) | true", "secret BOOLEAN | true", "monkey VARCHAR(9) | true"})
