@@ -57,7 +57,7 @@ final class RowChoice {
         lookup.mistakes().add(new Mistake(path, text));
     }
 
-    /** The statement that tells the database the claim while a transaction lasts, and the claim; empty if there is none. */
+    /** How the database is told the claim while a transaction lasts; empty if it is not. */
     Optional<Handover> handover() {
         return everywhere.setting().flatMap(dialect::setting).filter(sql -> everywhere.claim().isPresent())
                 .map(sql -> new Handover(sql, everywhere.claim().get()));

@@ -151,14 +151,11 @@ class OwnRowsTest {
         Project project = ServedCellar.project("postgresql", SCRIPT, MAPPING.replace("claim: hand, all-for", "claim: hand, setting: app.hand, all-for"));
         try (ServedCellar served = ServedCellar.alone(project, Map.of("AUTH_SECRET", Tokens.SECRET))) {
             try (Connection connection = served.connect(); Statement statement = connection.createStatement()) {
-                statement.execute("DROP ROLE IF EXISTS bound; CREATE ROLE bound LOGIN PASSWORD 'bound';"
-                        + "GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO bound;"
-                        + "DELETE FROM lot_label; DELETE FROM label; INSERT INTO label VALUES (1, '901'), (2, '902');"
-                        + "ALTER TABLE label ENABLE ROW LEVEL SECURITY;"
+                statement.execute("DELETE FROM lot_label; DELETE FROM label; INSERT INTO label VALUES (1, '901'), (2, '902');"
+                        + "ALTER TABLE label ENABLE ROW LEVEL SECURITY; ALTER TABLE label FORCE ROW LEVEL SECURITY;"
                         + "CREATE POLICY by_hand ON label USING (motif = current_setting('app.hand', true))");
             }
-            try (RunningService bound = served.replica(Map.of("AUTH_SECRET", Tokens.SECRET, "DB_USER", "bound", "DB_PASSWORD", "bound",
-                    "DB_POOL_SIZE", "1"))) {
+            try (RunningService bound = served.replica(Map.of("AUTH_SECRET", Tokens.SECRET, "DB_POOL_SIZE", "1"))) {
                 Http mara = new Http(bound.url()).bearing(Tokens.of("mara", List.of("cellar-hand"), Map.of("hand", 901)));
                 Http jo = new Http(bound.url()).bearing(Tokens.of("jo", List.of("cellar-hand"), Map.of("hand", 902)));
                 Http winemaker = new Http(bound.url()).bearing(Tokens.of("kim", List.of("winemaker"), Map.of()));
