@@ -169,7 +169,7 @@ class OwnRowsTest {
         }
     }
 
-    /** The condition that rows belong to the caller, over one table and over two, goes by the indexes that there are. */
+    /** The condition that rows belong to the caller, over one table and over two, goes by the indexes. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "postgresql | Seq Scan                     | lot_by_hand bottling_by_lot",
@@ -177,7 +177,8 @@ class OwnRowsTest {
     void conditionUsesTheIndex(String engine, String scan, String indexes) throws Exception {
         try (TestDatabases database = TestDatabases.on(engine, SCRIPT
                 + "CREATE INDEX lot_by_hand ON lot (hand_id);\nCREATE INDEX bottling_by_lot ON bottling (lot_id);\n");
-                Connection connection = database.database().connect(); Statement statement = connection.createStatement()) {
+                Connection connection = database.database().connect();
+                Statement statement = connection.createStatement()) {
             List<String> sources = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
                     mapping(), Set.of()), "").files().stream().filter(file -> file.path().endsWith("Repository.java"))
                     .map(SourceFile::text).toList();
