@@ -96,6 +96,7 @@ public final class Mapper {
         JavaName basePackage = basePackage();
         verifyPage();
         stamps.verifyEverywhere(access.isRestricted());
+        rows.verifyEverywhere(access.isRestricted());
         List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled)))
                 .toList();
         byClaim.forEach(table -> classes.put(table.name(), className(table)));
@@ -236,8 +237,8 @@ public final class Mapper {
 
     /** Says whose the rows are, and what speaks against it. */
     private void verifyOwner(Table table, OwnRows own, List<Field> fields, DecisionLookup.OfTable decided) {
-        if (!access.isRestricted()) {
-            decided.mistake("Rows belong to whoever a token is of: say by access who may do what with them.", "own-rows");
+        if (!access.isRestricted() && decided.decided().ownRows().isPresent()) {
+            decided.mistake(RowChoice.UNRESTRICTED, RowChoice.KEY);
         }
         Optional<Field> owner = fields.stream()
                 .filter(field -> own.isDirect() && field.column().name().equals(own.column()))

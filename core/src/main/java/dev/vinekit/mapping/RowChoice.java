@@ -16,7 +16,9 @@ import java.util.Set;
 
 /** Whose the rows of a table are: what is said of it, or else of all tables that have a column. */
 final class RowChoice {
-    private static final String KEY = "own-rows";
+    static final String KEY = "own-rows";
+    static final String UNRESTRICTED =
+            "Rows belong to whoever a token is of: say by access who may do what with them.";
 
     private final Dialect dialect;
     private final Schema schema;
@@ -29,12 +31,15 @@ final class RowChoice {
         this.schema = schema;
         this.lookup = lookup;
         this.everywhere = decisions.ownRows();
-        verifyEverywhere();
     }
 
-    private void verifyEverywhere() {
+    /** Notes what is wrong with what is said of all tables. */
+    void verifyEverywhere(boolean restricted) {
         if (everywhere.equals(Decisions.OfRows.NONE)) {
             return;
+        }
+        if (!restricted) {
+            mistake(UNRESTRICTED);
         }
         if (everywhere.setting().isPresent() && dialect.setting(everywhere.setting().get()).isEmpty()) {
             mistake("The database has no settings of one's own that end with a transaction.", "setting");
