@@ -260,9 +260,9 @@ class MatrixTest {
         table.print(new PrintStream(bytes, true, StandardCharsets.UTF_8));
 
         assertThat(bytes.toString(StandardCharsets.UTF_8).lines()).containsExactly(
-                "name" + " ".repeat(38) + "rows",
-                "barrel" + " ".repeat(36) + "12",
-                "x".repeat(37) + "...  3");
+                "name" + " ".repeat(46) + "rows",
+                "barrel" + " ".repeat(44) + "12",
+                "x".repeat(45) + "...  3");
     }
 
     private static String shown(Style style, TestReport report) {
