@@ -125,7 +125,7 @@ final class MysqlDialect extends FamilyDialect {
                 new FamilyDefinition(this, difference.after(), ForeignKey.Action.NO_ACTION)).script();
     }
 
-    /** In a comparison of rows MySQL takes times with fractions and parameters for texts, of which one has more digits. */
+    /** In a comparison of rows MySQL takes times with fractions and parameters for texts of so many digits. */
     @Override
     public boolean comparesRows() {
         return false;
