@@ -118,6 +118,10 @@ final class FieldViews {
         JavaCode row = JavaCode.of("row.get(%s)", column);
         boolean fromRow = field.input() == Field.Input.ASSIGNED || field.inKey();
         JavaCode value = JavaCode.of(fromRow ? "stored.%s()" : "input.%s()", field.name());
+        if (field.converter().isPresent() && !field.told()) {
+            // What is stored of a secret may be another each time: a hash with salt.
+            return JavaCode.of("assertThat(%s == null).isEqualTo(%s == null);", row, value);
+        }
         if (field.converter().isPresent()) {
             return JavaCode.of("assertThat(%s).isEqualTo(new %s().write(%s));",
                     row, field.converter().get().by().inCode(), value);
