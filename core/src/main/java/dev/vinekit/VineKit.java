@@ -14,6 +14,7 @@ import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Remedy;
+import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.Mapper;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
@@ -247,16 +248,15 @@ public final class VineKit {
      * What has changed between the last run in a project and now.
      *
      * @param now the present schema, mapped
-     * @param file the decisions that both states are mapped by
      * @throws Fault if the last run did not record its schema
      */
-    public static Comparison compare(Project project, Mapping now, MappingFile file) {
+    public static Comparison compare(Project project, Mapping now) {
         Schema before = project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
                 "The last run in " + project.directory() + " did not record its schema.", Remedy.of(Remedy.Kind.GENERATE_AGAIN)));
         Set<String> settled = Project.tablesBefore(project.directory());
         Dialect dialect = Engines.named(before.engine()).dialect(before);
-        return Comparison.of(
-                Mapper.map(before, dialect, file.decisions(), Sources.classNames(), settled).mapping(), now);
+        Decisions decisions = project.decisions().orElse(now.decisions());
+        return Comparison.of(Mapper.map(before, dialect, decisions, Sources.classNames(), settled).mapping(), now);
     }
 
     /**

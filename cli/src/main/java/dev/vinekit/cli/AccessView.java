@@ -67,8 +67,8 @@ final class AccessView {
             return;
         }
         List<String> roles = new ArrayList<>(mapping.roles());
-        if (decided.stream().flatMap(entity -> entity.operations().stream().map(entity::roles))
-                .anyMatch(names -> names.contains(EVERYBODY))) {
+        if (decided.stream().anyMatch(entity -> entity.listers().contains(EVERYBODY)
+                || entity.operations().stream().map(entity::roles).anyMatch(names -> names.contains(EVERYBODY)))) {
             roles.add(EVERYBODY);
         }
         TextTable lines = new TextTable(style, Stream.of(Stream.of("table"), roles.stream(), Stream.of("rows", "fields"))
@@ -90,8 +90,13 @@ final class AccessView {
         Set<Operation> others = EnumSet.noneOf(Operation.class);
         others.addAll(entity.operations());
         others.removeAll(may);
-        return may.isEmpty() ? style.none() : others.isEmpty() ? "everything"
-                : others.size() <= MOST_OTHERS && others.size() < may.size() ? "all but " + words(others) : words(may);
+        String part = may.contains(Operation.LIST) ? "" : entity.findersByRole().stream()
+                .filter(finder -> finder.roles().contains(role) || finder.roles().contains(EVERYBODY))
+                .map(finder -> "list by " + finder.fields().stream().map(Field::jsonName).collect(Collectors.joining(" and ")))
+                .distinct().collect(Collectors.joining(", "));
+        return may.isEmpty() ? part.isEmpty() ? style.none() : part : others.isEmpty() ? "everything"
+                : others.size() <= MOST_OTHERS && others.size() < may.size() && part.isEmpty() ? "all but " + words(others)
+                : Stream.of(words(may), part).filter(words -> !words.isEmpty()).collect(Collectors.joining(" "));
     }
 
     private static String words(Set<Operation> operations) {

@@ -26,7 +26,7 @@ import picocli.CommandLine.Option;
 @Command(name = "compare",
         header =
                 "Tells what has changed in the database since the last generate, and what that means for code and clients.",
-        description = "Writes nothing. Exit code 1 if anything has changed, for a build to notice.")
+        description = "What the mapping file lets clients see and do now, and did not then, is told too. Writes nothing. Exit code 1 if anything has changed, for a build to notice.")
 final class CompareCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
@@ -55,7 +55,7 @@ final class CompareCommand extends ToolCommand {
             schema = steps.read(opened.database(), source.scope());
         }
         Mapping mapping = steps.map(schema, file, project.directory());
-        Comparison comparison = VineKit.compare(existing, mapping, file);
+        Comparison comparison = VineKit.compare(existing, mapping);
         output.stages().end();
         if (sql) {
             System.out.print(VineKit.changes(comparison.difference()));
@@ -84,13 +84,15 @@ final class CompareCommand extends ToolCommand {
             effects.remove(table);
         });
         effects.forEach((table, about) -> {
-            System.out.println(style.strong(style.table(table.name(), 60)) + style.faint(" (by way of other tables)"));
+            System.out.println(style.strong(style.table(table.name(), 60)) + style.faint(comparison.difference().isEmpty()
+                    ? " (by the mapping file)" : " (by way of other tables, or by the mapping file)"));
             about.forEach(effect -> System.out.println("  " + line(style, effect)));
         });
         long breaking = comparison.effects().stream().filter(Effect::breaking).count();
         System.out.println();
-        System.out.println(Steps.count(comparison.difference().changes().size(), "change", "changes")
-                + (breaking == 0 ? ", none of which breaks clients." : "; "
+        System.out.println((comparison.difference().isEmpty() ? "No change of the schema"
+                : Steps.count(comparison.difference().changes().size(), "change", "changes"))
+                + (breaking == 0 ? ", and nothing that breaks clients." : "; "
                         + style.bad(Steps.count(breaking, "thing", "things")
                         + " that may break clients") + "."));
         long opening = comparison.effects().stream().filter(Effect::opens).count();
@@ -98,8 +100,8 @@ final class CompareCommand extends ToolCommand {
             System.out.println(style.warning(Steps.count(opening, "thing", "things")
                     + " that somebody is shown, or may do, and was not or might not before."));
         }
-        System.out.println("Next: vinekit generate --dry-run" + project.option() + ", or vinekit compare --sql"
-                + project.option());
+        System.out.println("Next: vinekit generate --dry-run" + project.option() + (comparison.difference().isEmpty() ? ""
+                : ", or vinekit compare --sql" + project.option()));
     }
 
     private static String line(Style style, ChangeWords change) {

@@ -214,6 +214,18 @@ class MappingCommandsTest {
                 .containsPattern("/notes is new.* opens").containsPattern("pin is told in answers.* opens")
                 .contains("that somebody is shown, or may do, and was not or might not before.");
         assertThat(new ObjectMapper().readTree(here("compare", "--format", "json").out()).path("opens").asBoolean()).isTrue();
+
+        here("generate");
+        assertThat(here("compare").exit()).isZero();
+        Files.writeString(directory.resolve("vinekit.yaml"), Files.readString(directory.resolve("vinekit.yaml"))
+                .replace("read: [hand]", "read: [hand, guest]"));
+
+        Tool.Result opened = here("compare");
+
+        assertThat(opened.exit()).isEqualTo(1);
+        assertThat(opened.out()).containsPattern("lot.* \\(by the mapping file\\)")
+                .containsPattern("list is possible for guest +opens").containsPattern("read is possible for guest +opens")
+                .contains("No change of the schema, and nothing that breaks clients.", "2 things that somebody is shown");
     }
 
     private Tool.Result here(String... arguments) throws Exception {

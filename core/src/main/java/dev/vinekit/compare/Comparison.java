@@ -23,7 +23,7 @@ public record Comparison(SchemaDifference difference, List<Effect> effects) {
 
     /** Whether nothing has changed. */
     public boolean isEmpty() {
-        return difference.isEmpty();
+        return difference.isEmpty() && effects.isEmpty();
     }
 
     /** Whether somebody is shown, or may do, what nobody was or might before. */

@@ -3,9 +3,11 @@ package dev.vinekit.compare;
 import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Finder;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
+import dev.vinekit.mapping.OwnRows;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.SchemaChange;
 import dev.vinekit.schema.SchemaDifference;
@@ -19,9 +21,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Works out what a change means, by what tables are mapped to. */
 final class Effects {
+    private static final String EVERYBODY = "*";
+
     private final Mapping before;
     private final Mapping after;
     private final SchemaDifference difference;
@@ -66,11 +71,7 @@ final class Effects {
             api(now, "/" + was.path() + " is now /" + now.path(), true);
         }
         operations(was, now);
-        if (was.ownRows().isPresent() && now.ownRows().isEmpty()) {
-            opens(now, "rows no longer belong to anybody: whoever may read is shown all of them", true);
-        } else if (was.ownRows().isEmpty() && now.ownRows().isPresent()) {
-            api(now, "rows belong to somebody now: others are not shown them", true);
-        }
+        rows(was, now);
         if (was.key().isEmpty() && !now.key().isEmpty()) {
             api(now, "rows are named by " + words(jsonNames(now.key())), false);
         } else if (!jsonNames(was.key()).equals(jsonNames(now.key()))) {
@@ -91,6 +92,11 @@ final class Effects {
     }
 
     private void operations(Entity was, Entity now) {
+        if (before.hasAccess() && !after.hasAccess()) {
+            effects.add(new Effect(now.table().name(), Effect.On.API, "no token is needed any more", false, true));
+        } else if (!before.hasAccess() && after.hasAccess()) {
+            api(now, "a token is needed now", true);
+        }
         for (Operation operation : Operation.values()) {
             if (was.can(operation) != now.can(operation)) {
                 if (now.can(operation)) {
@@ -98,8 +104,74 @@ final class Effects {
                 } else {
                     api(now, operation.word() + " is no longer possible", true);
                 }
+            } else if (now.can(operation)) {
+                lost(now, operation.word(), was.roles(operation), now.roles(operation));
+                won(now, operation.word(), was.roles(operation), now.roles(operation));
             }
         }
+        was.findersByRole().forEach(finder -> lost(now, word(finder), finder.roles(), listers(now, finder)));
+        now.findersByRole().forEach(finder -> won(now, word(finder), listers(was, finder), finder.roles()));
+    }
+
+    private static String word(Finder finder) {
+        return "list by " + String.join(" and ", finder.parameters());
+    }
+
+    /** Those who may list what a finder finds, and perhaps all. */
+    private static List<String> listers(Entity entity, Finder wanted) {
+        return Stream.concat(entity.roles(Operation.LIST).stream(), entity.finders().stream()
+                .filter(finder -> finder.parameters().equals(wanted.parameters()))
+                .flatMap(finder -> finder.roles().stream())).toList();
+    }
+
+    private void won(Entity now, String what, List<String> was, List<String> are) {
+        if (after.hasAccess() && !was.contains(EVERYBODY)) {
+            are.stream().filter(role -> !was.contains(role))
+                    .forEach(role -> opens(now, what + " is possible for " + named(role), true));
+        }
+    }
+
+    private void lost(Entity now, String what, List<String> was, List<String> are) {
+        if (before.hasAccess() && !are.contains(EVERYBODY)) {
+            was.stream().filter(role -> !are.contains(role))
+                    .forEach(role -> api(now, what + " is no longer possible for " + named(role), true));
+        }
+    }
+
+    private static String named(String role) {
+        return role.equals(EVERYBODY) ? "everybody with a token" : role;
+    }
+
+    /** Which rows are there for whom. */
+    private void rows(Entity was, Entity now) {
+        if (was.ownRows().isPresent() && now.ownRows().isEmpty()) {
+            opens(now, "rows no longer belong to anybody: whoever may read is shown all of them", true);
+        } else if (was.ownRows().isEmpty() && now.ownRows().isPresent()) {
+            api(now, "rows belong to somebody now: others are not shown them", true);
+        } else if (now.ownRows().isPresent()) {
+            OwnRows old = was.ownRows().get();
+            OwnRows own = now.ownRows().get();
+            if (!old.claim().equals(own.claim()) || !old.column().equals(own.column())
+                    || !targets(old).equals(targets(own))) {
+                opens(now, "rows belong to whoever has the claim " + own.claim() + " that " + own.column()
+                        + " has, no longer by " + old.claim() + " and " + old.column(), true);
+            }
+            lost(now, "seeing all rows", old.everything(), own.everything());
+            won(now, "seeing all rows", old.everything(), own.everything());
+        }
+        if (was.deletion().isPresent() && now.deletion().isEmpty()) {
+            opens(now, "rows that were deleted and stayed are there again", true);
+        } else if (was.deletion().isEmpty() && now.deletion().isPresent()) {
+            api(now, "deleted rows stay, and are not there; nor is any with a time in "
+                    + now.deletion().get().column().name(), true);
+        }
+        if (!was.guarded() && now.guarded()) {
+            api(now, "If-Match is needed to change or delete a row (428)", true);
+        }
+    }
+
+    private static List<TableName> targets(OwnRows own) {
+        return own.path().stream().map(ForeignKey::target).toList();
     }
 
     private void fields(Entity was, Entity now) {
@@ -264,8 +336,9 @@ final class Effects {
         effects.add(new Effect(entity.table().name(), Effect.On.API, text, breaking, false));
     }
 
-    /** Where everybody may do everything, nothing is opened. */
+    /** Where everybody could do everything, and still can, nothing is opened. */
     private void opens(Entity entity, String text, boolean opens) {
-        effects.add(new Effect(entity.table().name(), Effect.On.API, text, false, opens && after.hasAccess()));
+        effects.add(new Effect(entity.table().name(), Effect.On.API, text, false,
+                opens && (before.hasAccess() || after.hasAccess())));
     }
 }

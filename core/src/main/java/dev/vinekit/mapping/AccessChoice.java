@@ -31,7 +31,8 @@ final class AccessChoice {
         this.lookup = lookup;
         this.others = decisions.http().otherTables();
         this.restricted = !others.isEmpty()
-                || decisions.entities().values().stream().anyMatch(entity -> !entity.access().isEmpty());
+                || decisions.entities().values().stream().anyMatch(entity -> !entity.access().isEmpty()
+                || entity.finders().stream().anyMatch(finder -> !finder.roles().isEmpty()));
     }
 
     /** Whether it is said of any table who may do what. */

@@ -186,10 +186,12 @@ public record Decisions(
      *
      * @param by columns; all but the last are compared for equality
      * @param name of the method
+     * @param roles that may list what it finds, and nothing else
      */
-    public record OfFinder(List<String> by, Optional<Finder.Match> match, Optional<String> name) {
+    public record OfFinder(List<String> by, Optional<Finder.Match> match, Optional<String> name, List<String> roles) {
         public OfFinder {
             by = orEmpty(by);
+            roles = orEmpty(roles);
         }
     }
 
@@ -211,6 +213,11 @@ public record Decisions(
         return new Decisions(source, tables, new Project(Optional.of(basePackage), project.layout, project.interfaces,
                 project.jsonNames, project.fileHeader, project.indentation, project.templates), seed, http, ownRows,
                 stamps, entities);
+    }
+
+    /** These decisions, but for where the schema is read from. */
+    public Decisions withoutSource() {
+        return new Decisions(null, tables, project, seed, http, ownRows, stamps, entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

@@ -112,6 +112,17 @@ public record Entity(
         return access.isEmpty() ? List.of("*") : access.getOrDefault(operation, access.getOrDefault(operation.alike(), List.of()));
     }
 
+    /** The finders that there are roles for. */
+    public List<Finder> findersByRole() {
+        return finders.stream().filter(finder -> !finder.roles().isEmpty()).toList();
+    }
+
+    /** The roles that may see a list, be it only what a finder finds. */
+    public List<String> listers() {
+        return Stream.concat(roles(Operation.LIST).stream(), finders.stream().flatMap(finder -> finder.roles().stream()))
+                .distinct().toList();
+    }
+
     /** The field that says when a row was deleted, where deleted rows stay. */
     public Optional<Field> deletion() {
         return fields.stream().filter(field -> field.filling() == Filling.DELETED_AT).findFirst();

@@ -33,9 +33,6 @@ public final class Mapper {
             " is not told, and whoever may ask for rows by its values could find them out. If it is "
             + "no secret, say visibility: shown.";
 
-    /** The types of columns that say whose a row is. */
-    private static final Set<JavaType> OWNERS = Set.of(JavaType.STRING, JavaType.INTEGER, JavaType.LONG, JavaType.UUID);
-
     private final Schema schema;
     private final Dialect dialect;
     private final Decisions decisions;
@@ -107,7 +104,7 @@ public final class Mapper {
         String artifact = last.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + "-service";
         remarks.sort(Comparator.comparing(remark -> remark.table().toString()));
         return new Result(new Mapping(schema, basePackage, artifact, conventions, dialect.definition(schema), entities,
-                Children.of(entities), remarks, rows.handover()), mistakes);
+                Children.of(entities), remarks, rows.handover(), decisions), mistakes);
     }
 
     private JavaName basePackage() {
@@ -193,7 +190,8 @@ public final class Mapper {
         version.ifPresent(column -> remark(table, Remark.Topic.VERSION, "The column " + column
                 + " numbers the states of a row: the service counts it "
                 + "up with each change, gives it as ETag, and does not take it from clients."));
-        remarkOnPeople(table, decided);
+        RowRemarks rowRemarks = new RowRemarks(table, schema, decided, remarks);
+        rowRemarks.onPeople();
         Optional<OwnRows> ownRows = rows.of(read);
         Map<String, Filling> stamped = stamps.of(read, keyColumns, access.isRestricted());
         stamps.offer(read, keyColumns).ifPresent(remarks::add);
@@ -201,9 +199,8 @@ public final class Mapper {
                 table, name, keyColumns, version, ownRows, stamped, rules, decided, dialect, names, keyTypes,
                 conventions, remarks);
         List<Field> fields = fieldMapper.fields();
-        ownRows.ifPresent(own -> verifyOwner(table, own, fields, decided));
-        fields.stream().filter(field -> field.filling() == Filling.DELETED_AT)
-                .forEach(field -> remarkOnDeletion(table, field));
+        ownRows.ifPresent(own -> rowRemarks.onOwner(own, fields, access.isRestricted()));
+        fields.stream().filter(field -> field.filling() == Filling.DELETED_AT).forEach(rowRemarks::onDeletion);
         List<RowRule> rowRules = rules.rowRules(fields);
         rules.leftToDatabase().forEach(check ->
                 remark(table, Remark.Topic.CHECK, "The check " + check.name() + (check.name().isEmpty() ? "" : " ")
@@ -233,60 +230,6 @@ public final class Mapper {
                 ownRows,
                 decided.decided().requireIfMatch().orElse(false),
                 dialect.isTransactional(table));
-    }
-
-    /** Says whose the rows are, and what speaks against it. */
-    private void verifyOwner(Table table, OwnRows own, List<Field> fields, DecisionLookup.OfTable decided) {
-        if (!access.isRestricted() && decided.decided().ownRows().isPresent()) {
-            decided.mistake(RowChoice.UNRESTRICTED, RowChoice.KEY);
-        }
-        Optional<Field> owner = fields.stream()
-                .filter(field -> own.isDirect() && field.column().name().equals(own.column()))
-                .findFirst();
-        if (owner.filter(field -> !OWNERS.contains(field.type()) || field.converter().isPresent()).isPresent()) {
-            decided.mistake("The column " + own.column() + " cannot be compared with a claim: that takes a text, a whole "
-                    + "number or a UUID.", "own-rows", "column");
-        }
-        if (owner.filter(field -> field.input() == Field.Input.READ_ONLY).isPresent()
-                && table.foreignKeys().stream().anyMatch(key -> key.columns().contains(own.column()))) {
-            decided.mistakeInField(owner.get().column(), "visibility",
-                    "Those to whom all rows are shown say by it whose a row is; from others it is taken anyway.");
-        }
-        List<String> owning = own.isDirect() ? List.of(own.column()) : own.path().get(0).columns();
-        List<String> keys = table.keys().stream().filter(key -> !key.columns().containsAll(owning))
-                .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
-                .map(key -> String.join(", ", key.columns())).toList();
-        remark(table, Remark.Topic.OWNER, "A row belongs to whoever has the claim " + own.claim() + " in the token that "
-                + own.column() + (own.isDirect() ? "" : " of " + own.path().get(own.path().size() - 1).target().name()) + " has; "
-                + "others are not shown it. " + String.join(", ", own.everything()) + " is shown all rows."
-                + (keys.isEmpty() ? "" : " A key is one over the rows of all (" + String.join("; ", keys)
-                + "): a refused row tells that somebody has one with these values."));
-    }
-
-    /** Says what it means that deleted rows stay. */
-    private void remarkOnDeletion(Table table, Field field) {
-        List<String> keys = table.uniqueKeys().stream()
-                .filter(key -> key.columns().stream().noneMatch(column -> table.column(column).isIdentity()))
-                .map(key -> String.join(", ", key.columns())).toList();
-        List<String> views = schema.tables().stream().filter(other -> other.viewQuery()
-                .filter(query -> query.reads().contains(table.name())).isPresent())
-                .map(other -> other.name().name()).toList();
-        remark(table, Remark.Topic.DELETION, "A deleted row stays, with the time in " + field.column().name()
-                + ", and is not there for clients; restore brings it back. It cannot be deleted while rows refer to it."
-                + (keys.isEmpty() ? "" : " It keeps its values of a key from others: " + String.join("; ", keys) + ".")
-                + (views.isEmpty() ? "" : " Views show it as they are written to: " + String.join(", ", views) + "."));
-    }
-
-    /** What is about people is pointed out, and told until somebody decides otherwise. */
-    private void remarkOnPeople(Table table, DecisionLookup.OfTable decided) {
-        List<String> columns = table.columns().stream().filter(Secrets::isPersonal)
-                .filter(column -> decided.field(column).visibility().isEmpty()).map(Column::name).toList();
-        if (!columns.isEmpty()) {
-            remark(table, Remark.Topic.PERSONAL, (columns.size() == 1 ? "The column " : "The columns ")
-                    + String.join(", ", columns) + (columns.size() == 1 ? " has a name" : " have names")
-                    + " of personal data, and whoever may read the rows is told it: access says who may, "
-                    + "visibility what they see.");
-        }
     }
 
     /** The checks of a table, and those of domains as they bear on its columns. */
@@ -447,7 +390,11 @@ public final class Mapper {
                         + "\": it is not a Java name, or another finder has it.",
                         "finders", place);
             } else {
-                finders.add(new Finder(JavaName.of(name), compared, match));
+                if (!wanted.roles().isEmpty() && Entity.roles(access.of(table), Operation.LIST).isEmpty()) {
+                    decided.mistake("Nobody may list the rows, of which these roles are to see some. Name a role for read "
+                            + "or list under access.", "finders", place, "roles");
+                }
+                finders.add(new Finder(JavaName.of(name), compared, match, wanted.roles()));
             }
         }
         return finders;

@@ -23,6 +23,7 @@ import java.util.stream.Stream;
  * @param children which rows belong to which, by parent
  * @param remarks what a person should know before using the code
  * @param handover how the database is told who the caller is, if it is
+ * @param decisions what a person decided, by which all of it goes
  */
 public record Mapping(
         Schema schema,
@@ -33,7 +34,8 @@ public record Mapping(
         List<Entity> entities,
         List<Child> children,
         List<Remark> remarks,
-        Optional<Handover> handover) {
+        Optional<Handover> handover,
+        Decisions decisions) {
 
     public Mapping {
         entities = entities.stream().sorted(Comparator.comparing(entity -> entity.table().name())).toList();
@@ -47,7 +49,7 @@ public record Mapping(
         all.addAll(more);
         all.sort(Comparator.comparing(remark -> remark.table().toString()));
         return more.isEmpty() ? this : new Mapping(schema, basePackage, artifact, conventions, definition, entities,
-                children, all, handover);
+                children, all, handover, decisions);
     }
 
     /**
@@ -97,7 +99,8 @@ public record Mapping(
     /** Every role that may do or see something, in order. */
     public List<String> roles() {
         return entities.stream().flatMap(entity -> Stream.concat(
-                        entity.access().values().stream().flatMap(List::stream),
+                        Stream.concat(entity.access().values().stream().flatMap(List::stream),
+                                entity.finders().stream().flatMap(finder -> finder.roles().stream())),
                         entity.ownRows().stream().flatMap(rows -> rows.everything().stream())))
                 .filter(role -> !role.equals("*")).distinct().sorted().toList();
     }

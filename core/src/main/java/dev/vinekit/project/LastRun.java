@@ -1,6 +1,8 @@
 package dev.vinekit.project;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.Decisions;
+import dev.vinekit.mapping.file.MappingFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -79,6 +81,11 @@ final class LastRun {
 
     Optional<ServiceDescription> service() {
         return record.map(RunRecord::service);
+    }
+
+    /** What was decided; nothing if it was not recorded. */
+    Optional<Decisions> decisions() {
+        return record.map(RunRecord::decisions).map(MappingFile::recorded);
     }
 
     static Optional<String> schema(Path directory) {

@@ -44,7 +44,7 @@ final class OlderRecord {
                     FileFailure.readIfThere(directory.resolve(recorded)).orElseThrow()));
         }
         return Optional.of(new RunRecord(
-                parse(directory.resolve(SERVICE), new TypeReference<ServiceDescription>() { }), files));
+                parse(directory.resolve(SERVICE), new TypeReference<ServiceDescription>() { }), null, files));
     }
 
     /** Its files, by path, each as one that goes. */

@@ -1,5 +1,6 @@
 package dev.vinekit.project;
 
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.SourceFile;
@@ -66,7 +67,8 @@ final class Plan {
         plan.changes.sort(Comparator.comparing(FileChange::path));
         ServiceDescription service = ServiceDescription.of(sources, sourcesOnly, scope);
         return new ChangeSet(directory, service, plan.changes,
-                plan.last.changes(new RunRecord(service, plan.entries),
+                plan.last.changes(
+                        new RunRecord(service, MappingFile.record(sources.mapping().decisions()), plan.entries),
                         Snapshot.write(sources.mapping().schema().withoutAccess())),
                 sourcesOnly ? HostProject.missing(directory, sources.libraries()) : List.of(),
                 sources.ownTemplates());

@@ -2,6 +2,7 @@ package dev.vinekit.project;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Remedy;
+import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.mapping.file.Proposal;
@@ -115,6 +116,11 @@ public final class Project {
     /** What the service is, as the last run recorded it. */
     public ServiceDescription service() {
         return LastRun.of(directory).service().orElseThrow();
+    }
+
+    /** The decisions of the last run; nothing if there was none, or one that did not record them. */
+    public Optional<Decisions> decisions() {
+        return LastRun.of(directory).decisions();
     }
 
     /** The schema of the last run as a snapshot; nothing if there was none, or one that did not record it. */

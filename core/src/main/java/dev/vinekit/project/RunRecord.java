@@ -20,9 +20,12 @@ import org.tukaani.xz.XZOutputStream;
  *
  * @param format the version of the form
  * @param service what the service is
+ * @param decisions those it goes by; null if they were not recorded
  * @param files one for each generated file, by its path
  */
-record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.Entry> files) {
+@JsonInclude(JsonInclude.Include.NON_NULL)
+record RunRecord(
+        int format, ServiceDescription service, Map<String, Object> decisions, Map<String, RunRecord.Entry> files) {
     private static final int FORMAT = 1;
 
     /** Takes a tenth of the time of those above it, and 31 MiB, for records that are a tenth larger. */
@@ -51,15 +54,15 @@ record RunRecord(int format, ServiceDescription service, Map<String, RunRecord.E
         files = Collections.unmodifiableMap(new TreeMap<>(files));
     }
 
-    RunRecord(ServiceDescription service, Map<String, Entry> files) {
-        this(FORMAT, service, files);
+    RunRecord(ServiceDescription service, Map<String, Object> decisions, Map<String, Entry> files) {
+        this(FORMAT, service, decisions, files);
     }
 
     /** The same, with the files of another that this one does not have. */
     RunRecord with(RunRecord other) {
         Map<String, Entry> both = new TreeMap<>(other.files);
         both.putAll(files);
-        return new RunRecord(service, both);
+        return new RunRecord(service, decisions, both);
     }
 
     /** The content of its file; the same for equal records. */

@@ -15,6 +15,7 @@ import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.Snapshot;
@@ -25,6 +26,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -289,5 +291,42 @@ class ComparisonTest {
         try (TestDatabases database = TestDatabases.h2(script)) {
             return VineKit.read(database.database(), Scope.all());
         }
+    }
+
+    /** What a change of the mapping file means, by what it lets clients see and do. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+        "access: {read: [a]}                     | access: {read: [a]}                       | ",
+        "access: {read: [a]}                     | access: {read: [a, b]}                    | +list is possible for b; +read is possible for b",
+        "access: {read: [a, b]}                  | access: {read: [a]}                       | !list is no longer possible for b; !read is no longer possible for b",
+        "access: {read: [a]}                     | access: {read: ['*']}                     | +list is possible for everybody with a token; +read is possible for everybody with a token",
+        "access: {read: [a]}                     | access: {read: [a], delete: [a]}          | +delete is possible now",
+        "access: {read: [a]}                     |                                           | +no token is needed any more; +create is possible now; +replace is possible now; +patch is possible now; +delete is possible now",
+        "                                        | access: {read: [a]}                       | !a token is needed now; !create is no longer possible; !replace is no longer possible; !patch is no longer possible; !delete is no longer possible",
+        "access: {read: [a]}, finders: [{by: [name]}] | access: {read: [a]}, finders: [{by: [name], roles: [b]}] | +list by name[is] is possible for b",
+        "access: {read: [a]}, finders: [{by: [name], roles: [b]}] | access: {read: [a]}         | !list by name[is] is no longer possible for b",
+        "access: {read: [a]}, finders: [{by: [name], roles: [b]}] | access: {read: [a, b]}      | +list is possible for b; +read is possible for b",
+        "access: {read: [a]}, fields: {soil: {visibility: hidden}} | access: {read: [a]}        | +soil is told in answers; +soil can be sent",
+        "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]} | +rows no longer belong to anybody: whoever may read is shown all of them; !name must be sent to create a row",
+        "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a, b]} | +seeing all rows is possible for b",
+        "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]}, own-rows: {column: name, claim: d, all-for: [a]} | +rows belong to whoever has the claim d that NAME has, no longer by c and NAME",
+        "require-if-match: false                 | require-if-match: true                    | !If-Match is needed to change or delete a row (428)"})
+    void mappingFileOpensAndCloses(String before, String after, String effects) throws SQLException {
+        try (TestDatabases parcels = TestDatabases.on("h2", BEFORE)) {
+            Schema schema = VineKit.read(parcels.database(), new Scope(List.of(), List.of("parcel")));
+
+            Comparison comparison = Comparison.of(map(schema, before), map(schema, after));
+
+            assertThat(comparison.effects().stream().filter(effect -> effect.on() == Effect.On.API)
+                    .map(effect -> (effect.opens() ? "+" : effect.breaking() ? "!" : "") + effect.text()))
+                    .containsExactlyInAnyOrder(effects == null ? new String[0] : effects.split("; "));
+            assertThat(comparison.opens()).isEqualTo(effects != null && effects.contains("+"));
+            assertThat(comparison.isEmpty()).isEqualTo(effects == null);
+        }
+    }
+
+    private static Mapping map(Schema schema, String ofParcel) {
+        return VineKit.map(schema, MappingFile.parse("vinekit.yaml", "project: {package: com.example.cellar}\n"
+                + (ofParcel == null ? "" : "entities: {parcel: {" + ofParcel + "}}\n"), Map.of(), false), Set.of());
     }
 }

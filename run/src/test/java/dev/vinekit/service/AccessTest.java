@@ -56,6 +56,12 @@ class AccessTest {
                 access: {list: ["*"], create: [cellar-hand]}
               grape_variety:
                 access: {read: [winemaker]}
+              wine_lot:
+                access: {read: [winemaker], create: [winemaker]}
+                finders:
+                  - {by: [name], roles: [taster]}
+                  - {by: [vintage, name], match: starts-with, roles: [taster, buyer]}
+                  - {by: [vintage], match: between, roles: ["*"]}
             """;
     private static final String SECRET = "a secret of the tests that has 32 bytes or more";
     private static final String AUDIENCE = "cellar";
@@ -112,7 +118,7 @@ class AccessTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "GET    | /parcels                        | cellar-hand | 200",
-                "GET    | /parcels/1                     | winemaker   | 200",
+        "GET    | /parcels/1                     | winemaker   | 200",
         "GET    | /parcels/1                      | driver      | 403",
         "HEAD   | /parcels/1                     | driver      | 403",
         "POST   | /parcels                        | cellar-hand | 403",
@@ -138,6 +144,70 @@ class AccessTest {
         if (status == 403) {
             assertThat(answer.header("WWW-Authenticate")).contains("insufficient_scope");
         }
+    }
+
+    /** Who may not list everything lists what one of their finders finds. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', value = {
+        "/wine-lots                                                    | winemaker | 200",
+        "/wine-lots                                                    | taster    | 403",
+        "/wine-lots?count=true&limit=1                                 | taster    | 403",
+        "/wine-lots?name=Amber                                         | taster    | 200",
+        "/wine-lots?name=Amber&sort=-vintage&vintage%5Bless%5D=2030    | taster    | 200",
+        "/wine-lots?name%5Bis%5D=Amber                                 | taster    | 200",
+        "/wine-lots?name%5Bcontains%5D=                                | taster    | 403",
+        "/wine-lots?name%5Bnot%5D=Amber                                | taster    | 403",
+        "/wine-lots?name=Amber                                         | buyer     | 403",
+        "/wine-lots?name%5BstartsWith%5D=A                             | buyer     | 403",
+        "/wine-lots?vintage=2021&name%5BstartsWith%5D=A                | buyer     | 200",
+        "/wine-lots?vintage%5BatLeast%5D=2021                          | driver    | 403",
+        "/wine-lots?vintage%5BatLeast%5D=2021&vintage%5BatMost%5D=2022 | driver    | 200",
+        "/wine-lots/00000000-0000-0000-0000-000000000001               | taster    | 403",
+        "/vessels/1/wine-lots?name=Amber                               | taster    | 403"})
+    void findersHaveRolesOfTheirOwn(String path, String role, int status) throws Exception {
+        Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), role, claims -> { }));
+
+        Http.Answer answer = http.get(path);
+
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+    }
+
+    @Test
+    void whoMayListAPartIsToldWhich() throws Exception {
+        Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), "taster", claims -> { }));
+
+        assertThat(http.get("/wine-lots").body().path("detail").textValue()).isEqualTo("The roles of the token allow to "
+                + "list what is asked for by name[is], or by vintage[is] and name[startsWith], or by vintage[atLeast] and "
+                + "vintage[atMost].");
+        assertThat(cellar.http().get("/openapi.json").body().at("/paths/~1wine-lots/get/description").textValue())
+                .contains("taster: what is asked for by name[is];");
+    }
+
+    /** Rights are told by OPTIONS, and by the description, where two roles can be needed. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "/parcels            | winemaker   | GET HEAD OPTIONS POST",
+        "/parcels            | cellar-hand | GET HEAD OPTIONS",
+        "/parcels/1          | winemaker   | GET HEAD OPTIONS PATCH PUT",
+        "/parcels/1          | driver      | OPTIONS",
+        "/parcels/1/harvests | driver      | OPTIONS",
+        "/parcels/1/harvests | cellar-hand | GET HEAD OPTIONS",
+        "/wine-lots          | taster      | GET HEAD OPTIONS",
+        "/no/such            | winemaker   | ''"})
+    void optionsTellWhatTheTokenAllows(String path, String role, String methods) throws Exception {
+        Http http = bearing(token(JWSAlgorithm.HS256, new MACSigner(SECRET), role, claims -> { }));
+
+        Http.Answer answer = http.send("OPTIONS", path, "");
+
+        assertThat(answer.header("Allow").split("[, ]+")).containsExactlyInAnyOrder(methods.split(" "));
+    }
+
+    @Test
+    void descriptionNamesTheRolesOfListsBelowARow() {
+        assertThat(cellar.http().get("/openapi.json").body().at("/paths/~1grape-varieties~1{key}~1parcels/get/security")
+                .toString()).isEqualTo("[{\"bearer\":[\"cellar-hand\",\"winemaker\"]},{\"bearer\":[\"winemaker\"]}]");
+        assertThat(cellar.http().send("OPTIONS", "/parcels", "").header("Allow")).contains("POST");
+        assertThat(bearing("x").send("OPTIONS", "/parcels", "").status()).isEqualTo(401);
     }
 
     @Test

@@ -1,6 +1,8 @@
 package dev.vinekit.mapping.file;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.MapperFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.PropertyNamingStrategies;
@@ -37,6 +39,7 @@ public final class MappingFile {
             .addModule(new Jdk8Module())
             .propertyNamingStrategy(PropertyNamingStrategies.KEBAB_CASE)
             .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
+            .defaultPropertyInclusion(JsonInclude.Value.construct(JsonInclude.Include.NON_ABSENT, JsonInclude.Include.ALWAYS))
             .build();
 
     /** No file, and nothing decided. */
@@ -88,6 +91,20 @@ public final class MappingFile {
             throw new IllegalStateException("the schema of the mapping file lets through what decisions do not take",
                     e);
         }
+    }
+
+    /** Decisions as values of JSON, for comparison with later ones. Where the database is, and who asks it, is not among them. */
+    public static Map<String, Object> record(Decisions decisions) {
+        return JSON.convertValue(decisions.withoutSource(), new TypeReference<>() { });
+    }
+
+    /**
+     * Decisions that were recorded.
+     *
+     * @throws IllegalArgumentException if it is of something else
+     */
+    public static Decisions recorded(Map<String, Object> record) {
+        return JSON.convertValue(record, Decisions.class);
     }
 
     /** This file, with a package for one that names none. */

@@ -30,6 +30,8 @@ public final class OpenApi {
     static final JsonMapper MAPPER = JsonMapper.builder()
             .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).nodeFactory(new JsonNodeFactory(true)).build();
 
+    private static final List<String> EVERYBODY = List.of("*");
+
     /** The component of an If-Match that must be given. */
     private static final String GUARD = "If-Match.required";
     private static final int PRECONDITION_FAILED = 412;
@@ -199,7 +201,7 @@ public final class OpenApi {
     private ObjectNode described(Entity entity, Operation operation) {
         String name = entity.name().value();
         return switch (operation) {
-            case LIST -> list(entity, "list" + name, entity.path(), "Lists the " + plural(entity));
+            case LIST -> inPart(list(entity, "list" + name, entity.path(), "Lists the " + plural(entity)), entity);
             case CREATE -> create(entity);
             case READ -> read(entity);
             case REPLACE -> write(entity, operation, "replace", "Replaces " + article(entity), "Replacement",
@@ -237,7 +239,7 @@ public final class OpenApi {
         if (entity.guarded() && operation.refusals().contains(PRECONDITION_FAILED) && operation != Operation.READ) {
             Responses.refer(responses, "428");
         }
-        secured(described, entity, operation);
+        secured(described, operation == Operation.LIST ? entity.listers() : entity.roles(operation), EVERYBODY);
         return described;
     }
 
@@ -247,18 +249,30 @@ public final class OpenApi {
         return operation;
     }
 
-    /** Names the roles, any one of which will do (OpenAPI 3.1, security requirement object). */
-    private void secured(ObjectNode operation, Entity entity, Operation right) {
+    /**
+     * Names the roles, of each of two lists any one of which will do (OpenAPI 3.1, security requirement object).
+     *
+     * @param more everybody's where one list says it all
+     */
+    private void secured(ObjectNode operation, List<String> roles, List<String> more) {
         if (mapping.hasAccess()) {
             Responses.refer(operation.withObject("/responses"), "401", "403");
             ArrayNode security = operation.putArray("security");
-            for (String role : entity.roles(right)) {
+            for (List<String> needed : roles.stream().flatMap(role -> more.stream().map(other ->
+                    Stream.of(role, other).filter(name -> !name.equals("*")).distinct().sorted().toList())).distinct().toList()) {
                 ArrayNode required = security.addObject().putArray("bearer");
-                if (!role.equals("*")) {
-                    required.add(role);
-                }
+                needed.forEach(required::add);
             }
         }
+    }
+
+    /** Says who may list a part only. */
+    private static ObjectNode inPart(ObjectNode list, Entity entity) {
+        String parts = entity.findersByRole().stream().map(finder -> (finder.roles().contains("*") ? "Every token"
+                        : String.join(", ", finder.roles())) + ": what is asked for by "
+                        + String.join(" and ", finder.parameters()))
+                .collect(Collectors.joining("; "));
+        return parts.isEmpty() ? list : list.put("description", parts);
     }
 
     private ObjectNode list(Entity entity, String id, String tag, String summary) {
@@ -385,6 +399,7 @@ public final class OpenApi {
         ObjectNode list = list(child.entity(), id, child.parent().path(),
                 "Lists the " + plural(child.entity()) + " of " + article(child.parent()));
         Responses.refer(list.withObject("/responses"), "404");
+        secured(list, child.parent().roles(Operation.READ), child.entity().roles(Operation.LIST));
         item.set("get", list);
         paths.set(path, item);
     }

@@ -2,11 +2,14 @@ package dev.vinekit.source.view;
 
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
+import dev.vinekit.mapping.Finder;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Operation;
 import dev.vinekit.mapping.OwnRows;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,15 +26,64 @@ final class AccessViews {
 
     static List<EntityView.OperationView> operations(Mapping mapping, Entity entity) {
         return entity.operations().stream().map(operation -> new EntityView.OperationView(
-                JavaName.of(operation.word()), right(entity, operation),
-                mapping.hasAccess() ? List.of(right(entity, operation)) : List.of(),
-                JavaCode.list(entity.roles(operation).stream().map(JavaString::of).toList()))).toList();
+                JavaName.of(operation.word()), right(entity, operation), needed(mapping, entity, operation),
+                texts(entity.roles(operation)))).toList();
+    }
+
+    /** What the method of an operation asks for; of lists in part, it asks more itself. */
+    private static List<JavaName> needed(Mapping mapping, Entity entity, Operation operation) {
+        boolean inPart = operation == Operation.LIST && !entity.findersByRole().isEmpty();
+        return !mapping.hasAccess() ? List.of() : List.of(inPart ? listOrFind(entity) : right(entity, operation));
+    }
+
+    /** Everything that it takes a role to do, whole operations and finders. */
+    static List<EntityView.RightView> rights(Mapping mapping) {
+        return !mapping.hasAccess() ? List.of() : mapping.entities().stream().flatMap(entity -> Stream.concat(
+                entity.operations().stream().map(operation ->
+                        new EntityView.RightView(right(entity, operation), texts(entity.roles(operation)))),
+                ofFinders(entity))).toList();
+    }
+
+    private static Stream<EntityView.RightView> ofFinders(Entity entity) {
+        List<Finder> finders = entity.findersByRole();
+        return finders.isEmpty() ? Stream.of() : Stream.concat(
+                Stream.of(new EntityView.RightView(listOrFind(entity), texts(entity.listers()))),
+                finders.stream().map(finder ->
+                        new EntityView.RightView(right(entity, finder), texts(finder.roles()))));
+    }
+
+    /** Those who may list what they find by some fields only. */
+    static Optional<EntityView.PartView> parts(Entity entity) {
+        return entity.findersByRole().isEmpty() ? Optional.empty() : Optional.of(new EntityView.PartView(
+                right(entity, Operation.LIST), entity.findersByRole().stream().map(finder ->
+                new EntityView.FindingView(right(entity, finder),
+                        JavaCode.list(finder.parameters().stream().map(JavaString::of).toList()))).toList()));
+    }
+
+    private static JavaName listOrFind(Entity entity) {
+        return JavaName.of(EntityViews.constant(entity) + "_LIST_OR_FIND");
+    }
+
+    private static JavaName right(Entity entity, Finder finder) {
+        String name = byFields(finder);
+        long before = entity.findersByRole().stream().takeWhile(other -> other != finder)
+                .filter(other -> byFields(other).equals(name)).count();
+        return JavaName.of(EntityViews.constant(entity) + "_LIST_BY_" + name + (before == 0 ? "" : "_" + (before + 1)));
+    }
+
+    private static String byFields(Finder finder) {
+        return finder.fields().stream().map(field -> EntityViews.constant(field.name()).value()).collect(Collectors.joining("_AND_"))
+                + (finder.match() == Finder.Match.EQUAL ? "" : "_" + finder.match());
+    }
+
+    private static JavaCode texts(List<String> roles) {
+        return JavaCode.list(roles.stream().map(JavaString::of).toList());
     }
 
     static List<EntityView.AccessTest> tests(Mapping mapping, Entity entity) {
-        return !mapping.hasAccess() ? List.of()
-                : entity.operations().stream()
-                .map(operation -> test(operation, entity.roles(operation))).toList();
+        return !mapping.hasAccess() ? List.of() : Stream.concat(
+                entity.operations().stream().map(operation -> test(entity, operation)),
+                entity.findersByRole().stream().map(finder -> test(entity, finder))).toList();
     }
 
     /** The roles to which not all rows are shown, of whichever table. */
@@ -75,12 +127,28 @@ final class AccessViews {
                 .anyMatch(role -> role.equals("*") || owners.contains(role))).toList();
     }
 
-    private static EntityView.AccessTest test(Operation operation, List<String> roles) {
+    private static EntityView.AccessTest test(Entity entity, Operation operation) {
+        String segment = operation.isOfOneRow() ? "/%00" + operation.below()
+                : operation == Operation.LIST && !entity.findersByRole().isEmpty() ? "?limit=1" : "";
         return new EntityView.AccessTest(
                 JavaString.of(operation.word()),
                 JavaString.of(operation.method()),
-                operation.isOfOneRow() ? Optional.of(JavaString.of("/%00" + operation.below())) : Optional.empty(),
+                segment.isEmpty() ? Optional.empty() : Optional.of(JavaString.of(segment)),
                 JavaString.of(operation.mediaType().orElse("application/json")),
+                entity.roles(operation).stream().map(JavaString::of).toList());
+    }
+
+    private static EntityView.AccessTest test(Entity entity, Finder finder) {
+        String query = finder.parameters().stream()
+                .map(parameter -> URLEncoder.encode(parameter, StandardCharsets.UTF_8).replace("+", "%20") + "=1")
+                .collect(Collectors.joining("&", "?", ""));
+        List<String> roles = Stream.concat(entity.roles(Operation.LIST).stream(), finder.roles().stream())
+                .distinct().toList();
+        return new EntityView.AccessTest(
+                JavaString.of(finder.name().value()),
+                JavaString.of(Operation.LIST.method()),
+                Optional.of(JavaString.of(query)),
+                JavaString.of("application/json"),
                 roles.stream().map(JavaString::of).toList());
     }
 

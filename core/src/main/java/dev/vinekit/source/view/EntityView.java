@@ -21,6 +21,7 @@ public record EntityView(
         JavaName repositoryClass,
         JavaName serviceClass,
         List<OperationView> operations,
+        Optional<PartView> parts,
         boolean view,
         boolean keyed,
         boolean writable,
@@ -62,6 +63,35 @@ public record EntityView(
      */
     public record OperationView(
             JavaName word, JavaName right, List<JavaName> rights, JavaCode roles) {
+    }
+
+    /**
+     * What it takes a role to do.
+     *
+     * @param right what may be done, as a constant
+     * @param roles those that have it
+     */
+    public record RightView(JavaName right, JavaCode roles) {
+    }
+
+    /**
+     * A list of which some see a part only.
+     *
+     * @param whole what it takes to see all of it
+     */
+    public record PartView(JavaName whole, List<FindingView> findings) {
+        public PartView {
+            findings = List.copyOf(findings);
+        }
+    }
+
+    /**
+     * Rows that are found by some fields.
+     *
+     * @param right what it takes to see them
+     * @param parameters all of which a request has to name, as arguments
+     */
+    public record FindingView(JavaName right, JavaCode parameters) {
     }
 
     /**

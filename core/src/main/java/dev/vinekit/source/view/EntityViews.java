@@ -72,6 +72,7 @@ final class EntityViews {
                 relations.repositoryClass(entity),
                 relations.serviceClass(entity),
                 AccessViews.operations(mapping, entity),
+                AccessViews.parts(entity),
                 entity.table().isView(),
                 !entity.key().isEmpty(),
                 entity.isWritable(),
@@ -186,7 +187,11 @@ final class EntityViews {
 
     /** The enum constant that stands for a table in tests. */
     static JavaName constant(Entity entity) {
-        return JavaName.of(entity.name().value().replaceAll("(?<=[a-z0-9])(?=[A-Z])", "_").toUpperCase(Locale.ROOT));
+        return constant(entity.name());
+    }
+
+    static JavaName constant(JavaName name) {
+        return JavaName.of(name.value().replaceAll("(?<=[a-z0-9])(?=[A-Z])", "_").toUpperCase(Locale.ROOT));
     }
 
     private static TitleView title(Entity entity) {

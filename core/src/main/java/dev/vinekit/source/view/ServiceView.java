@@ -10,6 +10,7 @@ import java.util.Optional;
  * @param insertOfDefaults what follows the table in an INSERT without values
  * @param indent the spaces of a step of Java code; 0 for a tab
  * @param rights who may do what; empty for a service that everybody may use
+ * @param findable whether somebody may list only what a finder finds
  * @param owned whether rows of any table belong to somebody
  * @param stamped whether the service fills columns of any table
  * @param deleting whether deleted rows of any table stay
@@ -73,7 +74,8 @@ public record ServiceView(
         Optional<HandoverView> handover,
         JavaCode ownerRoles,
         List<ClaimView> claims,
-        List<EntityView.OperationView> rights,
+        List<EntityView.RightView> rights,
+        boolean findable,
         JavaCode roles,
         JavaString basePath,
         DocText basePathText,

@@ -94,8 +94,8 @@ public final class ServiceViews {
                 AccessViews.claims(mapping).entrySet().stream().map(claim -> new ServiceView.ClaimView(
                         JavaString.of(claim.getKey()), JavaString.of(claim.getValue()),
                         AccessViews.isNeeded(mapping, claim.getKey()))).toList(),
-                !mapping.hasAccess() ? List.of()
-                        : entities.stream().flatMap(entity -> entity.operations().stream()).toList(),
+                AccessViews.rights(mapping),
+                mapping.entities().stream().anyMatch(entity -> !entity.findersByRole().isEmpty()),
                 JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),
                 JavaString.of(mapping.conventions().basePath()),
                 DocText.of(mapping.conventions().basePath()),

@@ -53,9 +53,11 @@ class MappingFileTest {
                     operations: [list, create]
                     key: [code]
                     filters: [litres]
-                    finders: [{ by: [code, litres], match: starts-with, name: findSome }]
-                    fields: { litres: { name: volume, type: long } }
+                    finders: [{ by: [code, litres], match: starts-with, name: findSome, roles: [taster] }]
+                    fields: { litres: { name: volume, type: long, visibility: read-only } }
                     access: { list: [winemaker] }
+                    own-rows: { column: code, claim: sub }
+                    stamps: { created-at: "" }
                 """).decisions();
 
         assertThat(decisions.source().url()).contains("jdbc:h2:./cellar");
@@ -69,7 +71,10 @@ class MappingFileTest {
         assertThat(vessel.operations()).contains(Set.of(Operation.LIST, Operation.CREATE));
         assertThat(vessel.finders().get(0).match()).contains(Finder.Match.STARTS_WITH);
         assertThat(vessel.fields().get("litres").type()).contains("long");
+        assertThat(vessel.finders().get(0).roles()).containsExactly("taster");
         assertThat(vessel.access()).isEqualTo(Map.of("list", List.of("winemaker")));
+        assertThat(MappingFile.recorded(MappingFile.record(decisions))).isEqualTo(decisions.withoutSource());
+        assertThat(MappingFile.record(decisions).toString()).doesNotContain("jdbc:");
     }
 
     @ParameterizedTest

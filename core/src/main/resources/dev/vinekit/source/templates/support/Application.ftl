@@ -59,6 +59,6 @@ public final class Application {
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
         return List.of(new JsonProvider(settings.http().maxBodyBytes()), new ProblemMapper()<#if s.secured>,
-                new AccessFilter(tokens, settings.access().everywhere())</#if>, new KeyParameters());
+                new AccessFilter(tokens, settings.access().everywhere()), new AllowFilter(tokens)</#if>, new KeyParameters());
     }
 }

@@ -105,7 +105,16 @@ public final class ProblemException extends RuntimeException {
 
     /** 403: none of the token's roles may do this. */
     public static ProblemException forbidden() {
+<#if s.findable>
+        return forbidden("None of the token's roles may do this.");
+    }
+
+    /** 403: the token's roles may not do it in this way. */
+    static ProblemException forbidden(String detail) {
+        return new ProblemException(Problem.of(403, "Forbidden", detail, List.of()),
+<#else>
         return new ProblemException(Problem.of(403, "Forbidden", "None of the token's roles may do this.", List.of()),
+</#if>
                 "Bearer error=\"insufficient_scope\"", null);
     }
 

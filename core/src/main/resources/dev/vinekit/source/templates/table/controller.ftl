@@ -26,6 +26,14 @@ import jakarta.ws.rs.core.UriInfo;
 @Path(${e.path})
 @Produces(MediaType.APPLICATION_JSON)
 public final class ${e.name}Controller {
+<#if e.parts??>
+    /** Who may list rows that are found by some fields, and no others. */
+    private static final FinderRights FINDERS = FinderRights.unless(AccessRight.${e.parts.whole})
+<#list e.parts.findings as f>
+            .or(AccessRight.${f.right}, ${f.parameters})<#if f?is_last>;</#if>
+</#list>
+
+</#if>
     private final ${e.name}Service service;
 <#list e.childServices as c>
     private final ${c.type} ${c.variable};
@@ -42,6 +50,9 @@ public final class ${e.name}Controller {
     @GET
 <@shape.requires e.rights("list")/>
     public Response list(@Context UriInfo uri${caller}) {
+<#if e.parts??>
+        FINDERS.verify(uri, caller, ${e.name}Repository.FILTERS);
+</#if>
         PageRequest page = PageRequest.of(uri${passed}, ${e.name}.class, ${e.name}Repository.FILTERS, <@shape.includes e.includes?has_content e.name/>);
         return page.response(service.list(page.page()), <@shape.embedding e.includes?has_content "service"/>);
     }

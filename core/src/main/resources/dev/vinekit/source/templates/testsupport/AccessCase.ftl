@@ -11,6 +11,16 @@ public record AccessCase(String operation, String method, String path, String co
         return roles.contains("*");
     }
 
+    /** Whether the path has nothing else that can be done by this method. */
+    boolean isWhole() {
+        return path.indexOf('?') < 0;
+    }
+
+    /** The path without parameters. */
+    String bare() {
+        return isWhole() ? path : path.substring(0, path.indexOf('?'));
+    }
+
     ApiResponse send(Api api) {
         return api.send(method, path, contentType, method.startsWith("P") ? "[1]" : null);
     }

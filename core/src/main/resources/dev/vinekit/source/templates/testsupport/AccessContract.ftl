@@ -37,5 +37,26 @@ public interface AccessContract<R extends Record> extends TableContract<R> {
             }
         }
     }
+
+    @ParameterizedTest(name = "OPTIONS tells its roles that they may {0}")
+    @MethodSource("access")
+    @Tag("access")
+    default void optionsTellWhatTheRolesMay(AccessCase operation) {
+        List<String> roles = new ArrayList<>(List.of(${s.roles}));
+        roles.add("none of the roles");
+        for (String role : roles) {
+            Api bearer = api().sending("Authorization", "Bearer " + TestTokens.of(List.of(role)));
+
+            List<String> told = List.of(bearer.send("OPTIONS", operation.bare(), operation.contentType(), null).header("Allow").split(", "));
+
+            if (operation.isForEverybody() || operation.roles().contains(role)) {
+                assertThat(told).as(role).contains(operation.method());
+            } else if (operation.isWhole()) {
+                assertThat(told).as(role).doesNotContain(operation.method());
+            }
+        }
+        assertThat(api().leavingOut("Authorization").send("OPTIONS", operation.bare(), operation.contentType(), null).header("Allow"))
+                .contains(operation.method());
+    }
 }
 </#if>
