@@ -84,8 +84,9 @@ final class CompareCommand extends ToolCommand {
             effects.remove(table);
         });
         effects.forEach((table, about) -> {
-            System.out.println(style.strong(style.table(table.name(), 60)) + style.faint(comparison.difference().isEmpty()
-                    ? " (by the mapping file)" : " (by way of other tables, or by the mapping file)"));
+            String way = comparison.difference().isEmpty() ? "by the mapping file"
+                    : "by way of other tables, or by the mapping file";
+            System.out.println(style.strong(style.table(table.name(), 60)) + style.faint(" (" + way + ")"));
             about.forEach(effect -> System.out.println("  " + line(style, effect)));
         });
         long breaking = comparison.effects().stream().filter(Effect::breaking).count();
