@@ -15,7 +15,7 @@ import picocli.CommandLine.Command;
         subcommands = {
             DemoCommand.class, InspectCommand.class, MapCommand.class, GenerateCommand.class, CompareCommand.class,
                     TestCommand.class, ServeCommand.class,
-            RoleCommand.class, TokenCommand.class},
+            RoleCommand.class, TokenCommand.class, CompletionCommand.class},
         footer = {
             "",
             "Exit codes: 0 done; 1 done, and something wants attention; 2 the call was wrong; 3 the database or the file system "

@@ -96,8 +96,9 @@ record LibraryPath(List<Path> own, List<Path> more) {
         return jar.getFileName().toString().replaceFirst("-\\d.*", "");
     }
 
+    /** Whether it is one of our own; the jar that has everything in it is not. */
     private static boolean isVineKit(Path entry) {
-        return entry.getFileName() != null && entry.getFileName().toString().startsWith("vinekit-")
+        return entry.getFileName() != null && entry.getFileName().toString().matches("vinekit-\\D.*")
                 || Files.isDirectory(entry.resolve("dev/vinekit"));
     }
 
