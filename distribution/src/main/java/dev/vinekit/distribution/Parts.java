@@ -28,7 +28,11 @@ public final class Parts {
     private Parts() {
     }
 
-    /** @param arguments the folder of the build, with what it knows of the libraries */
+    /**
+     * Writes them.
+     *
+     * @param arguments the folder of the build, with what it knows of the libraries
+     */
     public static void main(String[] arguments) throws IOException {
         Path build = Path.of(arguments[0]);
         Path parts = build.resolve("parts");
