@@ -1,8 +1,5 @@
 package dev.vinekit.cli;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.SerializationFeature;
-import com.fasterxml.jackson.databind.json.JsonMapper;
 import dev.vinekit.VineKit;
 import dev.vinekit.compare.ChangeWords;
 import dev.vinekit.compare.Comparison;
@@ -12,7 +9,6 @@ import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -34,16 +30,12 @@ final class CompareCommand extends ToolCommand {
     @Mixin
     private ProjectOptions project;
 
-    @Option(names = "--format", paramLabel = "FORM", defaultValue = "text",
-            description = "text, or json for other programs.")
-    private Format format;
+    @Mixin
+    private ResultOptions result;
 
     @Option(names = "--sql", description = "Print the statements that take the recorded schema to the present one. "
             + "Those that lose data are commented out.")
     private boolean sql;
-
-    /** Forms of the output, as the option spells them. */
-    enum Format { text, json }
 
     @Override
     public Integer call() {
@@ -59,8 +51,8 @@ final class CompareCommand extends ToolCommand {
         output.stages().end();
         if (sql) {
             System.out.print(VineKit.changes(comparison.difference()));
-        } else if (format == Format.json) {
-            System.out.println(json(comparison));
+        } else if (result.isJson()) {
+            ResultOptions.print(Results.Compared.of(comparison));
         } else {
             text(comparison);
         }
@@ -118,35 +110,5 @@ final class CompareCommand extends ToolCommand {
         String shown = style.cell(String.format(Locale.ROOT, "%-8s %s", label, effect.text()), style.width() - 24);
         return shown + (effect.breaking() ? "  " + style.bad("breaks clients") : "")
                 + (effect.opens() ? "  " + style.warning("opens") : "");
-    }
-
-    private static String json(Comparison comparison) {
-        Map<String, Object> document = new LinkedHashMap<>();
-        document.put("drift", !comparison.isEmpty());
-        document.put("breaksClients", comparison.breaksClients());
-        document.put("opens", comparison.opens());
-        document.put("changes", comparison.difference().changes().stream().map(ChangeWords::of).map(change -> {
-            Map<String, Object> object = new LinkedHashMap<>();
-            object.put("table", change.table().toString());
-            object.put("change", change.change());
-            object.put("what", change.what());
-            object.put("name", change.name());
-            object.put("detail", change.detail());
-            return object;
-        }).toList());
-        document.put("effects", comparison.effects().stream().map(effect -> {
-            Map<String, Object> object = new LinkedHashMap<>();
-            object.put("table", effect.table().toString());
-            object.put("on", effect.on().name().toLowerCase(Locale.ROOT));
-            object.put("effect", effect.text());
-            object.put("breaksClients", effect.breaking());
-            object.put("opens", effect.opens());
-            return object;
-        }).toList());
-        try {
-            return JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build().writeValueAsString(document);
-        } catch (JsonProcessingException e) {
-            throw new IllegalStateException("texts are JSON", e);
-        }
     }
 }

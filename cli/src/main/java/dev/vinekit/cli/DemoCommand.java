@@ -4,6 +4,7 @@ import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.Database;
+import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
@@ -36,6 +37,9 @@ final class DemoCommand extends ToolCommand {
     @Mixin
     private LoginOptions login;
 
+    @Mixin
+    private ResultOptions result;
+
     @Option(names = "--serve", description = "Leave the service running afterwards, on a database with the seed rows.")
     private boolean serve;
 
@@ -45,6 +49,9 @@ final class DemoCommand extends ToolCommand {
 
     @Override
     public Integer call() {
+        if (serve && result.isJson()) {
+            throw Fault.inCall("--serve and --format json do not go together.", "Leave one of them out.");
+        }
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project project;
@@ -62,6 +69,11 @@ final class DemoCommand extends ToolCommand {
                 .orElseGet(() -> Runner.test(project)));
         Path page = steps.report(project, report);
         stages.total();
+        int code = report.isGreen() ? 0 : VineKitCommand.ATTENTION;
+        if (result.isJson()) {
+            ResultOptions.print(Results.Tested.of(directory, null, report, page));
+            return code;
+        }
         new Matrix(report, output.style(), System.out, output.verbose()).print();
         System.out.println("Report: " + page);
         System.out.println("The project is in " + directory + ": read it, change it, run mvn verify in it.");
@@ -69,6 +81,6 @@ final class DemoCommand extends ToolCommand {
             return new Serving(output.style(), port).scratch(project);
         }
         System.out.println("Add --serve to see it at work.");
-        return report.isGreen() ? 0 : VineKitCommand.ATTENTION;
+        return code;
     }
 }

@@ -41,6 +41,9 @@ final class GenerateCommand extends ToolCommand {
     @Mixin
     private MappedProjectOptions project;
 
+    @Mixin
+    private ResultOptions result;
+
     @Option(names = "--dry-run", description = "Show what would be written, and write nothing.")
     private boolean dryRun;
 
@@ -78,12 +81,17 @@ final class GenerateCommand extends ToolCommand {
             steps.write(changes);
         }
         stages.end();
+        int code = changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
+        if (result.isJson()) {
+            ResultOptions.print(Results.Generated.of(sources, changes, patch == null && !dryRun));
+            return code;
+        }
         boolean everything = output.verbose() || dryRun;
         report(sources.mapping(), changes, before, everything);
         unfilled(sources, everything);
         new DiffView(output.style(), System.out).print(lines);
         conclude(mapping, changes);
-        return changes.wantsAttention() ? VineKitCommand.ATTENTION : 0;
+        return code;
     }
 
     /** Writes each table and file to where a person may look it up. */

@@ -1,7 +1,10 @@
 package dev.vinekit.cli;
 
+import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
+import java.io.Console;
 import java.util.Map;
 import picocli.CommandLine.Option;
 
@@ -23,6 +26,29 @@ final class LoginOptions {
     Database database(String url, String otherUser, String otherPassword) {
         return Database.at(url, user.isEmpty() ? otherUser : user, passwordVariable == null ? otherPassword
                 : password());
+    }
+
+    /**
+     * A database that is known to let us in: where it wants a password and none is given, whoever sits at the terminal
+     * is asked for it.
+     */
+    Database admitted(Database database) {
+        Console console = System.console();
+        if (console == null || !Boolean.getBoolean("vinekit.color") || passwordVariable != null
+                || !database.password().isEmpty()) {
+            return database;
+        }
+        try {
+            VineKit.login(database);
+            return database;
+        } catch (Fault fault) {
+            if (fault.remedy().kind() != Remedy.Kind.CHECK_LOGIN) {
+                throw fault;
+            }
+            String whose = database.user().isEmpty() ? "" : " of " + database.user();
+            char[] password = console.readPassword("Password%s: ", whose);
+            return Database.at(database.url(), database.user(), password == null ? "" : new String(password));
+        }
     }
 
     /** Adds who logs in to a section of the mapping file; of the password only where it comes from. */

@@ -22,6 +22,9 @@ final class MapCommand extends ToolCommand {
     @Mixin
     private MappedProjectOptions project;
 
+    @Mixin
+    private ResultOptions result;
+
     @Override
     public Integer call() {
         Stages stages = output.stages();
@@ -37,6 +40,12 @@ final class MapCommand extends ToolCommand {
         Proposal proposal = Project.proposeMapping(source.file(), mapping, source.section(source.file()
                 .toAbsolutePath().getParent()));
         stages.end();
+        int code = proposal.byHand().isEmpty() ? 0 : VineKitCommand.ATTENTION;
+        if (result.isJson()) {
+            boolean written = fresh || !proposal.added().isEmpty();
+            ResultOptions.print(Results.Mapped.of(source.file(), written, mapping, proposal));
+            return code;
+        }
         new MappingView(mapping, output.style(), System.out, output.verbose()).print(List.of());
         if (proposal.added().isEmpty() && !fresh) {
             System.out.println("Nothing to add to " + source.file() + ".");
@@ -48,6 +57,6 @@ final class MapCommand extends ToolCommand {
         }
         proposal.byHand().forEach(line -> System.out.println(output.style().warning("To put in by hand: ") + line));
         System.out.println("Next: edit it, then vinekit generate" + project.option());
-        return proposal.byHand().isEmpty() ? 0 : VineKitCommand.ATTENTION;
+        return code;
     }
 }

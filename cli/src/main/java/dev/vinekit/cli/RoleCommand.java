@@ -36,6 +36,9 @@ final class RoleCommand extends ToolCommand {
             description = "Environment variable that holds the role's password (default: a random one).")
     private String passwordVariable;
 
+    @Mixin
+    private ResultOptions result;
+
     @Override
     public Integer call() {
         if (connections < 1) {
@@ -50,7 +53,12 @@ final class RoleCommand extends ToolCommand {
         try (Source opened = source.open(output)) {
             Mapping mapping = VineKit.map(VineKit.read(opened.database(), source.scope()),
                     file.inPackage(project.defaultPackage()), Project.tablesBefore(project.directory()));
-            System.out.print(VineKit.roleScript(opened.database(), mapping, name, password(), connections));
+            String sql = VineKit.roleScript(opened.database(), mapping, name, password(), connections);
+            if (result.isJson()) {
+                ResultOptions.print(new Results.Role(name, sql));
+            } else {
+                System.out.print(sql);
+            }
             return 0;
         }
     }

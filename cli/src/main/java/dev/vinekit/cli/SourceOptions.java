@@ -27,12 +27,17 @@ final class SourceOptions {
     private LoginOptions login;
 
     @Option(names = "--script", paramLabel = "FILE",
-            description = "SQL script, a dump for instance, to read instead of a database; needs --engine.")
+            description = "SQL script, a dump for instance, or a folder of scripts in their order, to read instead of a "
+            + "database; needs --engine.")
     private Path script;
 
     @Option(names = "--engine", paramLabel = "NAME", completionCandidates = ScriptEngines.class,
             description = "What the script is written for: ${COMPLETION-CANDIDATES}.")
     private String engine;
+
+    @Option(names = "--connection", paramLabel = "NAME",
+            description = "Database that the mapping file has under this name, in its section connections.")
+    private String connection;
 
     @Option(names = "--schema", paramLabel = "NAME", split = ",",
             description = "Schemas to read; the login's default schema otherwise.")
@@ -51,7 +56,7 @@ final class SourceOptions {
     private MappingFile decided = MappingFile.NONE;
 
     boolean isGiven() {
-        return url != null || script != null;
+        return url != null || script != null || connection != null;
     }
 
     boolean isScript() {
@@ -80,15 +85,18 @@ final class SourceOptions {
 
     /** The database, or a scratch database that the script has made; whoever opens it closes it. */
     Source open(OutputOptions output) {
-        Decisions.Source said = decided.decisions().source();
+        Decisions.Source said = said();
         if (!isGiven()) {
             decided.verifySource();
         }
-        if (!isGiven() && (said.url().isPresent() || said.script().isPresent())) {
+        if (connection != null && (url != null || script != null)) {
+            throw Fault.inCall("--connection and --url or --script are given.", "Name one of them.");
+        }
+        if (connection != null || !isGiven() && (said.url().isPresent() || said.script().isPresent())) {
             return open(output, said);
         }
         if (script == null) {
-            return new Source(database(), false, () -> { });
+            return new Source(login.admitted(database()), false, () -> { });
         }
         if (url != null) {
             throw Fault.inCall("Both --url and --script are given.", "Name a database or a script, not both.");
@@ -112,8 +120,13 @@ final class SourceOptions {
             Path folder = file.toAbsolutePath().getParent();
             return load(output, said.engine().get(), folder.resolve(said.script().get()));
         }
-        return new Source(login.database(said.url().get(), said.user().orElse(""), said.password().orElse("")),
+        return new Source(login.admitted(login.database(said.url().get(), said.user().orElse(""), said.password().orElse(""))),
                 false, () -> { });
+    }
+
+    /** What the mapping file says of the database: of that under the name of the option, or else of the usual one. */
+    private Decisions.Source said() {
+        return connection == null ? decided.decisions().source() : decided.connection(connection);
     }
 
     private static Source load(OutputOptions output, String engine, Path script) {
@@ -132,7 +145,7 @@ final class SourceOptions {
     private Database database() {
         if (url == null) {
             throw Fault.inCall("No database is named.", "Name one with --url, for example --url jdbc:h2:./data/cellar, "
-                    + "a script with --script, or either in " + MappingFile.NAME + ".");
+                    + "a script with --script, or either in " + MappingFile.NAME + ". None at hand? vinekit demo needs none.");
         }
         return login.database(url);
     }
@@ -140,7 +153,7 @@ final class SourceOptions {
     Scope scope() {
         Decisions said = decided.decisions();
         return new Scope(
-                schemas.isEmpty() ? said.source().schemas() : schemas,
+                schemas.isEmpty() ? said().schemas() : schemas,
                 tables.isEmpty() ? said.tables().include() : tables,
                 said.tables().exclude());
     }

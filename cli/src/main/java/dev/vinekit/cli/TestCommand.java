@@ -5,6 +5,7 @@ import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
+import dev.vinekit.run.Shard;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.schema.Schema;
 import java.nio.file.Path;
@@ -26,6 +27,9 @@ final class TestCommand extends ToolCommand {
     @Mixin
     private SourceOptions source;
 
+    @Mixin
+    private ResultOptions result;
+
     private String kept;
 
     @Option(names = "--on", paramLabel = "URL",
@@ -44,12 +48,22 @@ final class TestCommand extends ToolCommand {
                     "Go on after the tests: on each change to the sources or the mapping file, run what it touches.")
     private boolean watch;
 
+    @Option(names = "--shard", paramLabel = "NUMBER/OF",
+            description = "One of several parts of the tests, for machines side by side: 2/5 for the second of five. Tables "
+                    + "are divided by the times of the last run in the project's folder target, the same on all machines.")
+    private String shard;
+
     @Override
     public Integer call() {
         if (keep && (emptyUrl != null || source.isGiven()) || watch && (keep || emptyUrl != null || source.isGiven())) {
             throw Fault.inCall("--watch, --keep-database, --on and --url or --script do not go together.",
                     "Choose one of them.");
         }
+        if (shard != null && (watch || keep || emptyUrl != null || source.isGiven()) || result.isJson() && watch) {
+            throw Fault.inCall("--shard and --format json do not go with --watch, nor --shard with --keep-database, --on, "
+                    + "--url or --script.", "Leave one of them out.");
+        }
+        Optional<Shard> part = Optional.ofNullable(shard).map(Shard::parse);
         Stages stages = output.stages();
         Steps steps = new Steps(stages);
         Project existing = Project.existing(project.directory());
@@ -73,10 +87,16 @@ final class TestCommand extends ToolCommand {
             steps.compile(existing);
             report = steps.summarised(existing, () -> keep
                     ? Runner.testAndKeep(existing, source.tables(), url -> kept = url)
-                    : Runner.test(existing, source.tables()));
+                    : part.map(some -> Runner.test(existing, source.tables(), some))
+                    .orElseGet(() -> Runner.test(existing, source.tables())));
         }
         Path page = steps.report(existing, report);
         stages.total();
+        int code = report.isGreen() ? 0 : VineKitCommand.ATTENTION;
+        if (result.isJson()) {
+            ResultOptions.print(Results.Tested.of(project.directory(), shard, report, page));
+            return code;
+        }
         shown(report, page);
         if (kept != null) {
             System.out.println("The database is kept: " + kept
@@ -86,7 +106,7 @@ final class TestCommand extends ToolCommand {
         if (watch) {
             new Watching(output, existing, this::shown).forEver();
         }
-        return report.isGreen() ? 0 : VineKitCommand.ATTENTION;
+        return code;
     }
 
     private void shown(TestReport report, Path page) {

@@ -37,6 +37,9 @@ final class TokenCommand extends ToolCommand {
             description = "How long it is valid (default: ${DEFAULT-VALUE}).")
     private int minutes;
 
+    @Mixin
+    private ResultOptions result;
+
     @Override
     public Integer call() {
         if (minutes < 1 || minutes > MOST_MINUTES) {
@@ -45,8 +48,12 @@ final class TokenCommand extends ToolCommand {
         }
         Project existing = Project.existing(project.directory());
         List<String> chosen = roles == null ? existing.service().roles() : roles;
-        System.out.println(Runner.token(existing, System.getenv(), subject, chosen, claims,
-                Duration.ofMinutes(minutes)));
+        String token = Runner.token(existing, System.getenv(), subject, chosen, claims, Duration.ofMinutes(minutes));
+        if (result.isJson()) {
+            ResultOptions.print(new Results.Token(token, subject, chosen, minutes));
+            return 0;
+        }
+        System.out.println(token);
         if (!output.quiet()) {
             System.err.println((chosen.isEmpty() ? "No roles" : "Roles: " + String.join(", ", chosen)) + "; valid for "
                     + minutes + " minutes. Send it as header: Authorization: Bearer TOKEN");

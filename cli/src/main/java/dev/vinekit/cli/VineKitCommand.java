@@ -36,7 +36,8 @@ public final class VineKitCommand implements Runnable {
 
     @Override
     public void run() {
-        throw new CommandLine.ParameterException(spec.commandLine(), "Name a command.");
+        throw new CommandLine.ParameterException(spec.commandLine(), "Name a command: vinekit demo goes the whole way on a bundled "
+                + "database, vinekit inspect --url URL shows what is in one of yours.");
     }
 
     public static void main(String[] arguments) {

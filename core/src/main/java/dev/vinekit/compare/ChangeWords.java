@@ -27,6 +27,12 @@ import java.util.stream.Stream;
  * @param detail what it was and is; empty if that is all
  */
 public record ChangeWords(TableName table, String what, String name, String change, String detail) {
+    /** All of it as one line, without the table. */
+    public String text() {
+        return change + " " + what + (name.isEmpty() || name.equals(table.name()) ? "" : " " + name)
+                + (detail.isEmpty() ? "" : ": " + detail);
+    }
+
     /** The words for a change. */
     public static ChangeWords of(SchemaChange change) {
         if (change instanceof SchemaChange.TableAdded added) {

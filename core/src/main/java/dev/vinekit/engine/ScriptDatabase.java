@@ -9,9 +9,12 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
-/** A scratch database that somebody's script has made, a dump for instance; it goes away when it is closed. */
+/** A scratch database that somebody's scripts have made, a dump for instance; it goes away when it is closed. */
 public final class ScriptDatabase implements AutoCloseable {
     private final Database database;
     private final ScratchDatabase scratch;
@@ -24,19 +27,26 @@ public final class ScriptDatabase implements AutoCloseable {
     }
 
     /**
-     * Loads a script.
+     * Loads a script, or those of a folder in the order of their names, in which numbers count by their values.
      *
-     * @param engineName the engine that the script is written for, in lower case
-     * @throws Fault if the script cannot be read, or naming the first statement that the database refuses
+     * @param engineName the engine that they are written for, in lower case
+     * @throws Fault if a script cannot be read, or naming the first statement that the database refuses
      */
-    public static ScriptDatabase of(String engineName, Path script) {
+    public static ScriptDatabase of(String engineName, Path path) {
         Engine engine = Engines.named(engineName);
-        String text = text(script, engine.scriptSyntax());
+        Map<Path, String> texts = new LinkedHashMap<>();
+        ScriptFiles.at(path).forEach(script -> texts.put(script, text(script, engine.scriptSyntax())));
         ScratchDatabase scratch = ScratchDatabase.of(engine);
+        List<ScratchDatabase.Skipped> skipped = new ArrayList<>();
+        texts.forEach((script, text) -> skipped.addAll(load(scratch, script, text, engine)));
+        Database database = new Database(engine, scratch.url(), scratch.user(), scratch.password());
+        return new ScriptDatabase(database, scratch, skipped);
+    }
+
+    private static List<ScratchDatabase.Skipped> load(
+            ScratchDatabase scratch, Path script, String text, Engine engine) {
         try {
-            List<ScratchDatabase.Skipped> skipped = scratch.load(text);
-            return new ScriptDatabase(
-                    new Database(engine, scratch.url(), scratch.user(), scratch.password()), scratch, skipped);
+            return scratch.load(text);
         } catch (ScriptError e) {
             scratch.close();
             throw Fault.inCall(script + ", line " + e.line() + ": " + engine.title() + " refuses \"" + e.statement()

@@ -11,13 +11,14 @@ import java.util.Set;
 /**
  * What a person has decided about a mapping. Whatever is not decided follows the rule.
  *
+ * @param connections databases by names that a person gave them, to be chosen by these
  * @param entities by the table's name in the database, with its schema in front where that is needed
  */
 public record Decisions(
-        Source source, Tables tables, Project project, Seed seed, Http http, OfRows ownRows, OfStamps stamps,
-        Map<String, OfEntity> entities) {
+        Source source, Map<String, Source> connections, Tables tables, Project project, Seed seed, Http http,
+        OfRows ownRows, OfStamps stamps, Map<String, OfEntity> entities) {
     /** Nothing decided. */
-    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null, null);
+    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null, null, null);
 
     /** Where the schema is read from. */
     public record Source(
@@ -198,6 +199,7 @@ public record Decisions(
     public Decisions {
         source = source == null ? new Source(Optional.empty(), Optional.empty(), Optional.empty(), null,
                 Optional.empty(), Optional.empty()) : source;
+        connections = orEmpty(connections);
         tables = tables == null ? new Tables(null, null, Optional.empty()) : tables;
         project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
@@ -210,14 +212,14 @@ public record Decisions(
 
     /** These decisions for another package. */
     public Decisions inPackage(String basePackage) {
-        return new Decisions(source, tables, new Project(Optional.of(basePackage), project.layout, project.interfaces,
-                project.jsonNames, project.fileHeader, project.indentation, project.templates), seed, http, ownRows,
-                stamps, entities);
+        Project inPackage = new Project(Optional.of(basePackage), project.layout, project.interfaces, project.jsonNames,
+                project.fileHeader, project.indentation, project.templates);
+        return new Decisions(source, connections, tables, inPackage, seed, http, ownRows, stamps, entities);
     }
 
     /** These decisions, but for where the schema is read from. */
     public Decisions withoutSource() {
-        return new Decisions(null, tables, project, seed, http, ownRows, stamps, entities);
+        return new Decisions(null, null, tables, project, seed, http, ownRows, stamps, entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

@@ -8,6 +8,7 @@ import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
@@ -60,6 +61,27 @@ class ScriptDatabaseTest {
             }
         });
         return rows;
+    }
+
+    /** Change scripts build on each other: 9 comes before 10, whatever the letters. */
+    @Test
+    void scriptsOfAFolderAreLoadedInTheirOrder() throws Exception {
+        Files.writeString(directory.resolve("V9__vats.sql"), "CREATE TABLE vat (id INT PRIMARY KEY);");
+        Files.writeString(directory.resolve("V10__litres.SQL"), "ALTER TABLE vat ADD COLUMN litres INT;");
+        Files.writeString(directory.resolve("V10.1__more.sql"), "ALTER TABLE vat ADD COLUMN colour VARCHAR(9);");
+        Files.writeString(directory.resolve("V10.1__more.txt"), "no script");
+        Files.createDirectory(directory.resolve("V1.sql"));
+
+        try (ScriptDatabase loaded = VineKit.load("h2", directory)) {
+            assertThat(VineKit.read(loaded.database(), Scope.all()).tables().get(0).columns())
+                    .extracting(Column::name).containsExactly("ID", "LITRES", "COLOUR");
+        }
+
+        Files.writeString(directory.resolve("V11__wrong.sql"), "\nALTER TABLE vat DROP COLUMN age;");
+        assertThatThrownBy(() -> VineKit.load("h2", directory)).isInstanceOf(Fault.class)
+                .hasMessageContaining("V11__wrong.sql, line 2");
+        assertThatThrownBy(() -> VineKit.load("h2", directory.resolve("V1.sql"))).isInstanceOf(Fault.class)
+                .hasMessageContaining("has no file whose name ends with .sql");
     }
 
     @Test

@@ -8,8 +8,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
@@ -118,6 +120,40 @@ class DistributionTest {
         assertThat(demo.exit()).as(demo.err() + demo.out()).isZero();
         assertThat(demo.out()).contains(" passed, 0 failed");
         assertThat(home.resolve("cellar-demo/pom.xml")).exists();
+    }
+
+    /** On the newest Java of this machine, too. */
+    @Tag("thorough")
+    @Test
+    void demoIsGreenOnALaterJava() throws Exception {
+        Optional<Path> later = laterJava();
+        Assumptions.assumeTrue(later.isPresent(), "There is no later Java here.");
+
+        Result demo = run(Files.createTempDirectory("later"), found("env").toString(), "JAVA_HOME=" + later.get(),
+                "XDG_CACHE_HOME=" + home, unpacked.resolve("bin/vinekit").toString(), "demo", "--dir", "here");
+
+        assertThat(demo.exit()).as(demo.err() + demo.out()).isZero();
+        assertThat(demo.out()).contains(" passed, 0 failed");
+    }
+
+    private static Optional<Path> laterJava() throws IOException {
+        Path folder = Path.of("/usr/lib/jvm");
+        if (!Files.isDirectory(folder)) {
+            return Optional.empty();
+        }
+        try (Stream<Path> javas = Files.list(folder)) {
+            return javas.filter(java -> Files.isExecutable(java.resolve("bin/javac")) && version(java) > Runtime.version().feature())
+                    .max(Comparator.comparing(DistributionTest::version));
+        }
+    }
+
+    private static int version(Path java) {
+        try (Stream<String> lines = Files.lines(java.resolve("release"))) {
+            return lines.filter(line -> line.startsWith("JAVA_VERSION=")).findFirst()
+                    .map(line -> Integer.valueOf(line.replaceAll("\\D*(\\d+).*", "$1"))).orElse(0);
+        } catch (IOException e) {
+            return 0;
+        }
     }
 
     @Tag("thorough")

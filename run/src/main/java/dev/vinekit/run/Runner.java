@@ -48,6 +48,16 @@ public final class Runner {
     }
 
     /**
+     * Runs one of several parts of the tests of a compiled project on a scratch database, which is dropped afterwards.
+     *
+     * @param scope names the tables; all, and the service as a whole, if it names none
+     * @throws Fault if a name fits no table, or there are more parts than tables
+     */
+    public static TestReport test(Project project, Scope scope, Shard shard) {
+        return TestRun.of(project, scope.chosen(project.service()), shard).onEach(() -> SeededDatabase.of(project));
+    }
+
+    /**
      * Runs the tests of some tables of a compiled project on a database that stays in the project's folder {@code
      * target}.
      *

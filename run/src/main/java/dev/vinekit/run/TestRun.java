@@ -19,6 +19,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
@@ -89,6 +90,21 @@ final class TestRun {
         return ofClasses(project, touched);
     }
 
+    /**
+     * Of one of several parts of the tests.
+     *
+     * @param tables their names in the database; all tables, and the service as a whole, if empty
+     */
+    public static TestRun of(Project project, Set<String> tables, Shard shard) {
+        TestRun whole = new TestRun(project, tables);
+        ServiceDescription service = project.service();
+        List<String> classes = whole.classes();
+        Map<String, List<String>> byTable = classes.stream().collect(Collectors.groupingBy(name ->
+                service.tableOf(name).map(ServiceDescription.TableDescription::table).orElse("")));
+        return ofClasses(project, Set.copyOf(shard.of(project, byTable,
+                classes.stream().collect(Collectors.toMap(name -> name, name -> name.endsWith("Test") ? whole.size(name) : 0L)))));
+    }
+
     private static TestRun ofClasses(Project project, Set<String> classes) {
         ServiceDescription service = project.service();
         Set<String> tables = classes.stream().flatMap(name -> service.tableOf(name).stream())
@@ -131,6 +147,7 @@ final class TestRun {
         Duration duration = Duration.ofNanos(System.nanoTime() - start);
         Set<String> changed = new TreeSet<>();
         parts.forEach(part -> changed.addAll(part.changed()));
+        LastTimes.keep(project, project.service(), parts.stream().flatMap(part -> part.outcomes().stream()).toList());
         return new TestReport(project.service().only(tables), parts.stream().flatMap(part -> part.outcomes().stream())
                 .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList(),
                 duration, parts.get(0).rows(), List.copyOf(changed));

@@ -22,7 +22,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.yaml.snakeyaml.LoaderOptions;
 import org.yaml.snakeyaml.Yaml;
 import org.yaml.snakeyaml.error.Mark;
@@ -41,6 +44,9 @@ public final class MappingFile {
             .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
             .defaultPropertyInclusion(JsonInclude.Value.construct(JsonInclude.Include.NON_ABSENT, JsonInclude.Include.ALWAYS))
             .build();
+
+    /** A variable for which there was no value. */
+    private static final Pattern MISSING = Pattern.compile("\\$\\{(\\w+)}");
 
     /** No file, and nothing decided. */
     public static final MappingFile NONE = new MappingFile("", Decisions.NONE, new Places(), List.of());
@@ -123,6 +129,32 @@ public final class MappingFile {
                     "Use letters, digits and dots, and no Java keyword, for example com.example.cellar.");
         }
         return new MappingFile(name, decisions.inPackage(basePackage), places, mistakes);
+    }
+
+    /**
+     * The database that has a name in the section {@code connections}.
+     *
+     * @throws Fault if there is none, if it has no URL, or if it names a variable of the environment that is not set
+     */
+    public Decisions.Source connection(String wanted) {
+        Decisions.Source said = decisions.connections().get(wanted);
+        if (said == null) {
+            throw Fault.inCall((name.isEmpty() ? "A mapping file that is not there" : name) + " has no connection \"" + wanted
+                    + "\".", decisions.connections().isEmpty() ? "Add it: connections: {" + wanted
+                    + ": {url: \"jdbc:...\", user: NAME, password: \"${VARIABLE}\"}}."
+                    : "Name one of: " + String.join(", ", decisions.connections().keySet()) + ".");
+        }
+        if (said.url().isEmpty()) {
+            throw Fault.inCall("The connection " + wanted + " in " + name + " has no url.", "Add it there.");
+        }
+        for (String text : Stream.of(said.url(), said.user(), said.password()).flatMap(Optional::stream).toList()) {
+            Matcher missing = MISSING.matcher(text);
+            if (missing.find()) {
+                throw Fault.inCall("The environment variable " + missing.group(1) + ", which the connection " + wanted + " in "
+                        + name + " names, is not set.", "Set it, or give it a default: ${" + missing.group(1) + ":-default}.");
+            }
+        }
+        return said;
     }
 
     /** The folder of templates of the house; need not be there. */

@@ -91,6 +91,27 @@ class MappingFileTest {
     }
 
     @Test
+    void connectionsHaveNamesAndNeedTheirVariablesOnlyWhenTheyAreChosen() {
+        MappingFile file = MappingFile.parse("m.yaml", """
+                connections:
+                  test: {url: "jdbc:h2:./${FOLDER:-data}/cellar", user: sa, password: "${TEST_PASSWORD}", schemas: [wine]}
+                  local: {url: "jdbc:h2:mem:${NAME}"}
+                  empty: {user: sa}
+                """, Map.of("NAME", "cellar"), true);
+
+        file.verify(List.of());
+        assertThat(file.connection("local").url()).contains("jdbc:h2:mem:cellar");
+        assertThat(file.decisions().connections().get("test").url()).contains("jdbc:h2:./data/cellar");
+        assertThatThrownBy(() -> file.connection("test")).isInstanceOf(Fault.class).hasMessage("The environment variable "
+                + "TEST_PASSWORD, which the connection test in m.yaml names, is not set.");
+        assertThatThrownBy(() -> file.connection("empty")).hasMessage("The connection empty in m.yaml has no url.");
+        assertThatThrownBy(() -> file.connection("live")).isInstanceOfSatisfying(Fault.class, fault -> assertThat(
+                fault.getMessage() + fault.fix()).isEqualTo("m.yaml has no connection \"live\".Name one of: test, local, empty."));
+        assertThatThrownBy(() -> MappingFile.NONE.connection("live")).isInstanceOf(Fault.class);
+        assertThat(MappingFile.record(file.decisions()).toString()).doesNotContain("jdbc:");
+    }
+
+    @Test
     void missingVariableIsAMistakeOnlyWhereItsValueIsWanted() {
         String text = "source:\n  password: ${NOT_SET}\n";
 
@@ -280,7 +301,7 @@ class MappingFileTest {
 
         assertThat(schema.path("$schema").textValue()).endsWith("2020-12/schema");
         assertThat(schema.path("properties").fieldNames()).toIterable()
-                .containsExactly("source", "tables", "project", "seed", "http", "own-rows", "stamps", "entities");
+                .containsExactly("source", "connections", "tables", "project", "seed", "http", "own-rows", "stamps", "entities");
         schema.path("$defs").path("entity").path("properties").properties().forEach(property ->
                 assertThat(property.getValue().has("description") || property.getValue().has("$ref"))
                         .as(property.getKey()).isTrue());

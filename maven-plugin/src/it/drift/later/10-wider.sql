@@ -1,0 +1,1 @@
+ALTER TABLE pressing ADD COLUMN litres INT;

@@ -1,0 +1,1 @@
+CREATE TABLE vessel (id INT PRIMARY KEY, litres INT CHECK (litres > 0));
