@@ -49,7 +49,9 @@ class ResultsTest extends OrchardCommands {
     @Test
     void resultsAreAsTheirSchemasSay() throws Exception {
         Files.writeString(Files.createDirectories(directory.resolve("service")).resolve("vinekit.yaml"), """
-                entities: {tree: {access: {read: [picker]}}}
+                entities:
+                  tree:
+                    access: {read: [picker]}
                 """);
 
         JsonNode dry = result("generate", 0, json("generate", "--dir", "service", "--dry-run"));

@@ -13,7 +13,9 @@ import java.util.stream.Stream;
 
 /** The scripts that a path stands for: a file alone, or those of a folder, each after those that it builds on. */
 final class ScriptFiles {
-    /** By their letters, and numbers among these by their values: 9 comes before 10, and 1.2 before 1.10. */
+    private static final String POINT = ".";
+
+    /** By their letters, and numbers among these by their values: 9 before 10, 1 before 1.2, and 1.2 before 1.10. */
     private static final Comparator<Path> IN_ORDER = Comparator.comparing(
             script -> parts(script.getFileName().toString()),
             (one, other) -> Arrays.compare(one, other, ScriptFiles::compare));
@@ -49,6 +51,8 @@ final class ScriptFiles {
 
     private static int compare(String one, String other) {
         boolean numbers = Character.isDigit(one.charAt(0)) && Character.isDigit(other.charAt(0));
-        return numbers ? new BigInteger(one).compareTo(new BigInteger(other)) : one.compareTo(other);
+        boolean further = one.equals(POINT) != other.equals(POINT);
+        return numbers ? new BigInteger(one).compareTo(new BigInteger(other))
+                : further ? Boolean.compare(one.equals(POINT), other.equals(POINT)) : one.compareTo(other);
     }
 }
