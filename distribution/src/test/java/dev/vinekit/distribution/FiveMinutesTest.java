@@ -2,7 +2,6 @@ package dev.vinekit.distribution;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vinekit.cellar.Cellar;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -24,6 +23,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** The way of the README with a database of one's own, as a person would type it. */
 class FiveMinutesTest {
     private static final Path README = Path.of("../README.md");
+    private static final Path SCRIPTS = Path.of("../examples/cellar-service/src/main/resources/db");
     private static final String PASSWORD = "corked";
     private static final Pattern ADDRESS = Pattern.compile("http://localhost:\\d+/api");
 
@@ -63,14 +63,11 @@ class FiveMinutesTest {
     /** The example's tables and rows where the README has its database. */
     private static void makeCellar(Path directory) throws Exception {
         String url = "jdbc:h2:" + Files.createDirectories(directory.resolve("data")).resolve("cellar");
-        try (Cellar cellar = Cellar.open("h2"); Connection from = cellar.database().connect();
-                Statement script = from.createStatement()) {
-            Path dump = directory.resolve("data/cellar.sql");
-            script.execute("SCRIPT DROP TO '" + dump + "'");
-            try (Connection to = DriverManager.getConnection(url, "sa", PASSWORD); Statement load = to.createStatement()) {
-                load.execute("RUNSCRIPT FROM '" + dump + "'");
+        try (Connection connection = DriverManager.getConnection(url, "sa", PASSWORD);
+                Statement statement = connection.createStatement()) {
+            for (String script : List.of("schema.sql", "seed.sql")) {
+                statement.execute("RUNSCRIPT FROM '" + SCRIPTS.resolve(script).toAbsolutePath() + "'");
             }
-            Files.delete(dump);
         }
     }
 

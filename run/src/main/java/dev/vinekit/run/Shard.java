@@ -51,7 +51,8 @@ public record Shard(int number, int of) {
     List<String> of(Project project, Map<String, List<String>> byTable, Map<String, Long> bytes) {
         Map<String, Double> weights = weights(LastTimes.of(project), byTable, bytes);
         List<String> tables = new ArrayList<>(byTable.keySet());
-        tables.sort(Comparator.comparing((String table) -> weights.get(table)).reversed().thenComparing(table -> table));
+        Comparator<String> byWeight = Comparator.comparing(weights::get);
+        tables.sort(byWeight.reversed().thenComparing(table -> table));
         double[] loads = new double[of];
         List<String> ours = new ArrayList<>();
         for (String table : tables) {
