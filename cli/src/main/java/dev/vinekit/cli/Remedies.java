@@ -22,8 +22,8 @@ final class Remedies {
             case NAME_DIRECTORY -> "Name another directory with --dir.";
             case NAME_EMPTY_DIRECTORY ->
                 remedy.text("Name an empty or a new directory with --dir, or one with a pom.xml or a %s.");
-            case GENERATE_FIRST -> "Run generate first, or name the project's directory with --dir.";
-            case GENERATE_AGAIN -> "Run generate once more.";
+            case GENERATE_FIRST -> "Run vinekit generate --url URL first, or name the project's directory with --dir.";
+            case GENERATE_AGAIN -> "Run vinekit generate once more.";
             case NAME_EMPTY_DATABASE -> "Make an empty database and name it with --on.";
             case NAME_EMPTY_DATABASE_ON_A_SERVER ->
                 "Make an empty database on a server of your own, and name it with --on.";

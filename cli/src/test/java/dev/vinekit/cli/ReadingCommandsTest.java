@@ -56,7 +56,7 @@ class ReadingCommandsTest extends OrchardCommands {
         "3 | generate --url URL --dir /proc/service                 | failed",
         "2 | generate --url URL --dir new --package 1a              | is not a Java package name",
         "2 | generate --url URL --dir new --tables nosuch           | no table or view named nosuch",
-        "2 | test --dir nothing                                     | no generated project in nothing",
+        "2 | test --dir nothing                                     | There is no generated project in",
         "2 | inspect --script nosuch.sql --engine sqlite             | There is no file nosuch.sql",
         "2 | inspect --script a-file                                | --script needs the engine",
         "2 | inspect --script a-file --url jdbc:h2:./orchard         | Both --url and --script",
@@ -65,7 +65,7 @@ class ReadingCommandsTest extends OrchardCommands {
         "2 | demo --engine jdbc                                      | There is no cellar",
         "2 | role --script a-file --engine postgresql --name x       | Name the database with --url",
         "2 | role --url URL --name x --connections 0                 | 0 connections",
-        "2 | serve --dir theirs                                     | no generated project in theirs"})
+        "2 | serve --dir theirs                                     | There is no generated project in"})
     void mistakesAreNamedWithTheWayOutAndNothingIsWritten(int exit, String line, String message) throws Exception {
         Files.writeString(directory.resolve("a-file"), "mine");
         Files.createDirectories(directory.resolve("theirs"));

@@ -62,7 +62,7 @@ public final class Project {
     public static Project existing(Path directory) {
         Project project = new Project(directory);
         if (!project.isOurs()) {
-            throw Fault.inCall("There is no generated project in " + directory + ".",
+            throw Fault.inCall("There is no generated project in " + directory.toAbsolutePath().normalize() + ".",
                     Remedy.of(Remedy.Kind.GENERATE_FIRST));
         }
         return project;

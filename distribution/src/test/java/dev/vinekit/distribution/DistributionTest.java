@@ -7,6 +7,9 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -185,6 +188,22 @@ class DistributionTest {
         try (Stream<Path> files = Files.list(home.resolve(".cache/vinekit"))) {
             return files.map(file -> file.getFileName().toString()).filter(name -> name.startsWith("start-")).toList();
         }
+    }
+
+    /** What is typed stands ready before the tool asks. */
+    @Test
+    void passwordIsAskedForAtATerminal() throws Exception {
+        Path folder = Files.createTempDirectory("cask");
+        String url = "jdbc:h2:" + folder.resolve("cask");
+        try (Connection connection = DriverManager.getConnection(url, "sa", "corked");
+                Statement statement = connection.createStatement()) {
+            statement.execute("CREATE TABLE cask (id INT PRIMARY KEY)");
+        }
+
+        Result asked = run(folder, "sh", "-c", "echo corked | XDG_CACHE_HOME=" + folder + " script -qec \"'"
+                + unpacked.resolve("bin/vinekit") + "' inspect --url " + url + " --user sa\" /dev/null");
+
+        assertThat(asked.out()).contains("Password of sa: ", "CASK");
     }
 
     @Test

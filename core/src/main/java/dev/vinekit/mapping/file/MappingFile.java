@@ -139,9 +139,9 @@ public final class MappingFile {
     public Decisions.Source connection(String wanted) {
         Decisions.Source said = decisions.connections().get(wanted);
         if (said == null) {
-            throw Fault.inCall((name.isEmpty() ? "A mapping file that is not there" : name) + " has no connection \"" + wanted
-                    + "\".", decisions.connections().isEmpty() ? "Add it: connections: {" + wanted
-                    + ": {url: \"jdbc:...\", user: NAME, password: \"${VARIABLE}\"}}."
+            throw Fault.inCall((name.isEmpty() ? "There is no mapping file, and no" : name + " has no") + " connection \""
+                    + wanted + "\".", decisions.connections().isEmpty() ? "Add to " + (name.isEmpty() ? NAME : name)
+                    + ": connections: {" + wanted + ": {url: \"jdbc:...\", user: NAME, password: \"${VARIABLE}\"}}"
                     : "Name one of: " + String.join(", ", decisions.connections().keySet()) + ".");
         }
         if (said.url().isEmpty()) {
