@@ -7,6 +7,7 @@ import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
@@ -26,6 +27,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Makes sample rows by rule, the same for the same mapping. */
@@ -36,6 +38,9 @@ public final class SampleRows {
     private final Solutions solutions;
     private final TriggerEffects triggers;
     private final int room;
+
+    /** The columns that references of all tables go to, by table. */
+    private final Map<TableName, Set<List<String>>> referred;
     private final Map<TableName, Boolean> fillable = new HashMap<>();
     private final Map<TableName, Set<TableName>> reachable = new HashMap<>();
     private final Map<TableName, Set<TableName>> required = new HashMap<>();
@@ -55,6 +60,9 @@ public final class SampleRows {
         this.solutions = solutions;
         this.triggers = triggers;
         this.room = room;
+        this.referred = mapping.entities().stream().flatMap(entity -> entity.relations().stream())
+                .map(Relation::foreignKey).collect(Collectors.groupingBy(ForeignKey::target,
+                        Collectors.mapping(ForeignKey::targetColumns, Collectors.toSet())));
     }
 
     /** These samples, for tables whose triggers are known. */
@@ -344,9 +352,7 @@ public final class SampleRows {
 
     /** Whether rows of other tables refer to this field, so that it should tell rows apart though no key says so. */
     private boolean isReferredTo(Entity entity, Field field) {
-        return mapping.entities().stream().flatMap(other -> other.relations().stream())
-                .filter(relation -> relation.foreignKey().target().equals(entity.table().name()))
-                .anyMatch(relation -> relation.foreignKey().targetColumns().equals(List.of(field.column().name())));
+        return referred.getOrDefault(entity.table().name(), Set.of()).contains(List.of(field.column().name()));
     }
 
     /** Whether this field is the one that makes a unique key of the table unique. */
