@@ -4,7 +4,6 @@ import dev.vinekit.VineKit;
 import dev.vinekit.engine.Database;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Remedy;
-import java.io.Console;
 import java.util.Map;
 import picocli.CommandLine.Option;
 
@@ -33,9 +32,7 @@ final class LoginOptions {
      * is asked for it.
      */
     Database admitted(Database database) {
-        Console console = System.console();
-        if (console == null || !Boolean.getBoolean("vinekit.color") || passwordVariable != null
-                || !database.password().isEmpty()) {
+        if (!Boolean.getBoolean("vinekit.asks") || passwordVariable != null || !database.password().isEmpty()) {
             return database;
         }
         try {
@@ -46,7 +43,7 @@ final class LoginOptions {
                 throw fault;
             }
             String whose = database.user().isEmpty() ? "" : " of " + database.user();
-            char[] password = console.readPassword("Password%s: ", whose);
+            char[] password = System.console().readPassword("Password%s: ", whose);
             return Database.at(database.url(), database.user(), password == null ? "" : new String(password));
         }
     }
