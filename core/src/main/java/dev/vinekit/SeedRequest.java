@@ -55,4 +55,9 @@ public record SeedRequest(String own, int rows, long number) {
     public SeedRequest withRows(int count) {
         return new SeedRequest(own, count, number);
     }
+
+    /** This request, for other rows. */
+    public SeedRequest withNumber(long other) {
+        return new SeedRequest(own, rows, other);
+    }
 }

@@ -26,6 +26,7 @@ import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.scratch.PresentRows;
 import dev.vinekit.scratch.ScratchRows;
 import dev.vinekit.source.EngineTraits;
 import dev.vinekit.source.SourceFile;
@@ -39,6 +40,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * Vine Kit, one method a step: read, map, generate, plan, write. Every step takes a value and gives a value; only
@@ -198,7 +200,7 @@ public final class VineKit {
         EngineTraits traits = new EngineTraits(engine.title(), engine.exampleUrl(), engine.libraries().stream()
                 .map(library -> new EngineTraits.Library(
                         library.group(), library.artifact(), library.version(), library.scope()))
-                .toList(), engine.getClass());
+                .toList(), engine.replicates(), engine.pooled(), engine.getClass());
         ScratchRows rows = ScratchRows.of(mapping, new ScratchPlace(engine, source),
                 samples -> seed(mapping, samples, seed));
         return Sources.of(mapping.withRemarks(rows.remarks()), traits, engine.dialect(mapping.schema()),
@@ -209,6 +211,21 @@ public final class VineKit {
     public static String seed(Mapping mapping, SeedRequest request) {
         return seed(mapping, ScratchRows.samples(mapping, ScratchPlace.of(Engines.named(mapping.schema().engine()))),
                 request);
+    }
+
+    /**
+     * SQL that inserts made-up rows into those tables of a database that are empty, and refers to the rows that others
+     * have; the same for the same request and the same rows. Nothing is inserted.
+     *
+     * @param mapping of the database's schema
+     * @param request how many, and its number; its own script is not looked at
+     */
+    public static String fill(Database database, Mapping mapping, SeedRequest request) {
+        Dialect dialect = database.engine().dialect(mapping.schema());
+        String present = ask(database, connection -> PresentRows.of(connection, mapping, dialect));
+        Function<SampleRows, String> added = samples ->
+                new SeedScript(mapping, dialect, samples).added(present, request.rows(), request.number());
+        return added.apply(ScratchRows.of(mapping, ScratchPlace.of(database.engine()), added).samples());
     }
 
     private static String seed(Mapping mapping, SampleRows samples, SeedRequest request) {

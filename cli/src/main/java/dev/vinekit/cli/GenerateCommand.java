@@ -70,6 +70,7 @@ final class GenerateCommand extends ToolCommand {
             schema = steps.read(opened.database(), source.scope());
             lasting = opened.lasting();
         }
+        Optional<String> packageChoice = project.choice(file);
         MappingFile decided = project.inPackage(file);
         Mapping mapping = steps.map(schema, decided, directory);
         SourceTree sources = steps.generate(mapping, decided, directory, lasting);
@@ -88,9 +89,10 @@ final class GenerateCommand extends ToolCommand {
         }
         boolean everything = output.verbose() || dryRun;
         report(sources.mapping(), changes, before, everything);
+        packageChoice.ifPresent(System.out::println);
         unfilled(sources, everything);
         new DiffView(output.style(), System.out).print(lines);
-        conclude(mapping, changes);
+        conclude(mapping, changes, before.isEmpty());
         return code;
     }
 
@@ -166,7 +168,7 @@ final class GenerateCommand extends ToolCommand {
         }
     }
 
-    private void conclude(Mapping mapping, ChangeSet changes) {
+    private void conclude(Mapping mapping, ChangeSet changes, boolean isFirst) {
         if (changes.isEmpty()) {
             System.out.println("Nothing to write: the project is up to date.");
             return;
@@ -181,7 +183,9 @@ final class GenerateCommand extends ToolCommand {
         } else if (!dryRun) {
             boolean ownScratch = !Engines.named(mapping.schema().engine()).libraries().isEmpty();
             boolean conflicts = !changes.ofKind(FileChange.Kind.CONFLICT).isEmpty();
-            System.out.println("Next: " + (conflicts ? "settle the conflicts, then " : "") + "vinekit test"
+            boolean withoutStarter = isFirst && !mapping.conventions().server();
+            System.out.println("Next: " + (conflicts ? "settle the conflicts, then " : "")
+                    + (withoutStarter ? "write a ServiceStarter for the tests (its Javadoc says how), then " : "") + "vinekit test"
                     + project.option()
                     + (ownScratch ? "" : " --on the URL of an empty database"));
         }

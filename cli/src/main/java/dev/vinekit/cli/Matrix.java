@@ -25,6 +25,8 @@ final class Matrix {
     private static final int INDENT = 4;
     private static final int SHOWN_TABLES = 25;
     private static final int SHOWN_REMARKS = 10;
+    private static final int SHOWN_PLACES = 100;
+    private static final int ANNOTATION_LINES = 3;
     private static final int SHOWN_CAUSES = 10;
     private static final int SHOWN_LINES = 24;
 
@@ -223,12 +225,22 @@ final class Matrix {
             out.println("... and " + left + " more, of " + (causes.size() - SHOWN_CAUSES)
                     + " other causes; the report has them all.");
         }
+        report.failures().stream().filter(failure -> failure.place().isPresent()).limit(SHOWN_PLACES)
+                .forEach(failure -> out.println(annotation(failure)));
         for (String table : report.changedTables()) {
             out.println(style.bad(style.fail() + " " + table + " does not hold its seed rows again"));
         }
         if (!report.isGreen()) {
             out.println();
         }
+    }
+
+    /** A failure in one line that other programs take for one: where, which test, and how its message begins. */
+    private static String annotation(TestOutcome failure) {
+        return failure.place().orElseThrow() + ": " + failure.testClass() + "." + failure.name() + ": "
+                + failure.failure().stream().flatMap(String::lines)
+                .takeWhile(line -> !line.startsWith("The last request") && !line.startsWith("at ")).map(String::strip)
+                .filter(line -> !line.isEmpty()).limit(ANNOTATION_LINES).collect(Collectors.joining(" "));
     }
 
     /**

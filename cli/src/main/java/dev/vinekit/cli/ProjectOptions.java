@@ -1,10 +1,7 @@
 package dev.vinekit.cli;
 
-import dev.vinekit.project.Project;
-import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.project.PackageChoice;
 import java.nio.file.Path;
-import java.util.Locale;
-import java.util.Optional;
 import picocli.CommandLine.Option;
 
 /** Which generated project. */
@@ -22,15 +19,8 @@ class ProjectOptions {
         return directory().equals(Path.of(".")) ? "" : " --dir " + directory();
     }
 
-    /** The package of the last run, or one made of the directory's name. */
+    /** The package of the last run, or one that fits the project that is there. */
     String defaultPackage() {
-        Optional<ServiceDescription> before = Project.serviceBefore(directory());
-        if (before.isPresent()) {
-            return before.get().basePackage();
-        }
-        Path last = directory().toAbsolutePath().normalize().getFileName();
-        String letters = (last == null ? "" : last.toString()).toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]", "").replaceFirst("^[0-9]+", "");
-        return "com.example." + (letters.isEmpty() ? "service" : letters);
+        return PackageChoice.of(directory()).name();
     }
 }

@@ -113,9 +113,10 @@ final class Results {
     }
 
     /** A test that failed. */
-    record FailedTest(String test, String name, String message) {
+    record FailedTest(String test, String name, String place, String message) {
         static FailedTest of(TestOutcome outcome) {
-            return new FailedTest(outcome.testClass(), outcome.name(), outcome.failure().orElseThrow());
+            return new FailedTest(outcome.testClass(), outcome.name(), outcome.place().orElse(""),
+                    outcome.failure().orElseThrow());
         }
     }
 

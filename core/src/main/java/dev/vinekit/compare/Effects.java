@@ -21,7 +21,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** Works out what a change means, by what tables are mapped to. */
 final class Effects {
@@ -109,19 +108,12 @@ final class Effects {
                 won(now, operation.word(), was.roles(operation), now.roles(operation));
             }
         }
-        was.findersByRole().forEach(finder -> lost(now, word(finder), finder.roles(), listers(now, finder)));
-        now.findersByRole().forEach(finder -> won(now, word(finder), listers(was, finder), finder.roles()));
+        was.findersByRole().forEach(finder -> lost(now, word(finder), finder.roles(), now.listers(finder)));
+        now.findersByRole().forEach(finder -> won(now, word(finder), was.listers(finder), finder.roles()));
     }
 
     private static String word(Finder finder) {
         return "list by " + String.join(" and ", finder.parameters());
-    }
-
-    /** Those who may list what a finder finds, and perhaps all. */
-    private static List<String> listers(Entity entity, Finder wanted) {
-        return Stream.concat(entity.roles(Operation.LIST).stream(), entity.finders().stream()
-                .filter(finder -> finder.parameters().equals(wanted.parameters()))
-                .flatMap(finder -> finder.roles().stream())).toList();
     }
 
     private void won(Entity now, String what, List<String> was, List<String> are) {

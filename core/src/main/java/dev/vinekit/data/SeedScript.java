@@ -51,14 +51,21 @@ public final class SeedScript {
      * @param number another one makes other rows
      */
     public String text(String own, int rows, long number) {
+        String added = added(own, rows, number);
+        return added.isEmpty() ? own.isBlank() ? "-- No table takes rows.\n" : own
+                : own.isBlank() ? "-- Made-up rows, " + rows + " in each table.\n" + added
+                : own.stripTrailing() + "\n\n-- Made-up rows for the tables that have none above.\n" + added;
+    }
+
+    /** Rows for the tables that a script leaves empty, as {@link #text} adds them to it. */
+    public String added(String own, int rows, long number) {
         KnownRows known = new KnownRows(mapping, own);
         SeedRows made = new SeedRows(mapping, samples, known, rows, number);
         List<Entity> open = inOrder().filter(entity -> !known.has(entity) && made.count(entity) > 0).toList();
         if (open.isEmpty()) {
-            return own.isBlank() ? "-- No table takes rows.\n" : own;
+            return "";
         }
-        StringBuilder script = new StringBuilder(own.isBlank() ? "-- Made-up rows, " + rows + " in each table.\n"
-                : own.stripTrailing() + "\n\n-- Made-up rows for the tables that have none above.\n");
+        StringBuilder script = new StringBuilder();
         for (Entity entity : mapping.entities()) {
             boolean few = open.contains(entity) && made.count(entity) < rows;
             if (few) {

@@ -27,6 +27,19 @@ public interface Engine {
     /** A URL of the form that the driver takes, with made-up names. */
     String exampleUrl();
 
+    /**
+     * Whether its databases can have replicas that follow them; the engine then has a template
+     * {@code support/Replication} that tells how far each has come.
+     */
+    default boolean replicates() {
+        return false;
+    }
+
+    /** Whether poolers are usual before it that lend a connection for the length of a transaction only. */
+    default boolean pooled() {
+        return false;
+    }
+
     /** Whether this engine's driver takes the URL. */
     boolean accepts(String jdbcUrl);
 
@@ -120,6 +133,15 @@ public interface Engine {
      */
     default Optional<String> lacking(SQLException refusal) {
         return Optional.empty();
+    }
+
+    /**
+     * What puts a database, made by {@link #scratch}, back to what it is now.
+     *
+     * @throws SQLException if the database refuses what this takes
+     */
+    default Restorer restorer(ScratchDatabase database) throws SQLException {
+        return Restorer.NONE;
     }
 
     /**

@@ -87,6 +87,10 @@ public final class ScratchDatabase implements AutoCloseable {
         }
     }
 
+    public Engine engine() {
+        return engine;
+    }
+
     public String url() {
         return url;
     }

@@ -73,6 +73,11 @@ public final class ScriptDatabase implements AutoCloseable {
         return database;
     }
 
+    /** The database itself, for more to be done in it. */
+    public ScratchDatabase scratch() {
+        return scratch;
+    }
+
     /** The parts of the script that were not run. */
     public List<ScratchDatabase.Skipped> skipped() {
         return skipped;

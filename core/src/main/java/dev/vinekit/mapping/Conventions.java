@@ -9,11 +9,14 @@ import com.fasterxml.jackson.annotation.JsonAlias;
  * @param fileHeader the text of a comment at the head of every Java file; empty for none
  * @param indentation one step of it: spaces or a tab
  * @param basePath what every path begins with: a slash in front and none behind
+ * @param server whether the service has a server of its own; otherwise an application of somebody's runs it
  * @param page whether the service has a page for people
+ * @param metrics whether it measures what it does
+ * @param traces whether it tells what belongs to one request
  */
 public record Conventions(
         Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath,
-        boolean page) {
+        boolean server, boolean page, boolean metrics, boolean traces) {
     /** How classes are put into packages. */
     public enum Layout {
         @JsonAlias("by-layer")
@@ -43,6 +46,9 @@ public record Conventions(
                     default -> "    ";
                 },
                 decisions.http().basePath().orElse("/api"),
-                decisions.http().page().orElse(true));
+                decisions.http().server().orElse(true),
+                decisions.http().server().orElse(true) && decisions.http().page().orElse(true),
+                decisions.observability().metrics().orElse(true),
+                decisions.observability().traces().orElse(true));
     }
 }

@@ -16,9 +16,9 @@ import java.util.Set;
  */
 public record Decisions(
         Source source, Map<String, Source> connections, Tables tables, Project project, Seed seed, Http http,
-        OfRows ownRows, OfStamps stamps, Map<String, OfEntity> entities) {
+        Observability observability, OfRows ownRows, OfStamps stamps, Map<String, OfEntity> entities) {
     /** Nothing decided. */
-    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null, null, null);
+    public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null, null, null, null);
 
     /** Where the schema is read from. */
     public record Source(
@@ -76,12 +76,24 @@ public record Decisions(
      *
      * @param otherTables the roles that may do everything with tables of which nothing is said; nobody, if anything is
      *     said of any
-     * @param page whether the project has a page for people; it does if nothing is decided
+     * @param server whether the project has a server of its own; it does if nothing is decided
+     * @param page whether the project has a page for people; it does if nothing is decided, where it has a server
      */
-    public record Http(Optional<String> basePath, List<String> otherTables, Optional<Boolean> page) {
+    public record Http(
+            Optional<String> basePath, List<String> otherTables, Optional<Boolean> server, Optional<Boolean> page) {
         public Http {
             otherTables = orEmpty(otherTables);
         }
+    }
+
+    /**
+     * What can be seen of a running service from outside.
+     *
+     * @param metrics whether it measures what it does; it does if nothing is decided
+     * @param traces whether it tells what belongs to one request, also over several services; it does if nothing is
+     *     decided
+     */
+    public record Observability(Optional<Boolean> metrics, Optional<Boolean> traces) {
     }
 
     /**
@@ -204,7 +216,8 @@ public record Decisions(
         project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
-        http = http == null ? new Http(Optional.empty(), null, Optional.empty()) : http;
+        http = http == null ? new Http(Optional.empty(), null, Optional.empty(), Optional.empty()) : http;
+        observability = observability == null ? new Observability(Optional.empty(), Optional.empty()) : observability;
         ownRows = ownRows == null ? OfRows.NONE : ownRows;
         stamps = stamps == null ? OfStamps.NONE : stamps;
         entities = orEmpty(entities);
@@ -214,12 +227,13 @@ public record Decisions(
     public Decisions inPackage(String basePackage) {
         Project inPackage = new Project(Optional.of(basePackage), project.layout, project.interfaces, project.jsonNames,
                 project.fileHeader, project.indentation, project.templates);
-        return new Decisions(source, connections, tables, inPackage, seed, http, ownRows, stamps, entities);
+        return new Decisions(
+                source, connections, tables, inPackage, seed, http, observability, ownRows, stamps, entities);
     }
 
     /** These decisions, but for where the schema is read from. */
     public Decisions withoutSource() {
-        return new Decisions(null, null, tables, project, seed, http, ownRows, stamps, entities);
+        return new Decisions(null, null, tables, project, seed, http, observability, ownRows, stamps, entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

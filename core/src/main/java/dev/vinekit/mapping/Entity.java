@@ -123,6 +123,13 @@ public record Entity(
                 .distinct().toList();
     }
 
+    /** The roles that may list what a request finds that names all of a finder's parameters. */
+    public List<String> listers(Finder wanted) {
+        return Stream.concat(roles(Operation.LIST).stream(),
+                finders.stream().filter(finder -> wanted.parameters().containsAll(finder.parameters()))
+                        .flatMap(finder -> finder.roles().stream())).distinct().toList();
+    }
+
     /** The field that says when a row was deleted, where deleted rows stay. */
     public Optional<Field> deletion() {
         return fields.stream().filter(field -> field.filling() == Filling.DELETED_AT).findFirst();

@@ -55,7 +55,9 @@ final class Plan {
      */
     static ChangeSet of(
             Path directory, SourceTree sources, boolean sourcesOnly, List<String> scope, List<SourceFile> scripts) {
+        SourceFolders folders = SourceFolders.of(directory);
         List<SourceFile> files = sources.files().stream().filter(file -> !sourcesOnly || !file.isProjectFile())
+                .map(file -> new SourceFile(folders.place(file.path()), file.text(), file.role(), file.table()))
                 .toList();
         Plan plan = new Plan(directory, files);
         plan.findRenamed();

@@ -12,19 +12,21 @@ import java.util.stream.Stream;
 /**
  * Where the next change script goes.
  *
+ * @param folder relative to the project, with forward slashes
  * @param number the first one after all that are there
  */
-public record ScriptPlace(int number) {
+public record ScriptPlace(String folder, int number) {
     private static final String FOLDER = "src/main/resources/db/changes";
     private static final Pattern NUMBERED = Pattern.compile("0*([1-9][0-9]{0,7})\\b.*");
 
     static ScriptPlace in(Path directory) {
-        Path folder = directory.resolve(FOLDER);
+        String place = SourceFolders.of(directory).place(FOLDER);
+        Path folder = directory.resolve(place);
         if (!Files.isDirectory(folder)) {
-            return new ScriptPlace(1);
+            return new ScriptPlace(place, 1);
         }
         try (Stream<Path> scripts = Files.list(folder)) {
-            return new ScriptPlace(1 + scripts.map(script -> NUMBERED.matcher(script.getFileName().toString()))
+            return new ScriptPlace(place, 1 + scripts.map(script -> NUMBERED.matcher(script.getFileName().toString()))
                     .filter(Matcher::matches).mapToInt(number -> Integer.parseInt(number.group(1))).max().orElse(0));
         } catch (IOException e) {
             throw Fault.inWorld("Reading " + folder + " failed: " + FileFailure.reason(e) + ".",
@@ -38,6 +40,6 @@ public record ScriptPlace(int number) {
      * @param about words that say what it is about, with hyphens
      */
     public String path(String about) {
-        return String.format(Locale.ROOT, "%s/%04d-%s.sql", FOLDER, number, about);
+        return String.format(Locale.ROOT, "%s/%04d-%s.sql", folder, number, about);
     }
 }

@@ -4,24 +4,21 @@ import dev.vinekit.data.TriggerEffects;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
+import dev.vinekit.engine.TextRows;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaObject;
-import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Script;
-import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -130,7 +127,7 @@ final class ScratchTriggers {
 
     private List<List<String>> rows(ScratchDatabase database, Entity entity) throws SQLException {
         try (Statement statement = database.anchor().createStatement()) {
-            return rows(statement, select(entity) + (entity.key().isEmpty() ? "" : " ORDER BY "
+            return TextRows.of(statement, select(entity) + (entity.key().isEmpty() ? "" : " ORDER BY "
                     + entity.key().stream().map(Field::sqlName).collect(Collectors.joining(", "))));
         }
     }
@@ -138,21 +135,6 @@ final class ScratchTriggers {
     private static String select(Entity entity) {
         return "SELECT " + entity.fields().stream().map(Field::selected).collect(Collectors.joining(", ")) + " FROM "
                 + entity.sqlTable();
-    }
-
-    private static List<List<String>> rows(Statement statement, String sql) throws SQLException {
-        List<List<String>> rows = new ArrayList<>();
-        try (ResultSet row = statement.executeQuery(sql)) {
-            int width = row.getMetaData().getColumnCount();
-            while (row.next()) {
-                List<String> values = new ArrayList<>();
-                for (int i = 1; i <= width; i++) {
-                    values.add(row.getString(i));
-                }
-                rows.add(values);
-            }
-        }
-        return rows;
     }
 
     private void compare(Entity entity, List<List<String>> now, List<List<String>> expected) {
@@ -187,7 +169,7 @@ final class ScratchTriggers {
                 String value = rows.get(1).get(entity.fields().indexOf(field));
                 if (value != null && runs(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
                         + literal(rows.get(1), entity, field) + " WHERE " + where)) {
-                    List<List<String>> after = rows(statement, select(entity) + " WHERE " + where);
+                    List<List<String>> after = TextRows.of(statement, select(entity) + " WHERE " + where);
                     if (after.size() == 1) {
                         differences(entity, after.get(0), rows.get(0), field.column().name());
                     }
@@ -201,18 +183,8 @@ final class ScratchTriggers {
         }
     }
 
-    /** A value that was read as text, as a constant: times as the database told them, without an offset perhaps. */
     private String literal(List<String> row, Entity entity, Field field) {
-        String text = row.get(entity.fields().indexOf(field));
-        SqlType type = field.column().type();
-        return switch (type.kind()) {
-            case TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(text);
-            case SET -> Dialect.quoteLiteral(text);
-            case BINARY -> dialect.literal(type, text.startsWith("\\x") ? text.substring(2)
-                    : HexFormat.of().formatHex(text.getBytes(StandardCharsets.ISO_8859_1)));
-            case ARRAY -> text.startsWith("{") ? Dialect.quoteLiteral(text) : "NULL";
-            default -> dialect.literal(type, text);
-        };
+        return ReadValues.literal(dialect, field.column().type(), row.get(entity.fields().indexOf(field)));
     }
 
     private Map<TableName, Integer> counts(Connection connection) throws SQLException {
@@ -221,7 +193,7 @@ final class ScratchTriggers {
         try (Statement statement = connection.createStatement()) {
             for (Entity entity : tables) {
                 counts.put(entity.table().name(),
-                        Integer.valueOf(rows(statement, "SELECT COUNT(*) FROM " + entity.sqlTable()).get(0).get(0)));
+                        Integer.valueOf(TextRows.of(statement, "SELECT COUNT(*) FROM " + entity.sqlTable()).get(0).get(0)));
             }
         }
         return counts;

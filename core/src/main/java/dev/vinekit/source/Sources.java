@@ -115,6 +115,9 @@ public final class Sources {
     /** The classes that are the same for all tables: one for each template that has something to write. */
     private void support() {
         support("main", "support");
+        if (service.server()) {
+            support("main", "server");
+        }
         support("test", "testsupport");
     }
 
@@ -140,6 +143,12 @@ public final class Sources {
         file(".editorconfig", templates.render("project/editorconfig", model), "project/editorconfig");
         file("verify.sh", templates.render("project/verify.sh", model), "project/verify.sh");
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
+        file("src/main/resources/logback/text.xml", templates.render("project/logText", model), "project/logText");
+        file("src/main/resources/logback/json.xml", templates.render("project/logJson", model), "project/logJson");
+        if (service.server()) {
+            file("Containerfile", templates.render("project/Containerfile", model), "project/Containerfile");
+            file(mapping.artifact() + ".service", templates.render("project/unit", model), "project/unit");
+        }
         if (service.interfaces()) {
             file("src/test/resources/mockito-extensions/org.mockito.plugins.MockMaker",
                     templates.render("project/mocks", model), "project/mocks");
@@ -152,7 +161,7 @@ public final class Sources {
                 .map(file -> nameOf(file) + "\n").sorted().collect(Collectors.joining());
         file("src/main/resources/META-INF/services/" + mapping.basePackage() + ".support.Registration", registrations,
                 "registrations");
-        file("src/main/resources/openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
+        file("src/main/resources/" + ServiceViews.resources(mapping) + "openapi.json", OpenApi.of(mapping, samples, seed), "openapi.json");
         List<String> libraries = new ArrayList<>();
         Matcher library = COORDINATES.matcher(NOT_NEEDED.matcher(pom).replaceAll(""));
         while (library.find()) {

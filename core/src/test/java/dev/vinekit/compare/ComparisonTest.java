@@ -305,6 +305,7 @@ class ComparisonTest {
         "                                        | access: {read: [a]}                       | !a token is needed now; !create is no longer possible; !replace is no longer possible; !patch is no longer possible; !delete is no longer possible",
         "access: {read: [a]}, finders: [{by: [name]}] | access: {read: [a]}, finders: [{by: [name], roles: [b]}] | +list by name[is] is possible for b",
         "access: {read: [a]}, finders: [{by: [name], roles: [b]}] | access: {read: [a]}         | !list by name[is] is no longer possible for b",
+        "access: {read: [a]}, finders: [{by: [soil, name], roles: [b]}] | access: {read: [a]}, finders: [{by: [name], roles: [b]}] | +list by name[is] is possible for b",
         "access: {read: [a]}, finders: [{by: [name], roles: [b]}] | access: {read: [a, b]}      | +list is possible for b; +read is possible for b",
         "access: {read: [a]}, fields: {soil: {visibility: hidden}} | access: {read: [a]}        | +soil is told in answers; +soil can be sent",
         "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]} | +rows no longer belong to anybody: whoever may read is shown all of them; !name must be sent to create a row",

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.fault.Fault;
@@ -15,6 +16,7 @@ import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -111,6 +113,30 @@ class H2EngineTest {
         Database database = Database.at("jdbc:h2:mem:x;PASSWORD=secret1", "sa", "secret2");
 
         assertThat(database.toString()).doesNotContain("secret1", "secret2");
+    }
+
+    /** Types within types, of columns and of a domain with the name of a table; the definition makes the same again. */
+    @Test
+    void arraysAndEnumerationsAreReadWhereverTheyAreWritten() throws SQLException {
+        String script = """
+                CREATE DOMAIN grade AS ENUM('fine', 'plain');
+                CREATE DOMAIN vats AS INT ARRAY[3];
+                CREATE TABLE vats (g grade, v vats, e ENUM('a', 'b'), es ENUM('x', 'y') ARRAY, t VARCHAR(3) ARRAY[2],
+                    d NUMERIC(5, 2) ARRAY);
+                """;
+        try (TestDatabases made = TestDatabases.h2(script)) {
+            Schema schema = VineKit.read(made.database(), Scope.all());
+            Table vats = table(schema, "VATS");
+
+            assertThat(vats.columns()).extracting(column -> column.type().text()).containsExactly(
+                    "ENUM('fine', 'plain')", "INTEGER ARRAY[3]", "ENUM('a', 'b')", "ENUM('x', 'y') ARRAY",
+                    "VARCHAR(3) ARRAY[2]", "NUMERIC(5, 2) ARRAY");
+            assertThat(schema.domains()).extracting(domain -> domain.base().text())
+                    .containsExactly("ENUM('fine', 'plain')", "INTEGER ARRAY[3]");
+            try (TestDatabases again = TestDatabases.h2(VineKit.definition(schema))) {
+                assertThat(VineKit.read(again.database(), Scope.all())).isEqualTo(schema);
+            }
+        }
     }
 
     private static Table table(Schema schema, String name) {

@@ -7,8 +7,8 @@ import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.project.PackageChoice;
 import dev.vinekit.project.Project;
-import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import java.io.File;
@@ -16,7 +16,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javax.inject.Inject;
@@ -80,7 +79,7 @@ abstract class StepMojo extends AbstractMojo {
     @Parameter(property = "vinekit.tables")
     private List<String> tables;
 
-    /** The Java package of the service: as before by default, or made of the module's group and name. */
+    /** The Java package of the service: as before by default, or one that fits the module. */
     @Parameter(property = "vinekit.package")
     private String basePackage;
 
@@ -148,13 +147,8 @@ abstract class StepMojo extends AbstractMojo {
             throw Fault.inCall("There is no mapping file " + file + ".", "Name another with vinekit.config.");
         }
         MappingFile read = Files.exists(file) ? MappingFile.read(file, System.getenv(), !isNamed()) : MappingFile.NONE;
-        return basePackage == null ? read.inPackage(usualPackage()) : read.withPackage(basePackage);
-    }
-
-    private String usualPackage() {
-        Optional<ServiceDescription> before = Project.serviceBefore(directory());
-        return before.isPresent() ? before.get().basePackage() : project.getGroupId() + "."
-                + project.getArtifactId().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", "").replaceFirst("^[0-9]+", "");
+        return basePackage == null
+                ? read.inPackage(PackageChoice.of(directory()).name()) : read.withPackage(basePackage);
     }
 
     final Scope scope(MappingFile file) {

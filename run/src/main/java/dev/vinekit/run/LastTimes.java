@@ -1,5 +1,6 @@
 package dev.vinekit.run;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.vinekit.fault.Fault;
@@ -25,14 +26,18 @@ final class LastTimes {
     static Map<String, Double> of(Project project) {
         Path file = project.directory().resolve(FILE);
         try {
-            return Files.isRegularFile(file) ? JSON.readValue(file.toFile(), new TypeReference<>() { }) : Map.of();
+            return read(file);
         } catch (IOException e) {
             throw Fault.inCall(file + " cannot be understood: " + e.getClass().getSimpleName() + ".",
                     "Delete it: the next run of the tests writes it anew.");
         }
     }
 
-    /** Keeps those of a run, and of tables that it did not test the ones before. */
+    private static Map<String, Double> read(Path file) throws IOException {
+        return Files.isRegularFile(file) ? JSON.readValue(file.toFile(), new TypeReference<>() { }) : Map.of();
+    }
+
+    /** Keeps those of a run, and of other tables those before; a file that makes no sense is written anew. */
     static void keep(Project project, ServiceDescription service, List<TestOutcome> outcomes) {
         Map<String, String> tables = new TreeMap<>();
         service.tables().forEach(table -> tables.put(table.entity(), table.table()));
@@ -41,12 +46,20 @@ final class LastTimes {
                 outcome.duration().toMillis() / MILLISECONDS, Double::sum));
         Path file = project.directory().resolve(FILE);
         try {
-            Map<String, Double> all = new TreeMap<>(of(project));
+            Map<String, Double> all = new TreeMap<>(before(file));
             all.putAll(times);
             Files.createDirectories(file.getParent());
             JSON.writerWithDefaultPrettyPrinter().writeValue(file.toFile(), all);
         } catch (IOException e) {
             throw Fault.inWorld("Writing " + file + " failed: " + e + ".", "Check that the directory may be written.", e);
+        }
+    }
+
+    private static Map<String, Double> before(Path file) throws IOException {
+        try {
+            return read(file);
+        } catch (JsonProcessingException e) {
+            return Map.of();
         }
     }
 }

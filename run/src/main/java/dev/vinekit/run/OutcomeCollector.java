@@ -1,8 +1,12 @@
 package dev.vinekit.run;
 
+import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.project.SourceFolders;
+import java.nio.file.Files;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,14 +23,18 @@ import org.junit.platform.launcher.TestPlan;
 
 /** Notes how each test ends, and by the names of classes and tags what it is about. */
 final class OutcomeCollector implements TestExecutionListener {
+    private final Project project;
     private final ServiceDescription service;
+    private final String testFolder;
     private final Map<String, Long> starts = new ConcurrentHashMap<>();
     private final Map<String, String> exchanges = new ConcurrentHashMap<>();
     private final List<TestOutcome> outcomes = new ArrayList<>();
     private final Progress progress;
 
-    OutcomeCollector(ServiceDescription service, Progress progress) {
-        this.service = service;
+    OutcomeCollector(Project project, Progress progress) {
+        this.project = project;
+        this.service = project.service();
+        this.testFolder = SourceFolders.of(project.directory()).test();
         this.progress = progress;
     }
 
@@ -62,7 +70,7 @@ final class OutcomeCollector implements TestExecutionListener {
         if (off) {
             add(test, Optional.empty(), Optional.of(result.getThrowable().map(OutcomeCollector::reason).orElse("")));
         } else if (test.isTest() || failed) {
-            String message = result.getThrowable().map(OutcomeCollector::message).orElse("ended early");
+            String message = result.getThrowable().map(this::message).orElse("ended early");
             add(test, failed ? Optional.of(message) : Optional.empty(), Optional.empty());
         }
     }
@@ -106,14 +114,21 @@ final class OutcomeCollector implements TestExecutionListener {
         return String.valueOf(aborted.getMessage()).replaceFirst("^Assumption failed: ", "");
     }
 
-    private static String message(Throwable failure) {
+    /** The line of a test's source, from the project's directory; nothing if it is of something else. */
+    private Optional<String> place(StackTraceElement frame) {
+        int dot = frame.getClassName().lastIndexOf('.');
+        String file = testFolder + "/" + frame.getClassName().substring(0, dot + 1).replace('.', '/')
+                + frame.getFileName();
+        return frame.getFileName() != null && Files.isRegularFile(project.directory().resolve(file))
+                ? Optional.of(file + ":" + frame.getLineNumber()) : Optional.empty();
+    }
+
+    private String message(Throwable failure) {
         StringBuilder text = new StringBuilder(String.valueOf(failure.getMessage()).strip());
-        for (StackTraceElement frame : failure.getStackTrace()) {
-            if (frame.getFileName() != null && frame.getFileName().endsWith("Test.java")) {
-                text.append("\nat ").append(frame.getFileName()).append(':').append(frame.getLineNumber());
-                break;
-            }
-        }
+        List<String> places = Arrays.stream(failure.getStackTrace()).flatMap(frame -> place(frame).stream()).toList();
+        places.stream().filter(place -> place.contains("Test.java:")).findFirst()
+                .or(() -> places.stream().findFirst())
+                .ifPresent(place -> text.append('\n').append(TestOutcome.AT).append(place));
         Throwable cause = failure.getCause();
         boolean said = cause == null || String.valueOf(failure.getMessage())
                 .contains(String.valueOf(cause.getMessage()).strip());

@@ -44,11 +44,20 @@ public final class RunningService implements AutoCloseable {
             throw notStarted(e.getCause());
         } catch (ReflectiveOperationException e) {
             close(loader);
+            if (!hasServer(project)) {
+                throw Fault.inCall("The project in " + project.directory() + " has no server of its own.",
+                        "Start the application that it is a part of, or take server: false out of the mapping file and"
+                        + " generate again.");
+            }
             throw Fault.inCall("The project's support package is not as it was generated: " + e.getMessage() + ".",
                     "Restore Settings and Server in " + support + "*.");
         } finally {
             thread.setContextClassLoader(context);
         }
+    }
+
+    private static boolean hasServer(Project project) {
+        return project.decisions().flatMap(decisions -> decisions.http().server()).orElse(true);
     }
 
     private static Fault notStarted(Throwable reason) {

@@ -7,6 +7,7 @@ import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.SourceFolders;
 import dev.vinekit.schema.Schema;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -160,7 +161,7 @@ public final class SeededDatabase implements AutoCloseable {
     }
 
     private static String script(Project project, String name) {
-        Path file = project.directory().resolve(SCRIPTS).resolve(name);
+        Path file = SourceFolders.of(project.directory()).scripts(project.directory()).resolve(name);
         try {
             return Files.readString(file);
         } catch (IOException e) {

@@ -1,5 +1,6 @@
 package dev.vinekit.run;
 
+import dev.vinekit.project.SourceFolders;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -32,9 +33,11 @@ final class SourceFolder {
 
     /** @param side {@code main} or {@code test} */
     SourceFolder(Path project, String side) throws IOException {
-        sources = project.resolve("src/" + side + "/java");
-        resources = project.resolve("src/" + side + "/resources");
-        classes = project.resolve(side.equals("main") ? "target/classes" : "target/test-classes");
+        SourceFolders folders = SourceFolders.of(project);
+        boolean main = side.equals("main");
+        sources = project.resolve(main ? folders.main() : folders.test());
+        resources = project.resolve(main ? folders.mainResources() : folders.testResources());
+        classes = project.resolve(main ? "target/classes" : "target/test-classes");
         for (Path file : filesUnder(sources)) {
             if (file.toString().endsWith(".java")) {
                 contents.put(sources.relativize(file).toString().replace('\\', '/'), Files.readAllBytes(file));

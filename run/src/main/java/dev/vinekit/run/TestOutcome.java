@@ -17,6 +17,15 @@ import java.util.Optional;
 public record TestOutcome(
         String entity, String aspect, String testClass, String name, Duration duration, Optional<String> failure,
         Optional<String> off, String exchanges) {
+    /** Begins the line of a failure that says where it was. */
+    static final String AT = "at ";
+
+    /** Where in the tests' sources it failed, as {@code path:line} from the project's directory, if that is known. */
+    public Optional<String> place() {
+        return failure.stream().flatMap(String::lines).filter(line -> line.startsWith(AT) && line.contains(".java:"))
+                .reduce((one, other) -> other).map(line -> line.substring(AT.length()));
+    }
+
     public boolean passed() {
         return !failed() && off.isEmpty();
     }

@@ -46,6 +46,9 @@ final class TestRun {
     private final Set<String> tables;
     private final Predicate<String> chosen;
 
+    /** Off for a part of several: the parts must be divided by the same times, also where one runs after another. */
+    private final boolean keepsTimes;
+
     /** Of all tests. */
     public TestRun(Project project) {
         this(project, Set.of());
@@ -62,12 +65,15 @@ final class TestRun {
         ServiceDescription service = project.service();
         this.chosen = name -> this.tables.isEmpty() || service.tableOf(name)
                 .filter(table -> this.tables.contains(table.table())).isPresent();
+        this.keepsTimes = true;
     }
 
-    private TestRun(Project project, Set<String> tables, Predicate<String> chosen) {
+    private TestRun(Project project, Set<String> classes, boolean keepsTimes) {
         this.project = project;
-        this.tables = tables;
-        this.chosen = chosen;
+        this.tables = classes.stream().flatMap(name -> project.service().tableOf(name).stream())
+                .map(ServiceDescription.TableDescription::table).collect(Collectors.toCollection(TreeSet::new));
+        this.chosen = classes::contains;
+        this.keepsTimes = keepsTimes;
     }
 
     /**
@@ -80,14 +86,14 @@ final class TestRun {
         for (String type : compiled.changed()) {
             Optional<ServiceDescription.TableDescription> table = service.tableOf(type);
             if (table.isEmpty() && compiled.nearTests().stream().noneMatch(name -> name.endsWith("." + type))) {
-                return ofClasses(project, compiled.testClasses());
+                return new TestRun(project, compiled.testClasses(), true);
             }
             if (table.isPresent()) {
                 compiled.testClasses().stream().filter(test -> service.tableOf(test).equals(table))
                         .forEach(touched::add);
             }
         }
-        return ofClasses(project, touched);
+        return new TestRun(project, touched, true);
     }
 
     /**
@@ -101,15 +107,8 @@ final class TestRun {
         List<String> classes = whole.classes();
         Map<String, List<String>> byTable = classes.stream().collect(Collectors.groupingBy(name ->
                 service.tableOf(name).map(ServiceDescription.TableDescription::table).orElse("")));
-        return ofClasses(project, Set.copyOf(shard.of(project, byTable,
-                classes.stream().collect(Collectors.toMap(name -> name, name -> name.endsWith("Test") ? whole.size(name) : 0L)))));
-    }
-
-    private static TestRun ofClasses(Project project, Set<String> classes) {
-        ServiceDescription service = project.service();
-        Set<String> tables = classes.stream().flatMap(name -> service.tableOf(name).stream())
-                .map(ServiceDescription.TableDescription::table).collect(Collectors.toCollection(TreeSet::new));
-        return new TestRun(project, tables, classes::contains);
+        return new TestRun(project, Set.copyOf(shard.of(project, byTable, classes.stream().collect(
+                Collectors.toMap(name -> name, name -> name.endsWith("Test") ? whole.size(name) : 0L)))), false);
     }
 
     /** Runs the tests on one database after each other, and compares the rows before and after. */
@@ -147,7 +146,10 @@ final class TestRun {
         Duration duration = Duration.ofNanos(System.nanoTime() - start);
         Set<String> changed = new TreeSet<>();
         parts.forEach(part -> changed.addAll(part.changed()));
-        LastTimes.keep(project, project.service(), parts.stream().flatMap(part -> part.outcomes().stream()).toList());
+        if (keepsTimes) {
+            LastTimes.keep(project, project.service(),
+                    parts.stream().flatMap(part -> part.outcomes().stream()).toList());
+        }
         return new TestReport(project.service().only(tables), parts.stream().flatMap(part -> part.outcomes().stream())
                 .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList(),
                 duration, parts.get(0).rows(), List.copyOf(changed));
@@ -157,7 +159,7 @@ final class TestRun {
         try (Connection connection = database.connect()) {
             ServiceDescription service = project.service();
             Contents before = Contents.of(connection, service);
-            OutcomeCollector collector = new OutcomeCollector(service, progress);
+            OutcomeCollector collector = new OutcomeCollector(project, progress);
             launch(database, collector, classes);
             return new Part(collector.outcomes(), before.count(), before.differences(Contents.of(connection, service)));
         } catch (SQLException e) {

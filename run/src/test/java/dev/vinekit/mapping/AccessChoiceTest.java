@@ -69,6 +69,17 @@ class AccessChoiceTest {
         assertThat(mapping.remarks()).filteredOn(remark -> remark.text().contains("http.other-tables"))
                 .extracting(remark -> remark.table().name())
                 .containsExactly("B", "V", "W");
+        prove(mapping);
+    }
+
+    /** Who may ask by n may ask by n and more. */
+    @Test
+    void finderThatAsksForMoreIsForThoseOfTheOthersToo() throws Exception {
+        prove(map(SCRIPT, "{entities: {a: {access: {read: [hand], create: [hand]}, finders: ["
+                + "{by: [n], roles: [taster]}, {by: [n, id], roles: [buyer]}, {by: [n], match: in, roles: ['*']}]}}}"));
+    }
+
+    private void prove(Mapping mapping) {
         Project project = VineKit.write(VineKit.plan(VineKit.generate(mapping, ""), folder.resolve("project")));
         Compilation compilation = Runner.compile(project);
         assertThat(compilation.warnings()).isEmpty();

@@ -171,9 +171,11 @@ class ServingTest {
         }
         assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
 
-        assertThat(log).content().contains("/api/vessels/{key}", "Requests run on 64 threads", "no access control")
+        boolean virtual = Runtime.version().feature() >= 21;
+        String threads = "Requests run on " + (virtual ? "virtual threads" : "64 threads");
+        assertThat(log).content().contains("/api/vessels/{key}", threads, "no access control")
                 .containsPattern("Sql seen-before - [0-9.]+ ms  SELECT")
-                .containsPattern("GET /api/vessels 200 2 bytes \\d+ ms seen-before")
+                .containsPattern("RequestGuard seen-before - GET /api/vessels 200 2 bytes \\d+ ms")
                 .doesNotContain("V-SECRET-9");
     }
 
@@ -204,7 +206,7 @@ class ServingTest {
         assertThat(log).content().contains("Requests run on virtual threads");
     }
 
-    private static Process process(ServedCellar cellar, String java, Path log, Map<String, String> settings)
+    static Process process(ServedCellar cellar, String java, Path log, Map<String, String> settings)
             throws IOException {
         String classes = cellar.project().directory().resolve("target/classes").toString();
         ProcessBuilder builder = new ProcessBuilder(
@@ -216,14 +218,21 @@ class ServingTest {
         return builder.start();
     }
 
-    private static String urlOnceReady(Process process, Path log) throws Exception {
+    static String urlOnceReady(Process process, Path log) throws Exception {
         for (int i = 0; i < 300 && process.isAlive(); i++) {
-            Matcher ready = Pattern.compile("Ready at (\\S+)/ ").matcher(Files.readString(log));
-            if (ready.find()) {
-                return ready.group(1);
+            if (Files.readString(log).contains("Ready at ")) {
+                return found(log, "Ready at (\\S+)/ ");
             }
             TimeUnit.MILLISECONDS.sleep(100);
         }
         throw new AssertionError("the service did not start: " + Files.readString(log));
+    }
+
+    /** What the log tells in the place of the parentheses. */
+    static String found(Path log, String pattern) throws IOException {
+        String text = Files.readString(log).replace("\\/", "/");
+        Matcher found = Pattern.compile(pattern).matcher(text);
+        assertThat(found.find()).as("%s in %s", pattern, text).isTrue();
+        return found.group(1);
     }
 }

@@ -22,6 +22,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -51,32 +52,30 @@ final class H2Catalog {
             WHERE t.TABLE_SCHEMA = ANY(?) AND t.TABLE_TYPE IN ('BASE TABLE', 'VIEW')
             """;
 
-    /** What an array is made of, under names of its own. */
-    private static final String ELEMENT = """
-            e.DATA_TYPE AS ELEMENT_DATA_TYPE, e.CHARACTER_MAXIMUM_LENGTH AS ELEMENT_CHARACTER_MAXIMUM_LENGTH,
-                e.NUMERIC_PRECISION AS ELEMENT_NUMERIC_PRECISION, e.NUMERIC_SCALE AS ELEMENT_NUMERIC_SCALE,
-                e.DATETIME_PRECISION AS ELEMENT_DATETIME_PRECISION, e.INTERVAL_TYPE AS ELEMENT_INTERVAL_TYPE,
-                e.INTERVAL_PRECISION AS ELEMENT_INTERVAL_PRECISION""";
+    /** What arrays are made of. Joined to columns, H2 would make this anew for each of them, and the next. */
+    private static final String ELEMENTS = """
+            SELECT OBJECT_TYPE, OBJECT_SCHEMA, OBJECT_NAME, COLLECTION_TYPE_IDENTIFIER, DTD_IDENTIFIER, DATA_TYPE,
+                CHARACTER_MAXIMUM_LENGTH, NUMERIC_PRECISION, NUMERIC_SCALE, DATETIME_PRECISION, INTERVAL_TYPE,
+                INTERVAL_PRECISION, MAXIMUM_CARDINALITY
+            FROM INFORMATION_SCHEMA.ELEMENT_TYPES
+            """;
+
+    private static final String LABELS = """
+            SELECT OBJECT_TYPE, OBJECT_SCHEMA, OBJECT_NAME, ENUM_IDENTIFIER,
+                ARRAY_AGG(VALUE_NAME ORDER BY VALUE_ORDINAL) AS LABELS
+            FROM INFORMATION_SCHEMA.ENUM_VALUES
+            GROUP BY OBJECT_TYPE, OBJECT_SCHEMA, OBJECT_NAME, ENUM_IDENTIFIER
+            """;
 
     private static final String COLUMNS = """
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.COLUMN_NAME, c.DATA_TYPE, c.CHARACTER_MAXIMUM_LENGTH,
                 c.NUMERIC_PRECISION, c.NUMERIC_SCALE, c.DATETIME_PRECISION, c.INTERVAL_TYPE, c.INTERVAL_PRECISION,
                 c.IS_NULLABLE, c.COLUMN_DEFAULT, c.IS_IDENTITY, c.IDENTITY_GENERATION, c.GENERATION_EXPRESSION,
-                c.REMARKS, c.COLUMN_ON_UPDATE, c.MAXIMUM_CARDINALITY, @ELEMENT, l.LABELS, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
+                c.REMARKS, c.COLUMN_ON_UPDATE, c.MAXIMUM_CARDINALITY, c.DTD_IDENTIFIER, c.DOMAIN_SCHEMA, c.DOMAIN_NAME
             FROM INFORMATION_SCHEMA.COLUMNS c
-            LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
-                ON e.OBJECT_SCHEMA = c.TABLE_SCHEMA AND e.OBJECT_NAME = c.TABLE_NAME AND e.OBJECT_TYPE = 'TABLE'
-                AND e.COLLECTION_TYPE_IDENTIFIER = c.DTD_IDENTIFIER
-            LEFT JOIN (
-                SELECT OBJECT_SCHEMA, OBJECT_NAME, ENUM_IDENTIFIER,
-                    ARRAY_AGG(VALUE_NAME ORDER BY VALUE_ORDINAL) AS LABELS
-                FROM INFORMATION_SCHEMA.ENUM_VALUES
-                GROUP BY OBJECT_SCHEMA, OBJECT_NAME, ENUM_IDENTIFIER
-            ) l ON l.OBJECT_SCHEMA = COALESCE(c.DOMAIN_SCHEMA, c.TABLE_SCHEMA)
-                AND l.OBJECT_NAME = COALESCE(c.DOMAIN_NAME, c.TABLE_NAME) AND l.ENUM_IDENTIFIER = c.DTD_IDENTIFIER
             WHERE c.TABLE_SCHEMA = ANY(?)
             ORDER BY c.ORDINAL_POSITION
-            """.replace("@ELEMENT", ELEMENT);
+            """;
 
     private static final String KEYS = """
             SELECT c.TABLE_SCHEMA, c.TABLE_NAME, c.CONSTRAINT_NAME, c.CONSTRAINT_TYPE,
@@ -118,17 +117,9 @@ final class H2Catalog {
 
     private static final String DOMAINS = """
             SELECT d.DOMAIN_SCHEMA, d.DOMAIN_NAME, d.DATA_TYPE, d.CHARACTER_MAXIMUM_LENGTH, d.NUMERIC_PRECISION,
-                d.NUMERIC_SCALE, d.DATETIME_PRECISION, d.INTERVAL_TYPE, d.INTERVAL_PRECISION, d.DOMAIN_DEFAULT, l.LABELS,
-                d.MAXIMUM_CARDINALITY, @ELEMENT, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
+                d.NUMERIC_SCALE, d.DATETIME_PRECISION, d.INTERVAL_TYPE, d.INTERVAL_PRECISION, d.DOMAIN_DEFAULT,
+                d.DTD_IDENTIFIER, d.MAXIMUM_CARDINALITY, c.CONSTRAINT_NAME, k.CHECK_CLAUSE
             FROM INFORMATION_SCHEMA.DOMAINS d
-            LEFT JOIN INFORMATION_SCHEMA.ELEMENT_TYPES e
-                ON e.OBJECT_SCHEMA = d.DOMAIN_SCHEMA AND e.OBJECT_NAME = d.DOMAIN_NAME AND e.OBJECT_TYPE = 'DOMAIN'
-            LEFT JOIN (
-                SELECT OBJECT_SCHEMA, OBJECT_NAME, ARRAY_AGG(VALUE_NAME ORDER BY VALUE_ORDINAL) AS LABELS
-                FROM INFORMATION_SCHEMA.ENUM_VALUES
-                WHERE OBJECT_TYPE = 'DOMAIN'
-                GROUP BY OBJECT_SCHEMA, OBJECT_NAME
-            ) l ON l.OBJECT_SCHEMA = d.DOMAIN_SCHEMA AND l.OBJECT_NAME = d.DOMAIN_NAME
             LEFT JOIN INFORMATION_SCHEMA.DOMAIN_CONSTRAINTS c
                 ON c.DOMAIN_SCHEMA = d.DOMAIN_SCHEMA AND c.DOMAIN_NAME = d.DOMAIN_NAME
             LEFT JOIN INFORMATION_SCHEMA.CHECK_CONSTRAINTS k
@@ -136,7 +127,7 @@ final class H2Catalog {
             WHERE EXISTS (SELECT 1 FROM INFORMATION_SCHEMA.COLUMNS u WHERE u.TABLE_SCHEMA = ANY(?)
                 AND u.DOMAIN_SCHEMA = d.DOMAIN_SCHEMA AND u.DOMAIN_NAME = d.DOMAIN_NAME)
             ORDER BY d.DOMAIN_SCHEMA, d.DOMAIN_NAME, c.CONSTRAINT_NAME
-            """.replace("@ELEMENT", ELEMENT);
+            """;
 
     private static final String SEQUENCES = """
             SELECT SEQUENCE_SCHEMA, SEQUENCE_NAME, START_VALUE, INCREMENT,
@@ -187,12 +178,31 @@ final class H2Catalog {
     /** Where nothing is said (H2 manual, "Data Types", ARRAY). */
     private static final int LONGEST_ARRAY = 65536;
 
+    /** How H2 identifies the type of a domain within it. */
+    private static final String OF_DOMAIN = "TYPE";
+
     private final Connection connection;
     private final List<String> requested;
+    private final Map<TypePlace, List<String>> labels = new HashMap<>();
+    private final Map<TypePlace, SqlType> elements = new HashMap<>();
 
     H2Catalog(Connection connection, List<String> requested) {
         this.connection = connection;
         this.requested = requested;
+    }
+
+    /**
+     * Where a type is written.
+     *
+     * @param object {@code TABLE} or {@code DOMAIN}
+     * @param identifier of the type within the object
+     */
+    private record TypePlace(String object, TableName name, String identifier) {
+        static TypePlace of(ResultSet row, String identifier) throws SQLException {
+            return new TypePlace(row.getString("OBJECT_TYPE"),
+                    new TableName(row.getString("OBJECT_SCHEMA"), row.getString("OBJECT_NAME")),
+                    row.getString(identifier));
+        }
     }
 
     Schema read() throws SQLException {
@@ -201,6 +211,10 @@ final class H2Catalog {
         Catalog catalog = Catalog.of(connection, SCHEMAS, schemas);
         TableDrafts drafts = new TableDrafts(word -> word.toUpperCase(Locale.ROOT));
         catalog.each(TABLES, row -> table(drafts, row));
+        catalog.all(LABELS, row -> labels.put(
+                TypePlace.of(row, "ENUM_IDENTIFIER"), Catalog.strings(row.getArray("LABELS"))));
+        catalog.all(ELEMENTS, row -> elements.put(TypePlace.of(row, "COLLECTION_TYPE_IDENTIFIER"),
+                type(row, TypePlace.of(row, "DTD_IDENTIFIER"), Optional.empty())));
         catalog.each(COLUMNS, row -> drafts.column(tableName(row), column(row)));
         catalog.each(KEYS, row -> key(drafts, row));
         catalog.each(REFERENCES, row -> drafts.foreignKey(tableName(row), reference(row)));
@@ -271,10 +285,14 @@ final class H2Catalog {
                 + Dialect.quoteIdentifier(row.getString("DOMAIN_NAME"));
     }
 
-    private static Domain domain(ResultSet row) throws SQLException {
+    private Domain domain(ResultSet row) throws SQLException {
         List<Check> checks = row.getString("CONSTRAINT_NAME") == null ? List.of()
                 : List.of(new Check(row.getString("CONSTRAINT_NAME"), row.getString("CHECK_CLAUSE")));
-        return new Domain(domainName(row), type(row), true, Optional.ofNullable(row.getString("DOMAIN_DEFAULT")),
+        TypePlace place = new TypePlace("DOMAIN",
+                new TableName(row.getString("DOMAIN_SCHEMA"), row.getString("DOMAIN_NAME")),
+                row.getString("DTD_IDENTIFIER"));
+        return new Domain(domainName(row), type(row, place, Optional.ofNullable(elements.get(place))), true,
+                Optional.ofNullable(row.getString("DOMAIN_DEFAULT")),
                 checks);
     }
 
@@ -300,13 +318,13 @@ final class H2Catalog {
                 ForeignKey.Action.of(row.getString("DELETE_RULE")), ForeignKey.Action.of(row.getString("UPDATE_RULE")));
     }
 
-    private static Column column(ResultSet row) throws SQLException {
+    private Column column(ResultSet row) throws SQLException {
         Column.Identity identity = !"YES".equals(row.getString("IS_IDENTITY")) ? Column.Identity.NONE
                 : "ALWAYS".equals(row.getString("IDENTITY_GENERATION")) ? Column.Identity.ALWAYS
                 : Column.Identity.BY_DEFAULT;
         return new Column(
                 row.getString("COLUMN_NAME"),
-                row.getString("DOMAIN_NAME") == null ? type(row) : type(row).withDomain(domainName(row)),
+                columnType(row),
                 "YES".equals(row.getString("IS_NULLABLE")),
                 defaultValue(row).map(DefaultValue::of),
                 identity,
@@ -325,18 +343,25 @@ final class H2Catalog {
                 : value.or(() -> later);
     }
 
-    private static SqlType type(ResultSet row) throws SQLException {
-        return type(row, "");
+    private SqlType columnType(ResultSet row) throws SQLException {
+        String domain = row.getString("DOMAIN_NAME");
+        String identifier = row.getString("DTD_IDENTIFIER");
+        TypePlace inTable = new TypePlace("TABLE", tableName(row), identifier);
+        TypePlace place = domain == null ? inTable
+                : new TypePlace("DOMAIN", new TableName(row.getString("DOMAIN_SCHEMA"), domain), OF_DOMAIN);
+        SqlType type = type(row, place, Optional.ofNullable(elements.get(inTable)));
+        return domain == null ? type : type.withDomain(domainName(row));
     }
 
-    private static SqlType type(ResultSet row, String prefix) throws SQLException {
-        String name = row.getString(prefix + "DATA_TYPE");
-        long declared = row.getLong(prefix + "CHARACTER_MAXIMUM_LENGTH");
+    /** @param element what an array is made of, where that is known */
+    private SqlType type(ResultSet row, TypePlace place, Optional<SqlType> element) throws SQLException {
+        String name = row.getString("DATA_TYPE");
+        long declared = row.getLong("CHARACTER_MAXIMUM_LENGTH");
         long length = declared >= 1_000_000_000L ? 0 : declared;
         String sized = length == 0 ? "" : "(" + length + ")";
-        int precision = row.getInt(prefix + "NUMERIC_PRECISION");
-        int scale = row.getInt(prefix + "NUMERIC_SCALE");
-        int fraction = row.getInt(prefix + "DATETIME_PRECISION");
+        int precision = row.getInt("NUMERIC_PRECISION");
+        int scale = row.getInt("NUMERIC_SCALE");
+        int fraction = row.getInt("DATETIME_PRECISION");
         return switch (name) {
             case "BOOLEAN" -> SqlType.of(SqlType.Kind.BOOLEAN, name);
             case "TINYINT" -> SqlType.of(SqlType.Kind.TINYINT, name);
@@ -364,11 +389,11 @@ final class H2Catalog {
                     timed(SqlType.Kind.TIMESTAMP_WITH_ZONE, "TIMESTAMP(" + fraction + ") WITH TIME ZONE", fraction);
             case "UUID" -> SqlType.of(SqlType.Kind.UUID, name);
             case "JSON" -> SqlType.of(SqlType.Kind.JSON, name);
-            case "ENUM" -> enumeration(Catalog.strings(row.getArray("LABELS")));
-            case "ARRAY" -> prefix.isEmpty() ? array(type(row, "ELEMENT_"), row.getInt("MAXIMUM_CARDINALITY"))
+            case "ENUM" -> enumeration(labels.getOrDefault(place, List.of()));
+            case "ARRAY" -> element.isPresent() ? array(element.get(), row.getInt("MAXIMUM_CARDINALITY"))
                     : SqlType.of(SqlType.Kind.OTHER, name);
             case "INTERVAL" -> SqlType.of(SqlType.Kind.INTERVAL, "INTERVAL "
-                    + interval(row.getString(prefix + "INTERVAL_TYPE"), row.getInt(prefix + "INTERVAL_PRECISION"),
+                    + interval(row.getString("INTERVAL_TYPE"), row.getInt("INTERVAL_PRECISION"),
                             fraction));
             case "GEOMETRY" -> SqlType.of(SqlType.Kind.GEOMETRY, name);
             default -> SqlType.of(SqlType.Kind.OTHER, name);

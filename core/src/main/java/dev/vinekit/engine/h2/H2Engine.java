@@ -1,6 +1,7 @@
 package dev.vinekit.engine.h2;
 
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.Restorer;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Remedy;
@@ -126,6 +127,11 @@ public final class H2Engine implements Engine {
     @Override
     public ScratchDatabase scratch() throws SQLException {
         return closed("jdbc:h2:mem:scratch-" + UUID.randomUUID(), ScratchFolder.password());
+    }
+
+    @Override
+    public Restorer restorer(ScratchDatabase database) throws SQLException {
+        return new H2Restorer(database);
     }
 
     @Override

@@ -32,6 +32,11 @@ public final class MariadbEngine extends FamilyEngine {
     }
 
     @Override
+    public boolean replicates() {
+        return true;
+    }
+
+    @Override
     public String exampleUrl() {
         return "jdbc:mariadb://localhost:3306/cellar";
     }

@@ -43,6 +43,11 @@ public final class MysqlEngine extends FamilyEngine {
     }
 
     @Override
+    public boolean replicates() {
+        return true;
+    }
+
+    @Override
     public String exampleUrl() {
         return "jdbc:mysql://localhost:3306/cellar";
     }

@@ -3,6 +3,7 @@ package dev.vinekit.engine.mysqlfamily;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.RowCount;
+import dev.vinekit.engine.Restorer;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchServer;
 import dev.vinekit.fault.Remedy;
@@ -153,6 +154,17 @@ public abstract class FamilyEngine implements Engine {
     public ScratchDatabase scratch() throws SQLException {
         FamilyServer server = FamilyServer.running(program());
         return create(server.url(), FamilyServer.USER, server.password(), server::allow);
+    }
+
+    @Override
+    public Restorer restorer(ScratchDatabase database) throws SQLException {
+        ScratchDatabase copies = scratch();
+        try {
+            return new FamilyRestorer(database, copies);
+        } catch (SQLException | RuntimeException e) {
+            copies.close();
+            throw e;
+        }
     }
 
     @Override

@@ -4,6 +4,7 @@ import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.LoginRole;
 import dev.vinekit.engine.RowCount;
+import dev.vinekit.engine.Restorer;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
@@ -53,6 +54,16 @@ public final class PostgresqlEngine implements Engine {
     @Override
     public String title() {
         return "PostgreSQL";
+    }
+
+    @Override
+    public boolean replicates() {
+        return true;
+    }
+
+    @Override
+    public boolean pooled() {
+        return true;
     }
 
     @Override
@@ -148,6 +159,11 @@ public final class PostgresqlEngine implements Engine {
     @Override
     public ScratchDatabase scratch() throws SQLException {
         return PostgresqlScratch.onOwnServer(this);
+    }
+
+    @Override
+    public Restorer restorer(ScratchDatabase database) throws SQLException {
+        return PostgresqlRestorer.of(database.url());
     }
 
     @Override

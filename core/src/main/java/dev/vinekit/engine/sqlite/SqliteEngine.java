@@ -2,6 +2,7 @@ package dev.vinekit.engine.sqlite;
 
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
+import dev.vinekit.engine.Restorer;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
@@ -135,6 +136,11 @@ public final class SqliteEngine implements Engine {
             throw Fault.inWorld("A file for a scratch database could not be made: " + e.getMessage(),
                     "Check that the temporary directory may be written to.", e);
         }
+    }
+
+    @Override
+    public Restorer restorer(ScratchDatabase database) throws SQLException {
+        return new SqliteRestorer(database);
     }
 
     @Override

@@ -128,7 +128,7 @@ final class AccessViews {
     }
 
     private static EntityView.AccessTest test(Entity entity, Operation operation) {
-        String segment = operation.isOfOneRow() ? "/%00" + operation.below()
+        String segment = operation.isOfOneRow() ? "/no-such-row" + operation.below()
                 : operation == Operation.LIST && !entity.findersByRole().isEmpty() ? "?limit=1" : "";
         return new EntityView.AccessTest(
                 JavaString.of(operation.word()),
@@ -142,14 +142,12 @@ final class AccessViews {
         String query = finder.parameters().stream()
                 .map(parameter -> URLEncoder.encode(parameter, StandardCharsets.UTF_8).replace("+", "%20") + "=1")
                 .collect(Collectors.joining("&", "?", ""));
-        List<String> roles = Stream.concat(entity.roles(Operation.LIST).stream(), finder.roles().stream())
-                .distinct().toList();
         return new EntityView.AccessTest(
                 JavaString.of(finder.name().value()),
                 JavaString.of(Operation.LIST.method()),
                 Optional.of(JavaString.of(query)),
                 JavaString.of("application/json"),
-                roles.stream().map(JavaString::of).toList());
+                entity.listers(finder).stream().map(JavaString::of).toList());
     }
 
     /** What it takes to list the rows that belong to a row. */

@@ -23,12 +23,20 @@ import java.util.Optional;
  * @param claims those that say whose rows are
  * @param roles every role
  * @param tables the entities that tests write to, each after those that it refers to
+ * @param server whether the service has a server of its own
+ * @param replicas whether it can read from databases that follow the one that it writes to
+ * @param poolers whether a pooler may stand before the database that lends a connection for a transaction only
+ * @param metrics whether it measures what it does
+ * @param traces whether it tells what belongs to one request
+ * @param artifactName the name of the project
+ * @param description where on the class path the description of the interface is
  * @param firstCollection a collection that can be listed
  * @param firstWritable a collection that can be written to
  */
 public record ServiceView(
         JavaName basePackage,
         DocText artifact,
+        JavaString artifactName,
         DocText engineTitle,
         DocText exampleUrl,
         JavaString insertOfDefaults,
@@ -79,7 +87,13 @@ public record ServiceView(
         JavaCode roles,
         JavaString basePath,
         DocText basePathText,
+        boolean server,
+        JavaString description,
         boolean withPage,
+        boolean replicas,
+        boolean poolers,
+        boolean metrics,
+        boolean traces,
         LimitsView limits,
         List<EntityView> entities,
         List<EntityView> tables,

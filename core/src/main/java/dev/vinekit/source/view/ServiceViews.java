@@ -45,6 +45,7 @@ public final class ServiceViews {
         return new ServiceView(
                 mapping.basePackage(),
                 DocText.of(mapping.artifact()),
+                JavaString.of(mapping.artifact()),
                 DocText.of(("AEIOUHS".indexOf(engineTitle.charAt(0)) >= 0 ? "an " : "a ") + engineTitle),
                 DocText.of(engine.exampleUrl()),
                 JavaString.of(dialect.insertOfDefaults()),
@@ -99,7 +100,13 @@ public final class ServiceViews {
                 JavaCode.list(mapping.roles().stream().map(JavaString::of).toList()),
                 JavaString.of(mapping.conventions().basePath()),
                 DocText.of(mapping.conventions().basePath()),
+                mapping.conventions().server(),
+                JavaString.of("/" + resources(mapping) + "openapi.json"),
                 mapping.conventions().page(),
+                mapping.conventions().server() && engine.replicates(),
+                engine.pooled(),
+                mapping.conventions().metrics(),
+                mapping.conventions().traces(),
                 new ServiceView.LimitsView(
                         Limits.ROWS_OF_A_PAGE, Limits.USUAL_ROWS_OF_A_PAGE, Limits.ROWS_TO_CREATE),
                 entities,
@@ -126,5 +133,13 @@ public final class ServiceViews {
     private static boolean uses(Mapping mapping, JavaType type) {
         return fields(mapping).anyMatch(field -> field.type() == type
                 || field.member().filter(type::equals).isPresent());
+    }
+
+    /**
+     * The folder of the class path for files that the service reads: one of its own, where others have theirs on the
+     * same path.
+     */
+    public static String resources(Mapping mapping) {
+        return mapping.conventions().server() ? "" : mapping.basePackage().value().replace('.', '/') + "/";
     }
 }

@@ -301,7 +301,8 @@ class MappingFileTest {
 
         assertThat(schema.path("$schema").textValue()).endsWith("2020-12/schema");
         assertThat(schema.path("properties").fieldNames()).toIterable()
-                .containsExactly("source", "connections", "tables", "project", "seed", "http", "own-rows", "stamps", "entities");
+                .containsExactly("source", "connections", "tables", "project", "seed", "http", "observability",
+                        "own-rows", "stamps", "entities");
         schema.path("$defs").path("entity").path("properties").properties().forEach(property ->
                 assertThat(property.getValue().has("description") || property.getValue().has("$ref"))
                         .as(property.getKey()).isTrue());

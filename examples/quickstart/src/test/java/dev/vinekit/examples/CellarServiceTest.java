@@ -52,7 +52,19 @@ class CellarServiceTest {
         assertThat(lines).anyMatch(line -> line.matches(
                 ".*Tests run: [5-9]\\d\\d, Failures: 0, Errors: 0, Skipped: 0.*"));
         assertThat(lines).noneMatch(line -> line.contains("[WARNING]") && line.contains(".java"));
-        assertThat(elsewhere.resolve("target")).isDirectoryContaining("glob:**.jar");
+        assertThat(rehearsed(elsewhere.resolve("target/app")))
+                .isDirectoryContaining("glob:**/classes.jsa").isDirectoryContaining("glob:**/lib");
+    }
+
+    /** Runs what was packaged, as its README says: it starts, answers itself, stops, and has its classes archived. */
+    private static Path rehearsed(Path app) throws Exception {
+        Path log = app.resolve("rehearsal.log");
+        int exit = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xlog:disable", "-XX:ArchiveClassesAtExit=classes.jsa", "-jar", "cellar-service.jar", "rehearse")
+                .directory(app.toFile()).redirectErrorStream(true).redirectOutput(log.toFile())
+                .start().waitFor();
+        assertThat(exit).as(Files.readString(log)).isZero();
+        return app;
     }
 
     private static SourceTree fresh() {

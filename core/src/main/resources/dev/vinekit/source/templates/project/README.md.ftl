@@ -7,40 +7,104 @@ Java 17, Jakarta REST and Jakarta Validation, JDBC. Everything here is plain sou
 
     mvn verify
 
-The tests make a database of their own from `src/main/resources/db/schema.sql` and `seed.sql`, start the service on a
-free port, and leave nothing behind. A build server calls `sh verify.sh`.<#include "testing.ftl">
+The tests make a database of their own from `src/main/resources/db/schema.sql` and `seed.sql`, start the service<#if s.server> on a
+free port<#else>, as the
+`ServiceStarter` of your own says</#if>, and leave nothing behind. A build server calls `sh verify.sh`.<#include "testing.ftl">
 
 ## Run
 
+<#if s.server>
     DB_URL=${s.exampleUrl} DB_USER=... DB_PASSWORD=... mvn -q compile exec:java
 
 Then open http://localhost:8080${s.basePathText}/.
 
+## Deploy
+
+`mvn package` makes `target/app`: the service's jar, and its libraries in `lib`. Copy the folder to where there is a Java of
+version 17 or later, set the variables below, and
+
+    java -jar ${s.artifact}.jar
+
+It starts in about half the time with its classes written down, once after each change:
+`java -Xlog:disable -XX:ArchiveClassesAtExit=classes.jsa -jar ${s.artifact}.jar rehearse`, and `-XX:SharedArchiveFile=classes.jsa` at each
+start. `Containerfile` and `${s.artifact}.service`, for systemd, do that.
+
+`GET ${s.basePathText}/health/live` answers for as long as the service runs; `GET ${s.basePathText}/health` only while it can do its work and
+wants to. On SIGTERM it says that it does not want to for `HTTP_LEAVE_SECONDS`, so that the proxy in front sends no more, then
+finishes what it has, and ends. Twice the proxy's interval between checks is a good time.
+
+<#if s.replicas>
+`DB_URL` may name several hosts in the form of the driver. A server that ends its connections, or has become a standby, is left at
+once; work that was not committed is done again elsewhere, for three seconds, then answered with 503. Where the connection breaks
+at the commit itself, the answer says that the change may have been done or not.
+
+With `DB_READ_URL`, the answer to a change has the header `Write-Position`. A client that sends it back as `Read-After` gets what
+has at least that change; others get what is at most `DB_READ_LAG_SECONDS` old.
+
+</#if>
+## Settings
+<#else>
+An application of yours runs it: it gives `support/Application` its data source, and its Jakarta REST server the controllers and
+providers of that.
+
+    Application service = new Application(dataSource, dataSource, Settings.from(System.getenv()));
+</#if>
+
 | variable | default | what |
 |---|---|---|
+<#if s.server>
 | `DB_URL` | | JDBC URL of the database |
 | `DB_USER`, `DB_PASSWORD` | empty | the login |
 | `DB_POOL_SIZE` | 10 | connections kept at most; one more for `/health` |
 | `DB_POOL_WAIT_SECONDS` | 5 | how long a request waits for one |
 | `DB_STATEMENT_SECONDS` | 30 | how long a statement may take |
-| `DB_MAX_SCANS` | half of the pool | lists at a time that search in texts, or count |
+</#if>
+<#if s.poolers>
+| `DB_POOLER` | false | true behind a pooler that lends a connection for a transaction only, such as PgBouncer with `pool_mode = transaction`: nothing is set for a session, so give the login a limit by `ALTER ROLE ... SET statement_timeout` |
+</#if>
+<#if s.replicas>
+| `DB_READ_URL` | none | JDBC URLs, with blanks between, of databases that follow this one: lists and single rows are read from them in turn, with the same login |
+| `DB_READ_LAG_SECONDS` | 10 | how far they may be behind; one that is farther, or does not answer, is passed over |
+</#if>
+| `DB_MAX_SCANS` | <#if s.server>half of the pool<#else>5</#if> | lists at a time that search in texts, or count |
+<#if s.server>
 | `HTTP_HOST` | localhost | address to listen on; 0.0.0.0 for all |
 | `HTTP_PORT` | 8080 | port to listen on; 0 picks a free one |
+</#if>
 | `HTTP_BASE_PATH` | ${s.basePathText} | what every path begins with |
+<#if s.server>
 | `HTTP_THREADS` | 64 | requests worked on at a time, where Java has no virtual threads |
 | `HTTP_MAX_BODY_BYTES`, `HTTP_MAX_URL_BYTES`, `HTTP_MAX_HEADER_BYTES` | 1000000, 8000, 16000 | greater requests are refused |
+<#else>
+| `HTTP_MAX_BODY_BYTES` | 1000000 | greater bodies are refused |
+</#if>
 <#if s.withPage>
 | `HTTP_PAGE` | true where only this machine reaches the service | whether there is a page with the rows, forms and requests at `/` |
 </#if>
+<#if s.server>
 | `HTTP_MAX_BYTES_COMING`, `HTTP_MAX_BYTES_GOING` | a 64th, an 8th of the heap | of all bodies, and of all answers, in work together; beyond it 503 |
 | `HTTP_MAX_CONNECTIONS`, `HTTP_MAX_REQUESTS` | by the heap, at most 10000; 1000 | at a time; more requests get 503 |
+| `HTTP_MAX_WORKING` | 4 times `DB_POOL_SIZE` | requests worked on at a time; if there are more for longer than a moment, others get 503 at once |
 | `HTTP_REQUEST_SECONDS`, `HTTP_ANSWER_SECONDS` | 30, 60 | within which a request must have come, and an answer must have been read |
 | `HTTP_IDLE_SECONDS` | 60 | a client that sends or reads nothing for so long is cut off |
 | `HTTP_HOSTS` | those of this machine alone | names that requests may call the service by, with commas between; any where `HTTP_HOST` is another |
-| `HTTP_STOP_SECONDS` | 20 | how long running requests may go on when the service is stopped |
+| `HTTP_LEAVE_SECONDS` | 0 | how long the service goes on, and says that it is not ready, when it is stopped |
+| `HTTP_STOP_SECONDS` | 20 | how long running requests may go on then |
+| `HTTP_COMPRESSION` | true | whether long answers are compressed for clients that ask for it; those with an `ETag` are not |
+| `HTTP_CORS_ORIGINS` | none | origins whose pages may use the service, with commas between; `*` for any |
+</#if>
 | `LOG_LEVEL` | INFO | DEBUG, INFO, WARN or ERROR |
+| `LOG_FORMAT` | text | json: an object on a line, with the identifiers of request and trace |
+<#if s.server && s.metrics>
+| `METRICS_PORT` | that of the service | another port on which alone `/metrics` is, for Prometheus |
+</#if>
+<#if s.server && s.traces>
+| `OTEL_EXPORTER_OTLP_ENDPOINT` | no traces | where traces go, such as `http://localhost:4318`; with the other variables of OpenTelemetry |
+</#if>
 | `SQL_LOG` | INFO | DEBUG shows each statement with its time, TRACE its values too |
+<#if s.server>
 | `ACCESS_LOG` | INFO | OFF leaves out the line for each request |
+</#if>
 <#if s.secured>
 | `AUTH_SECRET` | | the secret that signs tokens (HS256), 32 bytes or more |
 | `AUTH_KEYS` | | file or URL of a JSON Web Key Set whose keys sign tokens (RS256, ES256); this or the secret must be set |

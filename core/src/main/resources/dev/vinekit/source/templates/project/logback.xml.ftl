@@ -1,9 +1,6 @@
 <configuration>
-  <appender name="console" class="ch.qos.logback.core.ConsoleAppender">
-    <encoder>
-      <pattern>%d{HH:mm:ss.SSS} %-5level %logger{0} %X{request} - %msg%n</pattern>
-    </encoder>
-  </appender>
+  <!-- LOG_FORMAT=json: an object on a line, with the identifiers of request and trace and the route under "mdc". -->
+  <include resource="logback/${r"${LOG_FORMAT:-text}"}.xml"/>
 
   <!-- SQL_LOG=DEBUG shows every statement with its time, TRACE its values too. ACCESS_LOG=OFF leaves out requests. -->
   <logger name="${s.basePackage}.support.RequestGuard" level="${r"${ACCESS_LOG:-INFO}"}"/>

@@ -40,11 +40,13 @@
         <version>${v["lit-html"]}</version>
       </dependency>
 </#if>
+<#if s.server>
       <dependency>
         <groupId>org.jboss.logging</groupId>
         <artifactId>jboss-logging</artifactId>
         <version>${v["jboss-logging"]}</version>
       </dependency>
+</#if>
       <dependency>
         <groupId>org.slf4j</groupId>
         <artifactId>slf4j-api</artifactId>
@@ -54,6 +56,7 @@
   </dependencyManagement>
 
   <dependencies>
+<#if s.server>
     <dependency>
       <groupId>org.jboss.resteasy</groupId>
       <artifactId>resteasy-core</artifactId>
@@ -64,6 +67,13 @@
       <artifactId>undertow-servlet</artifactId>
       <version>${v["undertow"]}</version>
     </dependency>
+<#else>
+    <dependency>
+      <groupId>jakarta.ws.rs</groupId>
+      <artifactId>jakarta.ws.rs-api</artifactId>
+      <version>${v["jakarta-ws-rs"]}</version>
+    </dependency>
+</#if>
     <dependency>
       <groupId>org.hibernate.validator</groupId>
       <artifactId>hibernate-validator</artifactId>
@@ -82,11 +92,52 @@
       <groupId>com.fasterxml.jackson.datatype</groupId>
       <artifactId>jackson-datatype-jsr310</artifactId>
     </dependency>
+<#if s.server>
     <dependency>
       <groupId>com.zaxxer</groupId>
       <artifactId>HikariCP</artifactId>
       <version>${v["hikaricp"]}</version>
     </dependency>
+</#if>
+<#if s.metrics>
+    <dependency>
+      <groupId>io.micrometer</groupId>
+      <artifactId>micrometer-<#if s.server>registry-prometheus<#else>core</#if></artifactId>
+      <version>${v["micrometer"]}</version>
+    </dependency>
+</#if>
+<#if s.traces>
+    <dependency>
+      <groupId>io.opentelemetry</groupId>
+      <artifactId>opentelemetry-api</artifactId>
+      <version>${v["opentelemetry"]}</version>
+    </dependency>
+</#if>
+<#if s.traces && s.server>
+    <dependency>
+      <groupId>io.opentelemetry</groupId>
+      <artifactId>opentelemetry-sdk-extension-autoconfigure</artifactId>
+      <version>${v["opentelemetry"]}</version>
+    </dependency>
+    <dependency>
+      <groupId>io.opentelemetry</groupId>
+      <artifactId>opentelemetry-exporter-otlp</artifactId>
+      <version>${v["opentelemetry"]}</version>
+      <scope>runtime</scope>
+      <exclusions>
+        <exclusion>
+          <groupId>io.opentelemetry</groupId>
+          <artifactId>opentelemetry-exporter-sender-okhttp</artifactId>
+        </exclusion>
+      </exclusions>
+    </dependency>
+    <dependency>
+      <groupId>io.opentelemetry</groupId>
+      <artifactId>opentelemetry-exporter-sender-jdk</artifactId>
+      <version>${v["opentelemetry"]}</version>
+      <scope>runtime</scope>
+    </dependency>
+</#if>
 <#if s.secured>
     <dependency>
       <groupId>com.nimbusds</groupId>
@@ -139,6 +190,9 @@
   </dependencies>
 
   <build>
+<#if s.server>
+    <finalName>${s.artifact}</finalName>
+</#if>
     <plugins>
       <plugin>
         <artifactId>maven-clean-plugin</artifactId>
@@ -171,6 +225,18 @@
       <plugin>
         <artifactId>maven-jar-plugin</artifactId>
         <version>${v["maven-jar"]}</version>
+<#if s.server>
+        <configuration>
+          <outputDirectory>${r"${project.build.directory}"}/app</outputDirectory>
+          <archive>
+            <manifest>
+              <addClasspath>true</addClasspath>
+              <classpathPrefix>lib/</classpathPrefix>
+              <mainClass>${s.basePackage}.support.Main</mainClass>
+            </manifest>
+          </archive>
+        </configuration>
+</#if>
       </plugin>
       <plugin>
         <artifactId>maven-install-plugin</artifactId>
@@ -184,6 +250,23 @@
         <artifactId>maven-site-plugin</artifactId>
         <version>${v["maven-site"]}</version>
       </plugin>
+<#if s.server>
+      <plugin>
+        <artifactId>maven-dependency-plugin</artifactId>
+        <version>${v["maven-dependency"]}</version>
+        <executions>
+          <execution>
+            <phase>package</phase>
+            <goals>
+              <goal>copy-dependencies</goal>
+            </goals>
+            <configuration>
+              <includeScope>runtime</includeScope>
+              <outputDirectory>${r"${project.build.directory}"}/app/lib</outputDirectory>
+            </configuration>
+          </execution>
+        </executions>
+      </plugin>
       <plugin>
         <groupId>org.codehaus.mojo</groupId>
         <artifactId>exec-maven-plugin</artifactId>
@@ -192,6 +275,7 @@
           <mainClass>${s.basePackage}.support.Main</mainClass>
         </configuration>
       </plugin>
+</#if>
     </plugins>
   </build>
 </project>

@@ -102,7 +102,7 @@ public final class Insert {
      */
     public <T> T returning(Connection connection, String[] returned, Sql.RowMapper<T> mapper) throws SQLException {
         String sql = sql();
-        long begin = System.nanoTime();
+        Execution execution = new Execution(sql);
         try (PreparedStatement statement = Sql.bind(connection.prepareStatement(sql, returned), values.toArray())) {
             statement.executeUpdate();
             try (ResultSet row = statement.getGeneratedKeys()) {
@@ -110,7 +110,7 @@ public final class Insert {
                 return mapper.map(row);
             }
         } finally {
-            Sql.log(sql, begin, values.toArray());
+            execution.end(values.toArray());
         }
     }
 

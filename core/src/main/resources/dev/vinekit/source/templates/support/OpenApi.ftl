@@ -33,7 +33,7 @@ public final class OpenApi {
      * @param basePath what the paths of this service begin with
      */
     public OpenApi(String basePath) {
-        try (InputStream file = OpenApi.class.getResourceAsStream("/openapi.json")) {
+        try (InputStream file = OpenApi.class.getResourceAsStream(${s.description})) {
             ObjectNode description = (ObjectNode) Json.MAPPER.readTree(file);
             description.putArray("servers").addObject().put("url", basePath);
             plain = Json.MAPPER.writeValueAsBytes(description);

@@ -36,7 +36,15 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     private static Response response(ProblemException known) {
         Response.ResponseBuilder response = Response.status(known.problem().status());
         if (known.problem().status() == 503) {
-            LOG.warn("The database<#if s.secured>, or what has the keys of tokens,</#if> does not answer, or not in time: {}", String.valueOf(known.getCause()));
+<#if s.server>
+            if (!Cancellation.isCurrent()) {
+                LOG.warn("The database<#if s.secured>, or what has the keys of tokens,</#if> does not answer, or not in time: {}",
+                        String.valueOf(known.getCause()));
+            }
+<#else>
+            LOG.warn("The database<#if s.secured>, or what has the keys of tokens,</#if> does not answer, or not in time: {}",
+                    String.valueOf(known.getCause()));
+</#if>
             response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
         }
 <#if s.secured>
@@ -59,6 +67,9 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     }
 
     private static Response response(Response.ResponseBuilder builder, Problem problem) {
+<#if s.metrics>
+        Measures.refusal(problem);
+</#if>
         return builder.type(Problem.MEDIA_TYPE).entity(problem.to(RequestIds.current())).build();
     }
 }

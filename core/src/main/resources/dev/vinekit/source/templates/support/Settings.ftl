@@ -1,32 +1,86 @@
+<#if s.server || s.secured>
 import java.time.Duration;
+</#if>
+<#if s.server>
+import java.util.Arrays;
+<#if s.replicas>
+import java.util.List;
+</#if>
 import java.util.Locale;
+</#if>
 import java.util.Map;
+<#if s.server && s.metrics>
+import java.util.OptionalInt;
+</#if>
+<#if s.server>
 import java.util.Set;
+import java.util.stream.Collectors;
+</#if>
 
-/** What the environment says. Each setting has a default but the database's URL<#if s.secured> and what tokens are verified by</#if>. */
-public record Settings(Database database, Http http<#if s.secured>, Access access</#if>) {
+<#if s.server && s.metrics>
+/**
+ * What the environment says. Each setting has a default<#if s.server> but the database's URL<#if s.secured> and what tokens are verified by</#if><#elseif s.secured> but what tokens are verified by</#if>.
+ *
+ * @param database of the database
+ * @param http of the HTTP server
+ * @param metricsPort {@code METRICS_PORT}: the port where the metrics are, if it is not that of the service
+<#if s.secured>
+ * @param access of tokens
+</#if>
+ */
+<#else>
+/** What the environment says. Each setting has a default<#if s.server> but the database's URL<#if s.secured> and what tokens are verified by</#if><#elseif s.secured> but what tokens are verified by</#if>. */
+</#if>
+public record Settings(Database database, Http http<#if s.server && s.metrics>, OptionalInt metricsPort</#if><#if s.secured>, Access access</#if>) {
+<#if s.server>
     /** Names that this machine alone calls itself by: those of RFC 6761 and RFC 1122, the same everywhere. */
     @SuppressWarnings("PMD.AvoidUsingHardCodedIP")
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
     private static final int GREATEST = 1_000_000_000;
+    private static final String NAMES = "[a-z0-9._:\\[\\]-]+";
+    private static final String ORIGINS = "(?:\\*|[a-z][a-z0-9+.-]*://[a-z0-9._:\\[\\]-]+)";
 
     /** What a connection is reckoned at, with the headers that it may be sending. */
     private static final int BYTES_OF_CONNECTION = 1 << 17;
 
+</#if>
     /**
      * The database.
      *
+<#if s.server>
      * @param url {@code DB_URL}
      * @param user {@code DB_USER}; empty by default
      * @param password {@code DB_PASSWORD}; empty by default
      * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
      * @param poolWait {@code DB_POOL_WAIT_SECONDS}: how long a request waits for a connection
      * @param statementTime {@code DB_STATEMENT_SECONDS}: how long a statement may take
+</#if>
+<#if s.poolers>
+     * @param pooler {@code DB_POOLER}: whether a pooler stands before the database that lends a connection for a transaction
+     *     only, so that nothing can be set for longer
+</#if>
+<#if s.replicas>
+     * @param readUrls {@code DB_READ_URL}: those of databases that follow this one, with blanks between; none by default
+     * @param readLag {@code DB_READ_LAG_SECONDS}: how far those may be behind
+</#if>
      * @param maxScans {@code DB_MAX_SCANS}: how many lists may be read at a time for which the database may have to read all
-     *     rows: those that search in texts, or count; half of the connections by default
+     *     rows: those that search in texts, or count<#if s.server>; half of the connections by default</#if>
      */
+<#if s.server>
     public record Database(
-            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime,
+            String url,
+            String user,
+            String password,
+            int poolSize,
+            Duration poolWait,
+            Duration statementTime,
+<#if s.poolers>
+            boolean pooler,
+</#if>
+<#if s.replicas>
+            List<String> readUrls,
+            Duration readLag,
+</#if>
             int maxScans) {
         /** The settings, without the password. */
         @Override
@@ -34,15 +88,24 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             return "Database[" + user + "]";
         }
     }
+<#else>
+    public record Database(int maxScans) {
+    }
+</#if>
 
     /**
-     * The HTTP server.
+     * The HTTP <#if s.server>server<#else>interface</#if>.
      *
+<#if s.server>
      * @param host {@code HTTP_HOST}: the address to listen on; 0.0.0.0 for all
      * @param port {@code HTTP_PORT}; 0 picks a free one
+</#if>
      * @param basePath {@code HTTP_BASE_PATH}: what every path begins with
+<#if s.server>
      * @param threads {@code HTTP_THREADS}: requests worked on at a time where Java has no virtual threads
+</#if>
      * @param maxBodyBytes {@code HTTP_MAX_BODY_BYTES}
+<#if s.server>
      * @param maxUrlBytes {@code HTTP_MAX_URL_BYTES}
      * @param maxHeaderBytes {@code HTTP_MAX_HEADER_BYTES}: of all headers together
      * @param idleTime {@code HTTP_IDLE_SECONDS}: after which a client that sends or reads nothing is cut off
@@ -53,14 +116,23 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      *     which is the default only where the service listens on more than this machine's own addresses
      * @param maxConnections {@code HTTP_MAX_CONNECTIONS}; by default as many as the heap has room for, at most 10,000
      * @param maxRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
+     * @param maxWorking {@code HTTP_MAX_WORKING}: worked on at a time, if there are more for longer than a moment; others are
+     *     answered with 503 at once; four for each connection to the database by default
      * @param maxBodyBytesInWork {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by default
      * @param maxResponseBytesInWork {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the heap by
      *     default
+     * @param leavingTime {@code HTTP_LEAVE_SECONDS}: how long the service goes on, and says that it is not ready, before it
+     *     stops
+     * @param compression {@code HTTP_COMPRESSION}: whether long answers are compressed for clients that ask for it
+     * @param origins {@code HTTP_CORS_ORIGINS}: the origins, with commas between, whose pages may use the service; none by
+     *     default, {@code *} for any
+</#if>
 <#if s.withPage>
      * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
      *     machine reaches the service
 </#if>
      */
+<#if s.server>
     public record Http(
             String host,
             int port,
@@ -76,10 +148,18 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             Set<String> hosts,
             int maxConnections,
             int maxRequests,
+            int maxWorking,
             int maxBodyBytesInWork,
-            int maxResponseBytesInWork<#if s.withPage>,
+            int maxResponseBytesInWork,
+            Duration leavingTime,
+            boolean compression,
+            Set<String> origins<#if s.withPage>,
             boolean page</#if>) {
     }
+<#else>
+    public record Http(String basePath, int maxBodyBytes) {
+    }
+</#if>
 <#if s.secured>
 
     /**
@@ -112,6 +192,7 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
      */
     public static Settings from(Map<String, String> environment) {
         Reader read = new Reader(environment);
+<#if s.server>
         String url = read.text("DB_URL", "");
         if (url.isEmpty()) {
             throw new IllegalArgumentException("DB_URL is not set: the JDBC URL of the database, for example ${s.exampleUrl}");
@@ -124,6 +205,13 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 poolSize,
                 read.seconds("DB_POOL_WAIT_SECONDS", 5, 1, 600),
                 read.seconds("DB_STATEMENT_SECONDS", 30, 1, 86_400),
+<#if s.poolers>
+                read.truth("DB_POOLER", false),
+</#if>
+<#if s.replicas>
+                List.of(read.text("DB_READ_URL", "").strip().split("\\s+")).stream().filter(each -> !each.isEmpty()).toList(),
+                read.seconds("DB_READ_LAG_SECONDS", 10, 1, 86_400),
+</#if>
                 read.number("DB_MAX_SCANS", Math.max(1, poolSize / 2), 1, 1000));
         String host = read.text("HTTP_HOST", "localhost");
         int maxBodyBytes = read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000);
@@ -139,12 +227,25 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 read.seconds("HTTP_REQUEST_SECONDS", 30, 1, 3600),
                 read.seconds("HTTP_ANSWER_SECONDS", 60, 1, 3600),
                 read.seconds("HTTP_STOP_SECONDS", 20, 0, 3600),
-                read.names("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : ""),
+                read.list("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : "", NAMES, "host names"),
                 read.number("HTTP_MAX_CONNECTIONS", (int) Math.min(10_000, heap() / BYTES_OF_CONNECTION), 1, 1_000_000),
                 read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
+                read.number("HTTP_MAX_WORKING", 4 * poolSize, 1, 1_000_000),
                 read.number("HTTP_MAX_BYTES_COMING", Math.max(maxBodyBytes, shareOfHeap(64)), maxBodyBytes, GREATEST),
-                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST)<#if s.withPage>,
+                read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST),
+                read.seconds("HTTP_LEAVE_SECONDS", 0, 0, 3600),
+                read.truth("HTTP_COMPRESSION", true),
+                read.list("HTTP_CORS_ORIGINS", "", ORIGINS, "origins such as https://cellar.example")<#if s.withPage>,
                 read.truth("HTTP_PAGE", LOOPBACK.contains(host))</#if>);
+<#else>
+        Database database = new Database(read.number("DB_MAX_SCANS", 5, 1, 1000));
+        Http http = new Http(
+                read.path("HTTP_BASE_PATH", ${s.basePath}), read.number("HTTP_MAX_BODY_BYTES", 1_000_000, 1000, 100_000_000));
+</#if>
+<#if s.server && s.metrics>
+        OptionalInt metricsPort = read.text("METRICS_PORT", "").isEmpty() ? OptionalInt.empty()
+                : OptionalInt.of(read.number("METRICS_PORT", 0, 0, 65_535));
+</#if>
 <#if s.secured>
         Access access = new Access(
                 read.text("AUTH_SECRET", ""),
@@ -154,12 +255,13 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
                 read.text("AUTH_ROLES_CLAIM", "roles"),
                 read.seconds("AUTH_CLOCK_SKEW_SECONDS", 30, 0, 600),
                 read.truth("AUTH_EVERYWHERE", false));
-        return new Settings(database, http, access);
+        return new Settings(database, http<#if s.server && s.metrics>, metricsPort</#if>, access);
 <#else>
-        return new Settings(database, http);
+        return new Settings(database, http<#if s.server && s.metrics>, metricsPort</#if>);
 </#if>
     }
 
+<#if s.server>
     /** One in so many bytes of the greatest heap. */
     private static int shareOfHeap(int parts) {
         return (int) Math.max(1_000_000, Math.min(GREATEST, heap() / parts));
@@ -169,6 +271,7 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
         return Runtime.getRuntime().maxMemory();
     }
 
+</#if>
     private record Reader(Map<String, String> environment) {
         String text(String name, String otherwise) {
             return environment.getOrDefault(name, otherwise);
@@ -184,11 +287,13 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
             return (int) number;
         }
 
+<#if s.server || s.secured>
         Duration seconds(String name, int otherwise, int least, int most) {
             return Duration.ofSeconds(number(name, otherwise, least, most));
         }
 
-<#if s.withPage || s.secured>
+</#if>
+<#if s.server || s.secured>
         boolean truth(String name, boolean otherwise) {
             String text = text(name, String.valueOf(otherwise));
             if (!text.equals("true") && !text.equals("false")) {
@@ -198,14 +303,16 @@ public record Settings(Database database, Http http<#if s.secured>, Access acces
         }
 
 </#if>
-        Set<String> names(String name, String otherwise) {
-            String text = text(name, otherwise);
-            if (!text.matches("(?:[A-Za-z0-9._:\\[\\]-]+(?:,[A-Za-z0-9._:\\[\\]-]+)*)?")) {
-                throw new IllegalArgumentException(name + " is not a list of host names with commas between: " + text);
+<#if s.server>
+        Set<String> list(String name, String otherwise, String form, String what) {
+            String text = text(name, otherwise).toLowerCase(Locale.ROOT);
+            if (!text.matches("(?:" + form + "(?:," + form + ")*)?")) {
+                throw new IllegalArgumentException(name + " is not a list of " + what + " with commas between: " + text);
             }
-            return text.isEmpty() ? Set.of() : Set.of(text.toLowerCase(Locale.ROOT).split(","));
+            return text.isEmpty() ? Set.of() : Arrays.stream(text.split(",")).collect(Collectors.toUnmodifiableSet());
         }
 
+</#if>
         String path(String name, String otherwise) {
             String path = text(name, otherwise);
             if (!path.matches("(/[A-Za-z0-9._~-]+)+")) {

@@ -28,15 +28,21 @@ public final class SqlErrors {
         return new SqlErrors(table, all);
     }
 
-    /** Whether others got in the way, and the same may succeed at once. */
+    /** Whether others got in the way: nothing was done, and the same may succeed at once. */
     boolean isCollision(SQLException error) {
         return SqlError.of(error).kind() == SqlError.Kind.COLLISION;
     }
 
+    /** Whether the server went away, or is not the one that takes changes: the same may succeed on another connection. */
+    boolean isGone(SQLException error) {
+        SqlError.Kind kind = SqlError.of(error).kind();
+        return kind == SqlError.Kind.GONE || kind == SqlError.Kind.STANDBY
+                || String.valueOf(error.getSQLState()).startsWith("08") && !(error instanceof SQLTransientConnectionException);
+    }
+
     /** Whether the error is not about what was to be written. */
     boolean isTransient(SQLException error) {
-        SqlError.Kind kind = SqlError.of(error).kind();
-        return kind == SqlError.Kind.COLLISION || kind == SqlError.Kind.UNAVAILABLE || isConnection(error);
+        return isCollision(error) || SqlError.of(error).kind() == SqlError.Kind.UNAVAILABLE || isGone(error) || isConnection(error);
     }
 
     /** Whether there was no connection to be had, or it broke: SQL states of class 08 of the standard, and the pool's own. */
@@ -52,8 +58,11 @@ public final class SqlErrors {
      * @param deleting whether a row was to be deleted: a broken reference then is one to that row
      */
     public RuntimeException translate(SQLException error, boolean deleting) {
+        if (error instanceof UncertainCommit) {
+            return ProblemException.uncertain(error.getCause());
+        }
         SqlError refusal = SqlError.of(error);
-        if (isConnection(error)) {
+        if (isConnection(error)<#if s.server> || Cancellation.isCurrent()</#if>) {
             return ProblemException.unavailable(error);
         }
         Stream<Constraint> nearest = deleting ? possibleReferrers() : own.stream();
@@ -71,7 +80,7 @@ public final class SqlErrors {
                             constraint.map(Constraint::fields).orElseGet(this::possibleReferences), error);
             case CHECK -> ProblemException.refused(fields, constraint.map(Constraint::name).orElse("check"), error);
             case VALUE -> ProblemException.refused(List.of(), "type", error);
-            case COLLISION, UNAVAILABLE -> ProblemException.unavailable(error);
+            case COLLISION, GONE, STANDBY, UNAVAILABLE -> ProblemException.unavailable(error);
             case OTHER -> new DatabaseException(error);
         };
     }

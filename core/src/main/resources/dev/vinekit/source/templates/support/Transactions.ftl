@@ -5,6 +5,9 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+<#if s.replicas>
+import java.util.Optional;
+</#if>
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
@@ -22,21 +25,37 @@ public final class Transactions {
     private final DataSource dataSource;
     private final SqlErrors errors;
     private final Semaphore scans;
+<#if s.replicas>
+    private final Replicas replicas;
+</#if>
 
     public Transactions(DataSource dataSource, SqlErrors errors) {
-        this(dataSource, errors, new Semaphore(Integer.MAX_VALUE));
+        this(dataSource, errors, new Semaphore(Integer.MAX_VALUE)<#if s.replicas>, Replicas.NONE</#if>);
     }
 
+<#if s.replicas>
+    /**
+     * With databases for reading.
+     *
+     * @param scans permits for pages that may make the database read all rows, so that such have some connections only
+     * @param replicas databases that follow this one
+     */
+    Transactions(DataSource dataSource, SqlErrors errors, Semaphore scans, Replicas replicas) {
+<#else>
     /** @param scans permits for pages that may make the database read all rows, so that such have some connections only */
     Transactions(DataSource dataSource, SqlErrors errors, Semaphore scans) {
+</#if>
         this.dataSource = dataSource;
         this.errors = errors;
         this.scans = scans;
+<#if s.replicas>
+        this.replicas = replicas;
+</#if>
     }
 
     /** The same for work on one table, which has these constraints. */
     public Transactions on(List<Constraint> constraints) {
-        return new Transactions(dataSource, errors.on(constraints), scans);
+        return new Transactions(dataSource, errors.on(constraints), scans<#if s.replicas>, replicas</#if>);
     }
 
     /** Something to do on a connection. */
@@ -51,19 +70,51 @@ public final class Transactions {
         T run(Connection connection, E element) throws SQLException;
     }
 
-    /** Runs work that reads. */
+    /** Runs work that reads. It may be run again on another connection, if the first breaks. */
     public <T> T read(Work<T> work) {
-<#if s.handover??>
-        try {
-            return once(work);
-        } catch (SQLException e) {
-<#else>
-        try (Connection connection = dataSource.getConnection()) {
-            return work.run(connection);
-        } catch (SQLException e) {
+<#if s.traces>
+        Traces.Part call = Traces.call();
 </#if>
+        long begin = System.nanoTime();
+        try {
+<#if s.replicas>
+            Optional<DataSource> replica = replicas.near();
+            if (replica.isPresent()) {
+                try {
+                    return reading(replica.get(), work);
+                } catch (SQLException e) {
+                    if (!errors.isTransient(e)) {
+                        throw e;
+                    }
+                    replicas.leave(replica.get(), e);
+                }
+            }
+</#if>
+            try {
+                return reading(dataSource, work);
+            } catch (SQLException e) {
+                if (!errors.isGone(e) || System.nanoTime() - begin > PATIENCE.toNanos()) {
+                    throw e;
+                }
+                return reading(dataSource, work);
+            }
+        } catch (SQLException e) {
             throw errors.translate(e, false);
+<#if s.traces>
+        } finally {
+            call.end();
+</#if>
         }
+    }
+
+    private <#if !s.handover??>static </#if><T> T reading(DataSource source, Work<T> work) throws SQLException {
+<#if s.handover??>
+        return once(source, work);
+<#else>
+        try (Connection connection = source.getConnection()) {
+            return work.run(connection);
+        }
+</#if>
     }
 
     /**
@@ -146,12 +197,25 @@ public final class Transactions {
     }
 
     private <T> T inOne(Work<T> work, boolean deleting) {
+<#if s.traces>
+        Traces.Part call = Traces.call();
+        try {
+            return withPatience(work, deleting);
+        } finally {
+            call.end();
+        }
+    }
+
+    private <T> T withPatience(Work<T> work, boolean deleting) {
+</#if>
         long begin = System.nanoTime();
         for (int pause = SHORTEST_PAUSE_MILLIS; ; pause = Math.min(2 * pause, LONGEST_PAUSE_MILLIS)) {
             try {
-                return once(work);
+                return once(dataSource, work);
+            } catch (UncertainCommit e) {
+                throw errors.translate(e, deleting);
             } catch (SQLException e) {
-                if (!errors.isCollision(e) || System.nanoTime() - begin > PATIENCE.toNanos() || !hasPaused(pause)) {
+                if (!errors.isCollision(e) && !errors.isGone(e) || System.nanoTime() - begin > PATIENCE.toNanos() || !hasPaused(pause)) {
                     throw errors.translate(e, deleting);
                 }
             }
@@ -169,15 +233,15 @@ public final class Transactions {
         }
     }
 
-    private <T> T once(Work<T> work) throws SQLException {
-        try (Connection connection = dataSource.getConnection()) {
+    private <T> T once(DataSource source, Work<T> work) throws SQLException {
+        try (Connection connection = source.getConnection()) {
             connection.setAutoCommit(false);
             try {
 <#if s.handover??>
                 tellWhoAsks(connection);
 </#if>
                 T result = work.run(connection);
-                connection.commit();
+                commit(connection);
                 return result;
             } catch (SQLException | RuntimeException | Error e) {
                 rollBack(connection, e);
@@ -194,6 +258,15 @@ public final class Transactions {
     }
 
 </#if>
+    private void commit(Connection connection) throws SQLException {
+        try {
+            connection.commit();
+        } catch (SQLException e) {
+            throw errors.isGone(e) ? new UncertainCommit("the connection broke at the commit", e) : e;
+        }
+<#include "_committed.ftl">
+    }
+
     /** Takes back what was done; if that fails too, the connection is gone, and the database does it by itself. */
     private static void rollBack(Connection connection, Throwable reason) {
         try {

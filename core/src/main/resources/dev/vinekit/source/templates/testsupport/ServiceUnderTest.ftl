@@ -2,6 +2,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
+import java.util.ServiceLoader;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -39,7 +40,7 @@ public final class ServiceUnderTest
     }
 
     public Api api() {
-        return new Api(running.server.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})<#if s.owned || s.signed>, TestTokens.CLAIMS</#if>))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
+        return new Api(running.service.url())<#if s.secured>.sending("Authorization", "Bearer " + TestTokens.of(List.of(${s.roles})<#if s.owned || s.signed>, TestTokens.CLAIMS</#if>))</#if><#if s.guarded>.sending("If-Match", "*")</#if>;
     }
 
 <#if s.signed>
@@ -88,23 +89,48 @@ public final class ServiceUnderTest
         TestDatabase.of(context).assertUnchanged(touched);
     }
 
-    private record Running(Server server, Connection connection) implements AutoCloseable {
+    private record Running(ServiceStarter.Started service, Connection connection) implements AutoCloseable {
         static Running on(TestDatabase database) {
             Exchanges.listen();
             try {
                 Connection connection = database.connect();
-                return new Running(Server.start(Settings.from(Map.of(
+                return new Running(starter().start(Map.of(
                         "DB_URL", database.url(), "DB_USER", database.user(), "DB_PASSWORD", database.password(),
-                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0"<#if s.secured>, "AUTH_SECRET", TestTokens.SECRET</#if>))), connection);
+                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0"<#if s.secured>, "AUTH_SECRET", TestTokens.SECRET</#if>)), connection);
             } catch (SQLException e) {
                 throw new IllegalStateException("The test database does not answer.", e);
             }
         }
 
+        private static ServiceStarter starter() {
+            return ServiceLoader.load(ServiceStarter.class, ServiceStarter.class.getClassLoader()).findFirst()
+<#if s.server>
+                    .orElse(settings -> new OwnServer(Server.start(Settings.from(settings))));
+<#else>
+                    .orElseThrow(() -> new IllegalStateException("The tests do not know how the service is started: write a "
+                            + "class that implements " + ServiceStarter.class.getName() + ", and its name into src/test/"
+                            + "resources/META-INF/services/" + ServiceStarter.class.getName()));
+</#if>
+        }
+
         @Override
         public void close() throws SQLException {
-            server.close();
+            service.close();
             connection.close();
         }
     }
+<#if s.server>
+
+    private record OwnServer(Server server) implements ServiceStarter.Started {
+        @Override
+        public String url() {
+            return server.url();
+        }
+
+        @Override
+        public void close() {
+            server.close();
+        }
+    }
+</#if>
 }

@@ -12,6 +12,7 @@ import javax.sql.DataSource;
 public final class Application {
     private final List<Object> controllers = new ArrayList<>();
     private final Settings settings;
+    private final Health health;
 
     /**
      * The service on a database.
@@ -29,7 +30,8 @@ public final class Application {
 
         List<String> paths = tables.stream().map(Registration::collection).flatMap(Optional::stream).sorted().toList();
         controllers.add(new EntryPoint(paths));
-        controllers.add(new Health(readiness));
+        health = new Health(readiness);
+        controllers.add(health);
         controllers.add(new OpenApi(settings.http().basePath()));
         tables.forEach(table -> controllers.add(table.controller(services)));
     }
@@ -41,6 +43,11 @@ public final class Application {
                 .toList();
     }
 
+    /** Tells those who ask for the health of the service that it does not want requests any more. */
+    public void leave() {
+        health.leave();
+    }
+
     /** The controllers: one for each table, and those for the entry point and the health check. */
     public List<Object> controllers() {
         return List.copyOf(controllers);
@@ -48,6 +55,11 @@ public final class Application {
 
     /** What reads requests, writes answers and reports errors, for any Jakarta REST server. */
     public List<Object> providers() {
-        return List.of(new JsonProvider(settings.http().maxBodyBytes()), new ProblemMapper(), new KeyParameters());
+        List<Object> providers
+                = new ArrayList<>(
+                        List.of(new JsonProvider(settings.http().maxBodyBytes()), new ProblemMapper(),
+                                new KeyParameters()));
+        providers.add(new RouteFilter(settings.http().basePath()));
+        return providers;
     }
 }

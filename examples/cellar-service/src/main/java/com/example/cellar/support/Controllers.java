@@ -11,6 +11,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.jboss.resteasy.core.ResteasyDeploymentImpl;
 import org.jboss.resteasy.plugins.server.servlet.HttpServlet30Dispatcher;
 import org.jboss.resteasy.spi.ResteasyDeployment;
+import org.xnio.XnioExecutor;
 
 /** The controllers as a servlet of the server. */
 final class Controllers {
@@ -20,9 +21,12 @@ final class Controllers {
     /**
      * Starts the controllers.
      *
-     * @param threads where requests are worked on; the server's own pool if null
+     * @param threads where requests are worked on
+     * @param timer looks now and then whether clients still wait
+     * @param scrape shows how many are worked on
      */
-    static HttpHandler handler(Application application, Settings.Http settings, Executor threads) {
+    static HttpHandler handler(Application application, Settings.Http settings, Executor threads, XnioExecutor timer,
+            Scrape scrape) {
         ResteasyDeployment rest = new ResteasyDeploymentImpl();
         rest.setResources(application.controllers());
         rest.setProviders(application.providers());
@@ -34,13 +38,38 @@ final class Controllers {
                 .setExecutor(threads)
                 .addServletContextAttribute(ResteasyDeployment.class.getName(), rest)
                 .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).addMapping("/*").setAsyncSupported(true))
-                .addInnerHandlerChainWrapper(next -> new ResponseSender(new RequestIds(next), responseBytes));
-        BodyReceiver receiver = new BodyReceiver(started(servlet), settings);
+                .addInnerHandlerChainWrapper(next ->
+                        new ResponseSender(known(next), settings.compression(), responseBytes));
+        Workload workload = new Workload(started(servlet), settings, threads);
+        scrape.measure(workload, settings.maxWorking());
+        workload.look(timer);
+        BodyReceiver receiver = new BodyReceiver(workload, settings);
         return exchange -> {
             if (responseBytes.get() > settings.maxResponseBytesInWork()) {
                 exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
             } else {
                 receiver.handleRequest(exchange);
+            }
+        };
+    }
+
+    /** Lets the thread know which request it works on: for what it logs, and to be stopped. */
+    private static HttpHandler known(HttpHandler next) {
+        return exchange -> {
+            RequestIds.begin(exchange.getResponseHeaders().getFirst(RequestIds.HEADER));
+            long begin = Workload.begin(exchange);
+            Traces.Part part = Traces.request(exchange.getRequestHeaders()::getFirst);
+            if (part.trace() != null) {
+                exchange.putAttachment(RequestGuard.TRACE, part.trace());
+            }
+            try {
+                next.handleRequest(exchange);
+            } finally {
+                String method = exchange.getRequestMethod().toString();
+                part.end(method, RequestIds.route(), exchange.getStatusCode());
+                Measures.request(method, RequestIds.route(), exchange.getStatusCode(), begin);
+                Workload.end(exchange);
+                RequestIds.end();
             }
         };
     }

@@ -8,6 +8,7 @@ import jakarta.ws.rs.core.Response;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -20,6 +21,7 @@ public final class Health {
     private static final int SECONDS_TO_WAIT = 2;
 
     private final DataSource dataSource;
+    private final AtomicBoolean leaving = new AtomicBoolean();
 
     public Health(DataSource dataSource) {
         this.dataSource = dataSource;
@@ -32,9 +34,15 @@ public final class Health {
         return Map.of("status", "up");
     }
 
-    /** 200 if the database answers, else 503: by a connection of its own, which no request of a client can hold. */
+    /**
+     * 200 if the service wants requests: not while it is about to stop, and not where the database does not answer, by
+     * a connection of its own, which no request of a client can hold. Else 503.
+     */
     @GET
     public Response health() {
+        if (leaving.get()) {
+            return down("leaving");
+        }
         try (Connection connection = dataSource.getConnection()) {
             if (connection.isValid(SECONDS_TO_WAIT)) {
                 return Response.ok(Map.of("status", "up")).build();
@@ -42,6 +50,15 @@ public final class Health {
         } catch (SQLException e) {
             LOG.warn("The database does not answer", e);
         }
-        return Response.status(503).header("Retry-After", SECONDS_TO_WAIT).entity(Map.of("status", "down")).build();
+        return down("down");
+    }
+
+    /** Says from now on that the service does not want requests any more. */
+    void leave() {
+        leaving.set(true);
+    }
+
+    private static Response down(String status) {
+        return Response.status(503).header("Retry-After", SECONDS_TO_WAIT).entity(Map.of("status", status)).build();
     }
 }

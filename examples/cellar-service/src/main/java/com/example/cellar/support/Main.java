@@ -1,5 +1,8 @@
 package com.example.cellar.support;
 
+import io.opentelemetry.sdk.autoconfigure.AutoConfiguredOpenTelemetrySdk;
+import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -10,8 +13,20 @@ public final class Main {
     private Main() {
     }
 
+    /**
+     * Runs the service.
+     *
+     * @param arguments {@code rehearse} to start, look and stop; none to run
+     */
     public static void main(String[] arguments) {
         try {
+            if (List.of(arguments).contains("rehearse")) {
+                Rehearsal.run(System.getenv());
+                return;
+            }
+            if (System.getenv("OTEL_EXPORTER_OTLP_ENDPOINT") != null || System.getenv("OTEL_TRACES_EXPORTER") != null) {
+                exportTraces();
+            }
             Server server = Server.start(Settings.from(System.getenv()));
             Runtime.getRuntime().addShutdownHook(new Thread(server::close, "stop"));
         } catch (IllegalArgumentException | IllegalStateException e) {
@@ -19,5 +34,12 @@ public final class Main {
             LOG.debug("The reason", e);
             System.exit(1);
         }
+    }
+
+    /** Hands traces, and nothing else, to whom the variables of OpenTelemetry name. */
+    private static void exportTraces() {
+        Traces.to(AutoConfiguredOpenTelemetrySdk.builder().setResultAsGlobal().addPropertiesSupplier(() -> Map.of(
+                "otel.service.name", "cellar-service", "otel.exporter.otlp.protocol", "http/protobuf",
+                "otel.metrics.exporter", "none", "otel.logs.exporter", "none")).build().getOpenTelemetrySdk());
     }
 }

@@ -52,6 +52,13 @@ public final class ProblemException extends RuntimeException {
                 "The database does not answer, or has no time. Try again later.", List.of()), cause);
     }
 
+    /** 503: the database went away while it stored a change. */
+    public static ProblemException uncertain(Throwable cause) {
+        return new ProblemException(Problem.of(503, "Service Unavailable",
+                "The database went away while it stored the change, which may have been done or not. Read before you "
+                + "send it again.", List.of()), cause);
+    }
+
     /** The same about an element of an array, counted from 0. */
     public ProblemException at(int index) {
         String element = "[" + index + "]";

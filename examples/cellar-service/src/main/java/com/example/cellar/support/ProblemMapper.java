@@ -38,7 +38,10 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     private static Response response(ProblemException known) {
         Response.ResponseBuilder response = Response.status(known.problem().status());
         if (known.problem().status() == 503) {
-            LOG.warn("The database does not answer, or not in time: {}", String.valueOf(known.getCause()));
+            if (!Cancellation.isCurrent()) {
+                LOG.warn("The database does not answer, or not in time: {}",
+                        String.valueOf(known.getCause()));
+            }
             response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
         }
         return response(response, known.problem());
@@ -56,6 +59,7 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     }
 
     private static Response response(Response.ResponseBuilder builder, Problem problem) {
+        Measures.refusal(problem);
         return builder.type(Problem.MEDIA_TYPE).entity(problem.to(RequestIds.current())).build();
     }
 }

@@ -4,6 +4,7 @@ import io.undertow.server.HttpHandler;
 import io.undertow.server.HttpServerExchange;
 import io.undertow.server.handlers.GracefulShutdownHandler;
 import io.undertow.server.handlers.HttpContinueReadHandler;
+import io.undertow.util.AttachmentKey;
 import io.undertow.util.HeaderMap;
 import io.undertow.util.HeaderValues;
 import io.undertow.util.Headers;
@@ -17,6 +18,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.slf4j.Logger;
@@ -24,9 +26,15 @@ import org.slf4j.LoggerFactory;
 
 /** What every request passes on its way in: limits, an identifier, the access log, and an orderly stop. */
 final class RequestGuard implements HttpHandler {
+    /** The trace that a request belongs to. */
+    static final AttachmentKey<String> TRACE = AttachmentKey.create(String.class);
+
     private static final Logger ACCESS = LoggerFactory.getLogger(RequestGuard.class);
 
+    private static final HttpString REQUEST_ID = new HttpString(RequestIds.HEADER);
     private static final HttpString NO_SNIFFING = new HttpString("X-Content-Type-Options");
+    private static final HttpString POLICY = new HttpString("Content-Security-Policy");
+    private static final String NOTHING_ELSE = "default-src 'none'; frame-ancestors 'none'";
     private static final int MISDIRECTED = 421;
 
     private static final String TOKEN = "[!#$%&'*+.^_`|~0-9A-Za-z-]++";
@@ -40,18 +48,25 @@ final class RequestGuard implements HttpHandler {
 
     private final GracefulShutdownHandler next;
     private final Settings.Http settings;
+    private final CrossOrigin origins;
     private final Semaphore requests;
+    private final AtomicBoolean leaving = new AtomicBoolean();
 
     RequestGuard(HttpHandler service, Settings.Http settings) {
         this.next = new GracefulShutdownHandler(new HttpContinueReadHandler(service));
         this.settings = settings;
+        this.origins = new CrossOrigin(settings.origins());
         this.requests = new Semaphore(settings.maxRequests());
     }
 
     @Override
     public void handleRequest(HttpServerExchange exchange) throws Exception {
-        String id = RequestIds.of(exchange.getRequestHeaders().getFirst(RequestIds.HEADER));
-        exchange.getResponseHeaders().put(RequestIds.HEADER, id).put(NO_SNIFFING, "nosniff");
+        String id = RequestIds.of(exchange.getRequestHeaders().getFirst(REQUEST_ID));
+        exchange.getResponseHeaders().put(REQUEST_ID, id).put(NO_SNIFFING, "nosniff").put(POLICY, NOTHING_ELSE)
+                .put(Headers.REFERRER_POLICY, "no-referrer");
+        if (leaving.get()) {
+            exchange.setPersistent(false);
+        }
         exchange.addDefaultResponseListener(RequestGuard::explain);
         boolean admitted = requests.tryAcquire();
         long begin = System.nanoTime();
@@ -60,17 +75,28 @@ final class RequestGuard implements HttpHandler {
                 requests.release();
             }
             if (ACCESS.isInfoEnabled()) {
-                ACCESS.info("{} {} {} {} bytes {} ms {}", done.getRequestMethod(), path(done),
-                        done.getStatusCode(), done.getResponseBytesSent(), (System.nanoTime() - begin) / 1_000_000, id);
+                log(done, (System.nanoTime() - begin) / 1_000_000, id);
             }
             then.proceed();
         });
         int refusal = admitted ? refusal(exchange) : StatusCodes.SERVICE_UNAVAILABLE;
+        if (origins.answers(exchange)) {
+            return;
+        }
         if (refusal == 0) {
             next.handleRequest(exchange);
         } else {
             exchange.setStatusCode(refusal).setReasonPhrase(reason(refusal)).endExchange();
         }
+    }
+
+    private static void log(HttpServerExchange done, long millis, String id) {
+        RequestIds.begin(id);
+        Traces.tell(done.getAttachment(TRACE));
+        ACCESS.info("{} {} {} {} bytes {} ms", done.getRequestMethod(), path(done), done.getStatusCode(),
+                done.getResponseBytesSent(), millis);
+        RequestIds.end();
+        Traces.tell(null);
     }
 
     /** The path as it was sent, without what it was sent to. */
@@ -147,7 +173,7 @@ final class RequestGuard implements HttpHandler {
             exchange.getResponseHeaders().put(Headers.RETRY_AFTER, ProblemMapper.SECONDS_TO_WAIT);
         }
         exchange.getResponseHeaders().put(Headers.CONTENT_TYPE, Problem.MEDIA_TYPE);
-        return problem(status, exchange.getResponseHeaders().getFirst(RequestIds.HEADER));
+        return problem(status, exchange.getResponseHeaders().getFirst(REQUEST_ID));
     }
 
     /** A whole answer, for a connection that is then closed. */
@@ -160,6 +186,7 @@ final class RequestGuard implements HttpHandler {
     }
 
     private static String problem(int status, String id) {
+        Measures.refusal(reason(status));
         String detail = switch (status) {
             case StatusCodes.BAD_REQUEST -> "This is not a request of HTTP/1.1: the URL is text in UTF-8, "
                     + "percent-encoded, a semicolon too; headers have a name, a colon and their own form; "
@@ -180,6 +207,11 @@ final class RequestGuard implements HttpHandler {
 
     private static String reason(int status) {
         return status == MISDIRECTED ? "Misdirected Request" : StatusCodes.getReason(status);
+    }
+
+    /** Answers as before, but lets every connection end, so that whoever has others does not come back. */
+    void leave() {
+        leaving.set(true);
     }
 
     /** Takes no new requests, and waits for those that are running. */

@@ -1,7 +1,5 @@
 package com.example.cellar.support;
 
-import com.zaxxer.hikari.HikariConfig;
-import com.zaxxer.hikari.HikariDataSource;
 import io.undertow.Handlers;
 import io.undertow.UndertowOptions;
 import io.undertow.server.DefaultByteBufferPool;
@@ -12,6 +10,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.BindException;
 import java.net.InetSocketAddress;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
@@ -33,28 +32,33 @@ public final class Server implements AutoCloseable {
     /** So many bytes are read and written at a time. */
     private static final int BUFFER = 1 << 14;
 
-    private final HikariDataSource pool;
-    private final HikariDataSource readiness;
+    private final Pools pools;
     private final Optional<ExecutorService> threads = Workers.virtual();
+    private final XnioWorker worker;
+    private final Scrape scrape = new Scrape();
     private final Settings settings;
     private final Application application;
     private final RequestGuard gate;
-    private final XnioWorker worker;
     private final AcceptingChannel<StreamConnection> http;
 
-    private Server(Settings settings) {
+    private Server(Settings settings, boolean rehearsing) {
         this.settings = settings;
-        this.pool = pool(settings.database());
-        this.readiness = readiness(settings.database());
+        this.pools = new Pools(settings.database(), scrape::measure);
+        this.worker = worker();
         try {
-            application = new Application(pool, readiness, settings);
+            application = new Application(pools.main(), pools.readiness(), settings);
             gate = new RequestGuard(service(), settings.http());
-            worker = worker();
+            if (!rehearsing) {
+                pools.verify();
+            }
             http = listener();
+            settings.metricsPort().ifPresent(port -> scrape.listen(worker, settings.http().host(), port));
+            scrape.measureJava();
         } catch (RuntimeException e) {
-            pool.close();
-            readiness.close();
+            pools.close();
             threads.ifPresent(ExecutorService::shutdown);
+            scrape.close();
+            worker.shutdownNow();
             throw e;
         }
     }
@@ -65,7 +69,7 @@ public final class Server implements AutoCloseable {
      * @throws IllegalStateException if the database does not answer or the port is taken
      */
     public static Server start(Settings settings) {
-        Server server = new Server(settings);
+        Server server = new Server(settings, false);
         LOG.info(settings.http().page() ? "A page to look at the rows and to try requests is at {}/"
                 : "There is no page at {}/: HTTP_PAGE=true makes one", server.origin());
         LOG.info("Endpoints:\n    {}", String.join("\n    ", server.endpoints()));
@@ -75,40 +79,18 @@ public final class Server implements AutoCloseable {
         return server;
     }
 
-    /** One connection beside the pool, made when it is first asked for. */
-    private static HikariDataSource readiness(Settings.Database settings) {
-        HikariConfig config = config(settings);
-        config.setPoolName("readiness");
-        config.setMaximumPoolSize(1);
-        config.setMinimumIdle(0);
-        config.setInitializationFailTimeout(-1);
-        return new HikariDataSource(config);
-    }
-
-    private static HikariDataSource pool(Settings.Database settings) {
-        try {
-            return new HikariDataSource(config(settings));
-        } catch (RuntimeException e) {
-            throw new IllegalStateException("The database does not answer, or refuses the login. "
-                    + "Check DB_URL, DB_USER and DB_PASSWORD.", e);
-        }
-    }
-
-    private static HikariConfig config(Settings.Database settings) {
-        HikariConfig config = new HikariConfig();
-        config.setPoolName("database");
-        config.setJdbcUrl(settings.url());
-        config.setUsername(settings.user().isEmpty() ? null : settings.user());
-        config.setPassword(settings.password().isEmpty() ? null : settings.password());
-        config.setMaximumPoolSize(settings.poolSize());
-        config.setConnectionTimeout(settings.poolWait().toMillis());
-        config.setConnectionInitSql("SET QUERY_TIMEOUT " + settings.statementTime().toMillis());
-        return config;
+    /** The service, whether there is a database or not. */
+    static Server rehearsing(Settings settings) {
+        return new Server(settings, true);
     }
 
     private HttpHandler service() {
         PathHandler service = Handlers.path().addPrefixPath(settings.http().basePath(),
-                Controllers.handler(application, settings.http(), threads.orElse(null)));
+                Controllers.handler(application, settings.http(),
+                        threads.orElse(worker), worker.getIoThread(), scrape));
+        if (settings.metricsPort().isEmpty()) {
+            service.addExactPath(Scrape.PATH, scrape.handler());
+        }
         return settings.http().page() ? PageFiles.beside(service, settings.http().basePath())
                 : service.addExactPath("/", Handlers.redirect(settings.http().basePath() + "/"));
     }
@@ -153,7 +135,6 @@ public final class Server implements AutoCloseable {
             channel.resumeAccepts();
             return channel;
         } catch (IOException e) {
-            worker.shutdownNow();
             throw new IllegalStateException(e instanceof BindException
                     ? "Port " + settings.http().port() + " on " + settings.http().host()
                             + " is in use. Set HTTP_PORT to another one; 0 picks a free one."
@@ -180,14 +161,28 @@ public final class Server implements AutoCloseable {
         return Endpoints.of(settings.http().basePath(), application.controllers());
     }
 
-    /** Takes no new requests, finishes the running ones, stops listening, then closes the connections. */
+    /**
+     * Says that the service is not ready any more, and gives whoever asks the time to notice; takes no new requests,
+     * finishes the running ones, stops listening, then closes the connections.
+     */
     @Override
     public void close() {
+        application.leave();
+        gate.leave();
+        waitFor(settings.http().leavingTime());
         gate.close(settings.http().stopTime());
         IoUtils.safeClose(http);
+        scrape.close();
         worker.shutdownNow();
         threads.ifPresent(ExecutorService::shutdown);
-        pool.close();
-        readiness.close();
+        pools.close();
+    }
+
+    private static void waitFor(Duration time) {
+        try {
+            Thread.sleep(time.toMillis());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

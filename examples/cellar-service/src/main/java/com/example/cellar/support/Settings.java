@@ -1,16 +1,27 @@
 package com.example.cellar.support;
 
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 
-/** What the environment says. Each setting has a default but the database's URL. */
-public record Settings(Database database, Http http) {
+/**
+ * What the environment says. Each setting has a default but the database's URL.
+ *
+ * @param database of the database
+ * @param http of the HTTP server
+ * @param metricsPort {@code METRICS_PORT}: the port where the metrics are, if it is not that of the service
+ */
+public record Settings(Database database, Http http, OptionalInt metricsPort) {
     /** Names that this machine alone calls itself by: those of RFC 6761 and RFC 1122, the same everywhere. */
     @SuppressWarnings("PMD.AvoidUsingHardCodedIP")
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
     private static final int GREATEST = 1_000_000_000;
+    private static final String NAMES = "[a-z0-9._:\\[\\]-]+";
+    private static final String ORIGINS = "(?:\\*|[a-z][a-z0-9+.-]*://[a-z0-9._:\\[\\]-]+)";
 
     /** What a connection is reckoned at, with the headers that it may be sending. */
     private static final int BYTES_OF_CONNECTION = 1 << 17;
@@ -28,7 +39,12 @@ public record Settings(Database database, Http http) {
      *     read all rows: those that search in texts, or count; half of the connections by default
      */
     public record Database(
-            String url, String user, String password, int poolSize, Duration poolWait, Duration statementTime,
+            String url,
+            String user,
+            String password,
+            int poolSize,
+            Duration poolWait,
+            Duration statementTime,
             int maxScans) {
         /** The settings, without the password. */
         @Override
@@ -55,10 +71,17 @@ public record Settings(Database database, Http http) {
      *     empty, which is the default only where the service listens on more than this machine's own addresses
      * @param maxConnections {@code HTTP_MAX_CONNECTIONS}; by default as many as the heap has room for, at most 10,000
      * @param maxRequests {@code HTTP_MAX_REQUESTS}: in work at a time; others are answered with 503
+     * @param maxWorking {@code HTTP_MAX_WORKING}: worked on at a time, if there are more for longer than a moment;
+     *     others are answered with 503 at once; four for each connection to the database by default
      * @param maxBodyBytesInWork {@code HTTP_MAX_BYTES_COMING}: of all bodies in work together; a 64th of the heap by
      *     default
      * @param maxResponseBytesInWork {@code HTTP_MAX_BYTES_GOING}: of all answers on their way together; an 8th of the
      *     heap by default
+     * @param leavingTime {@code HTTP_LEAVE_SECONDS}: how long the service goes on, and says that it is not ready,
+     *     before it stops
+     * @param compression {@code HTTP_COMPRESSION}: whether long answers are compressed for clients that ask for it
+     * @param origins {@code HTTP_CORS_ORIGINS}: the origins, with commas between, whose pages may use the service; none
+     *     by default, {@code *} for any
      * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
      *     machine reaches the service
      */
@@ -77,8 +100,12 @@ public record Settings(Database database, Http http) {
             Set<String> hosts,
             int maxConnections,
             int maxRequests,
+            int maxWorking,
             int maxBodyBytesInWork,
             int maxResponseBytesInWork,
+            Duration leavingTime,
+            boolean compression,
+            Set<String> origins,
             boolean page) {
     }
 
@@ -117,13 +144,19 @@ public record Settings(Database database, Http http) {
                 read.seconds("HTTP_REQUEST_SECONDS", 30, 1, 3600),
                 read.seconds("HTTP_ANSWER_SECONDS", 60, 1, 3600),
                 read.seconds("HTTP_STOP_SECONDS", 20, 0, 3600),
-                read.names("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : ""),
+                read.list("HTTP_HOSTS", LOOPBACK.contains(host) ? String.join(",", LOOPBACK) : "", NAMES, "host names"),
                 read.number("HTTP_MAX_CONNECTIONS", (int) Math.min(10_000, heap() / BYTES_OF_CONNECTION), 1, 1_000_000),
                 read.number("HTTP_MAX_REQUESTS", 1000, 1, 1_000_000),
+                read.number("HTTP_MAX_WORKING", 4 * poolSize, 1, 1_000_000),
                 read.number("HTTP_MAX_BYTES_COMING", Math.max(maxBodyBytes, shareOfHeap(64)), maxBodyBytes, GREATEST),
                 read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST),
+                read.seconds("HTTP_LEAVE_SECONDS", 0, 0, 3600),
+                read.truth("HTTP_COMPRESSION", true),
+                read.list("HTTP_CORS_ORIGINS", "", ORIGINS, "origins such as https://cellar.example"),
                 read.truth("HTTP_PAGE", LOOPBACK.contains(host)));
-        return new Settings(database, http);
+        OptionalInt metricsPort = read.text("METRICS_PORT", "").isEmpty() ? OptionalInt.empty()
+                : OptionalInt.of(read.number("METRICS_PORT", 0, 0, 65_535));
+        return new Settings(database, http, metricsPort);
     }
 
     /** One in so many bytes of the greatest heap. */
@@ -162,12 +195,13 @@ public record Settings(Database database, Http http) {
             return text.equals("true");
         }
 
-        Set<String> names(String name, String otherwise) {
-            String text = text(name, otherwise);
-            if (!text.matches("(?:[A-Za-z0-9._:\\[\\]-]+(?:,[A-Za-z0-9._:\\[\\]-]+)*)?")) {
-                throw new IllegalArgumentException(name + " is not a list of host names with commas between: " + text);
+        Set<String> list(String name, String otherwise, String form, String what) {
+            String text = text(name, otherwise).toLowerCase(Locale.ROOT);
+            if (!text.matches("(?:" + form + "(?:," + form + ")*)?")) {
+                throw new IllegalArgumentException(name + " is not a list of " + what + " with commas between: "
+                        + text);
             }
-            return text.isEmpty() ? Set.of() : Set.of(text.toLowerCase(Locale.ROOT).split(","));
+            return text.isEmpty() ? Set.of() : Arrays.stream(text.split(",")).collect(Collectors.toUnmodifiableSet());
         }
 
         String path(String name, String otherwise) {

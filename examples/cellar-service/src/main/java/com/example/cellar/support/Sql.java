@@ -6,17 +6,11 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /** Runs statements: binds values in order, maps rows, and closes what it opened. */
 public final class Sql {
-    private static final Logger LOG = LoggerFactory.getLogger(Sql.class);
-
     private Sql() {
     }
 
@@ -29,7 +23,7 @@ public final class Sql {
     /** Every row of a query. */
     public static <T> List<T> list(Connection connection, String sql, RowMapper<T> mapper, Object... values)
             throws SQLException {
-        long begin = System.nanoTime();
+        Execution execution = new Execution(sql);
         try (PreparedStatement statement = bind(connection.prepareStatement(sql), values);
                 ResultSet row = statement.executeQuery()) {
             List<T> found = new ArrayList<>();
@@ -38,7 +32,7 @@ public final class Sql {
             }
             return found;
         } finally {
-            log(sql, begin, values);
+            execution.end(values);
         }
     }
 
@@ -56,7 +50,7 @@ public final class Sql {
      */
     static boolean each(Connection connection, String sql, int atATime, Taker taker, Object... values)
             throws SQLException {
-        long begin = System.nanoTime();
+        Execution execution = new Execution(sql);
         try (PreparedStatement statement = bind(connection.prepareStatement(sql), values)) {
             statement.setFetchSize(atATime);
             try (ResultSet row = statement.executeQuery()) {
@@ -67,7 +61,7 @@ public final class Sql {
                 return wanted;
             }
         } finally {
-            log(sql, begin, values);
+            execution.end(values);
         }
     }
 
@@ -84,32 +78,21 @@ public final class Sql {
 
     /** Runs an UPDATE or DELETE and returns the number of rows that it touched. */
     public static int update(Connection connection, String sql, Object... values) throws SQLException {
-        long begin = System.nanoTime();
+        Execution execution = new Execution(sql);
         try (PreparedStatement statement = bind(connection.prepareStatement(sql), values)) {
             return statement.executeUpdate();
         } finally {
-            log(sql, begin, values);
+            execution.end(values);
         }
     }
 
     /** Binds values in order. */
     static PreparedStatement bind(PreparedStatement statement, Object... values) throws SQLException {
+        Cancellation.note(statement);
         for (int i = 0; i < values.length; i++) {
             statement.setObject(i + 1, databaseValue(values[i]));
         }
         return statement;
-    }
-
-    /** Logs a statement that has run, with its time in milliseconds; its values only at the level TRACE. */
-    static void log(String sql, long begin, Object... values) {
-        if (LOG.isDebugEnabled()) {
-            String time = String.format(Locale.ROOT, "%.1f", (System.nanoTime() - begin) / 1e6);
-            if (LOG.isTraceEnabled()) {
-                LOG.trace("{} ms  {}  {}", time, sql.strip(), Arrays.toString(values));
-            } else {
-                LOG.debug("{} ms  {}", time, sql.strip());
-            }
-        }
     }
 
     /** The form of a value that the driver takes. */

@@ -55,12 +55,29 @@ public final class Transactions {
         T run(Connection connection, E element) throws SQLException;
     }
 
-    /** Runs work that reads. */
+    /** Runs work that reads. It may be run again on another connection, if the first breaks. */
     public <T> T read(Work<T> work) {
-        try (Connection connection = dataSource.getConnection()) {
-            return work.run(connection);
+        Traces.Part call = Traces.call();
+        long begin = System.nanoTime();
+        try {
+            try {
+                return reading(dataSource, work);
+            } catch (SQLException e) {
+                if (!errors.isGone(e) || System.nanoTime() - begin > PATIENCE.toNanos()) {
+                    throw e;
+                }
+                return reading(dataSource, work);
+            }
         } catch (SQLException e) {
             throw errors.translate(e, false);
+        } finally {
+            call.end();
+        }
+    }
+
+    private static <T> T reading(DataSource source, Work<T> work) throws SQLException {
+        try (Connection connection = source.getConnection()) {
+            return work.run(connection);
         }
     }
 
@@ -141,12 +158,24 @@ public final class Transactions {
     }
 
     private <T> T inOne(Work<T> work, boolean deleting) {
+        Traces.Part call = Traces.call();
+        try {
+            return withPatience(work, deleting);
+        } finally {
+            call.end();
+        }
+    }
+
+    private <T> T withPatience(Work<T> work, boolean deleting) {
         long begin = System.nanoTime();
         for (int pause = SHORTEST_PAUSE_MILLIS; ; pause = Math.min(2 * pause, LONGEST_PAUSE_MILLIS)) {
             try {
-                return once(work);
+                return once(dataSource, work);
+            } catch (UncertainCommit e) {
+                throw errors.translate(e, deleting);
             } catch (SQLException e) {
-                if (!errors.isCollision(e) || System.nanoTime() - begin > PATIENCE.toNanos() || !hasPaused(pause)) {
+                if (!errors.isCollision(e) && !errors.isGone(e) || System.nanoTime() - begin > PATIENCE.toNanos()
+                        || !hasPaused(pause)) {
                     throw errors.translate(e, deleting);
                 }
             }
@@ -166,17 +195,25 @@ public final class Transactions {
         }
     }
 
-    private <T> T once(Work<T> work) throws SQLException {
-        try (Connection connection = dataSource.getConnection()) {
+    private <T> T once(DataSource source, Work<T> work) throws SQLException {
+        try (Connection connection = source.getConnection()) {
             connection.setAutoCommit(false);
             try {
                 T result = work.run(connection);
-                connection.commit();
+                commit(connection);
                 return result;
             } catch (SQLException | RuntimeException | Error e) {
                 rollBack(connection, e);
                 throw e;
             }
+        }
+    }
+
+    private void commit(Connection connection) throws SQLException {
+        try {
+            connection.commit();
+        } catch (SQLException e) {
+            throw errors.isGone(e) ? new UncertainCommit("the connection broke at the commit", e) : e;
         }
     }
 

@@ -87,11 +87,14 @@ public final class Api {
         return read.size();
     }
 
-    /** Sends a body as it is if it is text, else as JSON. */
+    /**
+     * Sends a body as it is if it is text, else as JSON. The brackets of parameters are encoded (RFC 3986, appendix A).
+     */
     public ApiResponse send(String method, String path, String contentType, Object body) {
         String text = body == null || body instanceof String ? (String) body : Json.MAPPER.valueToTree(body).toString();
         String id = Exchanges.next();
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url + path))
+        HttpRequest.Builder request
+                = HttpRequest.newBuilder(URI.create((url + path).replace("[", "%5B").replace("]", "%5D")))
                 .timeout(Duration.ofSeconds(30))
                 .header("Content-Type", contentType)
                 .header("X-Request-Id", id)

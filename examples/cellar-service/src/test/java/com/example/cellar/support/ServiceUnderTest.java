@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
+import java.util.ServiceLoader;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -42,7 +43,7 @@ public final class ServiceUnderTest
     }
 
     public Api api() {
-        return new Api(running.server.url());
+        return new Api(running.service.url());
     }
 
     /** A connection of the test's own, on which everything takes effect at once. */
@@ -74,23 +75,40 @@ public final class ServiceUnderTest
         TestDatabase.of(context).assertUnchanged(touched);
     }
 
-    private record Running(Server server, Connection connection) implements AutoCloseable {
+    private record Running(ServiceStarter.Started service, Connection connection) implements AutoCloseable {
         static Running on(TestDatabase database) {
             Exchanges.listen();
             try {
                 Connection connection = database.connect();
-                return new Running(Server.start(Settings.from(Map.of(
+                return new Running(starter().start(Map.of(
                         "DB_URL", database.url(), "DB_USER", database.user(), "DB_PASSWORD", database.password(),
-                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0"))), connection);
+                        "DB_POOL_SIZE", "4", "HTTP_PORT", "0")), connection);
             } catch (SQLException e) {
                 throw new IllegalStateException("The test database does not answer.", e);
             }
         }
 
+        private static ServiceStarter starter() {
+            return ServiceLoader.load(ServiceStarter.class, ServiceStarter.class.getClassLoader()).findFirst()
+                    .orElse(settings -> new OwnServer(Server.start(Settings.from(settings))));
+        }
+
         @Override
         public void close() throws SQLException {
-            server.close();
+            service.close();
             connection.close();
+        }
+    }
+
+    private record OwnServer(Server server) implements ServiceStarter.Started {
+        @Override
+        public String url() {
+            return server.url();
+        }
+
+        @Override
+        public void close() {
+            server.close();
         }
     }
 }

@@ -12,8 +12,11 @@ public record SqlError(Kind kind, String constraint) {
     /** A key is told as in SQL, behind its schema. */
     private static final Pattern KEY = Pattern.compile("^(?:" + NAME + "\\.)?" + NAME);
 
-    /** What the database did not like; a collision is with other transactions. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
+    /**
+     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * standby one that does not take changes: another connection may lead to one that does.
+     */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; codes as in {@code org.h2.api.ErrorCode}. */
     public static SqlError of(SQLException error) {

@@ -8,24 +8,34 @@ import java.util.regex.Pattern;
  * @param constraint the constraint's name; empty if the error names none
  */
 public record SqlError(Kind kind, String constraint) {
+    /** The driver has gone to another host, where the transaction is not known (Connector/J, "Failover and high availability"). */
+    private static final String CONNECTED_ANEW = "25S03";
     private static final String NAME = "`((?:[^`]|``)+)`";
     private static final Pattern KEY = Pattern.compile(".* for key '(.*)'[^']*$", Pattern.DOTALL);
     private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT " + NAME + " FOREIGN KEY");
     private static final Pattern CHECK = Pattern.compile("CONSTRAINT " + NAME + " failed for " + NAME + "\\." + NAME);
 
-    /** What the database did not like; a collision is with other transactions. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
+    /**
+     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * standby one that does not take changes: another connection may lead to one that does.
+     */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; codes as in the MariaDB manual, "MariaDB Error Code Reference". */
     public static SqlError of(SQLException error) {
         String message = String.valueOf(error.getMessage());
+        if (CONNECTED_ANEW.equals(error.getSQLState())) {
+            return new SqlError(Kind.GONE, "");
+        }
         return switch (error.getErrorCode()) {
             case 1062, 1586 -> new SqlError(Kind.DUPLICATE, name(KEY, message));
             case 1216, 1217, 1451, 1452 -> new SqlError(Kind.REFERENCE, name(REFERENCE, message));
             case 4025 -> new SqlError(Kind.CHECK, check(message));
             case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1416, 4078, 4079 -> new SqlError(Kind.VALUE, "");
             case 1020, 1205, 1213 -> new SqlError(Kind.COLLISION, "");
-            case 1040, 1053, 1203, 1226, 1290, 1317, 1927, 1969, 2006, 2013, 3024 -> new SqlError(Kind.UNAVAILABLE, "");
+            case 1053, 1927, 2006, 2013 -> new SqlError(Kind.GONE, "");
+            case 1047, 1290, 1792, 1836 -> new SqlError(Kind.STANDBY, "");
+            case 1040, 1203, 1226, 1317, 1969, 3024 -> new SqlError(Kind.UNAVAILABLE, "");
             default -> new SqlError(Kind.OTHER, "");
         };
     }

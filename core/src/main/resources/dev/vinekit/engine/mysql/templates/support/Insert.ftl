@@ -117,7 +117,7 @@ public final class Insert {
 
     private static void runAll(Connection connection, String sql, List<Insert> rows, Map<Insert, Long> numbers)
             throws SQLException {
-        long begin = System.nanoTime();
+        Execution execution = new Execution(sql);
         try (PreparedStatement statement = connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS)) {
             for (Insert row : rows) {
                 Sql.bind(statement, row.bound()).addBatch();
@@ -132,7 +132,7 @@ public final class Insert {
                 }
             }
         } finally {
-            Sql.log(sql, begin, rows.size() + " rows");
+            execution.end(rows.size() + " rows");
         }
     }
 
@@ -158,7 +158,7 @@ public final class Insert {
     private long run(Connection connection) throws SQLException {
         String sql = sql();
         Object[] bound = bound();
-        long begin = System.nanoTime();
+        Execution execution = new Execution(sql);
         try (PreparedStatement statement = Sql.bind(
                 connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS), bound)) {
             statement.executeUpdate();
@@ -166,7 +166,7 @@ public final class Insert {
                 return row.next() ? row.getLong(1) : 0;
             }
         } finally {
-            Sql.log(sql, begin, bound);
+            execution.end(bound);
         }
     }
 

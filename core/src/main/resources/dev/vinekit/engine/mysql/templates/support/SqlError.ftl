@@ -13,8 +13,11 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern REFERENCE = Pattern.compile("CONSTRAINT `((?:[^`]|``)+)` FOREIGN KEY");
     private static final Pattern CHECK = Pattern.compile("Check constraint '(.*)' is violated", Pattern.DOTALL);
 
-    /** What the database did not like; a collision is with other transactions. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
+    /**
+     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * standby one that does not take changes: another connection may lead to one that does.
+     */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; codes as in the MySQL manual, "Server Error Message Reference". */
     public static SqlError of(SQLException error) {
@@ -26,9 +29,11 @@ public record SqlError(Kind kind, String constraint) {
             case 3819 -> new SqlError(Kind.CHECK, name(CHECK, message));
             case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1411, 1416, 1690, 3140, 3141, 3643, 3903 ->
                     new SqlError(Kind.VALUE, "");
-            case 1205, 1213 -> new SqlError(Kind.COLLISION, "");
-            case 1040, 1053, 1203, 1226, 1290, 1317, 1836, 2006, 2013, 3024 -> new SqlError(Kind.UNAVAILABLE, "");
-            default -> new SqlError(unreachable ? Kind.UNAVAILABLE : Kind.OTHER, "");
+            case 1205, 1213, 3101 -> new SqlError(Kind.COLLISION, "");
+            case 1053, 2006, 2013 -> new SqlError(Kind.GONE, "");
+            case 1290, 1792, 1836 -> new SqlError(Kind.STANDBY, "");
+            case 1040, 1203, 1226, 1317, 3024 -> new SqlError(Kind.UNAVAILABLE, "");
+            default -> new SqlError(unreachable ? Kind.GONE : Kind.OTHER, "");
         };
     }
 

@@ -8,8 +8,11 @@ import org.postgresql.util.ServerErrorMessage;
  * @param constraint the constraint's name; empty if the error names none
  */
 public record SqlError(Kind kind, String constraint) {
-    /** What the database did not like; a collision is with other transactions. */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, UNAVAILABLE, OTHER }
+    /**
+     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * standby one that does not take changes: another connection may lead to one that does.
+     */
+    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; SQL states as in the PostgreSQL manual, appendix A. */
     public static SqlError of(SQLException error) {
@@ -19,8 +22,9 @@ public record SqlError(Kind kind, String constraint) {
             case "23514" -> Kind.CHECK;
             case "23502" -> Kind.VALUE;
             case "40001", "40P01" -> Kind.COLLISION;
-            case "53000", "53100", "53200", "53300", "55P03", "57014", "57P01", "57P02", "57P03", "57P05", "25006" ->
-                    Kind.UNAVAILABLE;
+            case "57P01", "57P02", "57P03", "57P05" -> Kind.GONE;
+            case "25006" -> Kind.STANDBY;
+            case "53000", "53100", "53200", "53300", "55P03", "57014" -> Kind.UNAVAILABLE;
             default -> String.valueOf(error.getSQLState()).startsWith("22") ? Kind.VALUE : Kind.OTHER;
         };
         ServerErrorMessage message = error instanceof PSQLException refusal ? refusal.getServerErrorMessage() : null;

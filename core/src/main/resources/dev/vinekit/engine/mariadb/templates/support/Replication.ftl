@@ -1,0 +1,28 @@
+<#if s.replicas>
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.regex.Pattern;
+
+/** How far a database is in the order of all changes. */
+final class Replication {
+    private static final Pattern POSITION = Pattern.compile("[0-9]{1,10}-[0-9]{1,10}-[0-9]{1,20}(?:,[0-9]{1,10}-[0-9]{1,10}-[0-9]{1,20}){0,99}");
+
+    private Replication() {
+    }
+
+    /** Whether a text has the form of a position. */
+    static boolean isPosition(String text) {
+        return POSITION.matcher(text).matches();
+    }
+
+    /** Where a primary is: its global transaction identifiers; empty if it keeps no such order. */
+    static String position(Connection primary) throws SQLException {
+        return Sql.first(primary, "SELECT @@gtid_binlog_pos", row -> row.getString(1)).orElse("");
+    }
+
+    /** Whether a replica has all changes up to a position. */
+    static boolean hasReached(Connection replica, String position) throws SQLException {
+        return Sql.first(replica, "SELECT MASTER_GTID_WAIT(?, 0) = 0", row -> row.getBoolean(1), position).orElse(false);
+    }
+}
+</#if>

@@ -1,0 +1,3 @@
+<#if s.replicas>
+        replicas.note(connection);
+</#if>

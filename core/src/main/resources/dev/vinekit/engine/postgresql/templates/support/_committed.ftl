@@ -1,0 +1,4 @@
+        Confirmation.verify(connection);
+<#if s.replicas>
+        replicas.note(connection);
+</#if>

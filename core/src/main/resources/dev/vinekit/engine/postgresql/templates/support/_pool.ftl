@@ -1,4 +1,0 @@
-        config.setConnectionInitSql("SET statement_timeout = " + settings.statementTime().toMillis());
-        config.addDataSourceProperty("connectTimeout", String.valueOf(settings.poolWait().toSeconds()));
-        config.addDataSourceProperty("socketTimeout", String.valueOf(settings.statementTime().toSeconds() + 5));
-        config.addDataSourceProperty("tcpKeepAlive", "true");

@@ -1,0 +1,1 @@
+"jdbc:sqlite::memory:"

@@ -1,0 +1,122 @@
+import io.undertow.server.HttpHandler;
+import io.undertow.servlet.Servlets;
+import io.undertow.servlet.api.DeploymentInfo;
+import io.undertow.servlet.api.DeploymentManager;
+<#if s.secured>
+import io.undertow.servlet.handlers.ServletRequestContext;
+</#if>
+import io.undertow.util.StatusCodes;
+import jakarta.servlet.ServletException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicLong;
+import org.jboss.resteasy.core.ResteasyDeploymentImpl;
+import org.jboss.resteasy.plugins.server.servlet.HttpServlet30Dispatcher;
+import org.jboss.resteasy.spi.ResteasyDeployment;
+import org.xnio.XnioExecutor;
+
+/** The controllers as a servlet of the server. */
+final class Controllers {
+    private Controllers() {
+    }
+
+    /**
+     * Starts the controllers.
+     *
+     * @param threads where requests are worked on
+     * @param timer looks now and then whether clients still wait
+<#if s.metrics>
+     * @param scrape shows how many are worked on
+</#if>
+     */
+    static HttpHandler handler(Application application, Settings.Http settings, Executor threads, XnioExecutor timer<#if s.metrics>,
+            Scrape scrape</#if>) {
+        ResteasyDeployment rest = new ResteasyDeploymentImpl();
+        rest.setResources(application.controllers());
+        rest.setProviders(application.providers());
+        AtomicLong responseBytes = new AtomicLong();
+        DeploymentInfo servlet = Servlets.deployment()
+                .setDeploymentName("service")
+                .setContextPath(settings.basePath())
+                .setClassLoader(Controllers.class.getClassLoader())
+                .setExecutor(threads)
+                .addServletContextAttribute(ResteasyDeployment.class.getName(), rest)
+                .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).addMapping("/*").setAsyncSupported(true))
+                .addInnerHandlerChainWrapper(next -> new ResponseSender(known(next), settings.compression(), responseBytes))<#if s.secured>
+                .addInnerHandlerChainWrapper(Controllers::tellingTheCaller)</#if>;
+        Workload workload = new Workload(started(servlet), settings, threads);
+<#if s.metrics>
+        scrape.measure(workload, settings.maxWorking());
+</#if>
+        workload.look(timer);
+<#if s.secured>
+        BodyReceiver receiver = new BodyReceiver(workload, settings, application.tokens(), threads);
+<#else>
+        BodyReceiver receiver = new BodyReceiver(workload, settings);
+</#if>
+        return exchange -> {
+            if (responseBytes.get() > settings.maxResponseBytesInWork()) {
+                exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
+            } else {
+                receiver.handleRequest(exchange);
+            }
+        };
+    }
+
+    /** Lets the thread know which request it works on: for what it logs, and to be stopped. */
+    private static HttpHandler known(HttpHandler next) {
+        return exchange -> {
+            RequestIds.begin(exchange.getResponseHeaders().getFirst(RequestIds.HEADER));
+            <#if s.metrics>long begin = </#if>Workload.begin(exchange);
+<#if s.traces>
+            Traces.Part part = Traces.request(exchange.getRequestHeaders()::getFirst);
+            if (part.trace() != null) {
+                exchange.putAttachment(RequestGuard.TRACE, part.trace());
+            }
+</#if>
+            try {
+                next.handleRequest(exchange);
+            } finally {
+<#if s.metrics || s.traces>
+                String method = exchange.getRequestMethod().toString();
+</#if>
+<#if s.traces>
+                part.end(method, RequestIds.route(), exchange.getStatusCode());
+</#if>
+<#if s.metrics>
+                Measures.request(method, RequestIds.route(), exchange.getStatusCode(), begin);
+</#if>
+                Workload.end(exchange);
+                RequestIds.end();
+            }
+        };
+    }
+
+    private static HttpHandler started(DeploymentInfo servlet) {
+        DeploymentManager manager = Servlets.newContainer().addDeployment(servlet);
+        manager.deploy();
+        try {
+            return manager.start();
+        } catch (ServletException e) {
+            throw new IllegalStateException("The controllers cannot be started.", e);
+        }
+    }
+<#if s.secured>
+
+    /** Whose body was taken is not asked again. */
+    private static HttpHandler tellingTheCaller(HttpHandler next) {
+        return exchange -> {
+            exchange.getAttachment(ServletRequestContext.ATTACHMENT_KEY).getServletRequest()
+                    .setAttribute(AccessFilter.CALLER, exchange.getAttachment(BodyReceiver.CALLER));
+<#if s.owned || s.signed>
+            try {
+                next.handleRequest(exchange);
+            } finally {
+                Caller.end();
+            }
+<#else>
+            next.handleRequest(exchange);
+</#if>
+        };
+    }
+</#if>
+}
