@@ -13,7 +13,7 @@ prepare() { # ENGINE [NAME...]: makes the service, and a database for each name,
       java -cp "$libraries" org.h2.tools.RunScript -url "jdbc:h2:$work/$name" -user sa -script "$work/all.sql"
     done
   else
-    java -cp "$libraries" "$home/bench/Scratch.java" "$engine" "$resources/db/schema.sql" "$resources/db/seed.sql" > "$work/url" &
+    ${pin:-} java -cp "$libraries" "$home/bench/Scratch.java" "$engine" "$resources/db/schema.sql" "$resources/db/seed.sql" > "$work/url" &
     scratch=$!
     while [ ! -s "$work/url" ]; do sleep 0.2; done
   fi
@@ -32,7 +32,7 @@ start() { # NAME PORT
   database "$1"
   export HTTP_PORT=$2 ACCESS_LOG=${ACCESS_LOG:-OFF}
   if [ "$1" = generated ]; then
-    java ${jvm:-} -cp "$work/service/target/classes:$libraries" com.example.cellar.support.Main >"$work/$1.log" 2>&1 &
+    ${pin:-} java ${jvm:-} -cp "$work/service/target/classes:$libraries" com.example.cellar.support.Main >"$work/$1.log" 2>&1 &
   else
     java ${jvm:-} -cp "$work/twin:$libraries" -Dlogback.configurationFile="$resources/logback.xml" HttpBench "$1" >"$work/$1.log" 2>&1 &
   fi
@@ -42,6 +42,23 @@ answered() { # PORT: milliseconds until the first answer
   local begin; begin=$(date +%s%N)
   until curl -sf "localhost:$1/api/vessel-transfers/1" >/dev/null; do sleep 0.01; done
   echo $(( ($(date +%s%N) - begin) / 1000000 ))
+}
+loadbench() { # REQUESTS_A_SECOND SECONDS: of the service at port 18181
+  ${pin_load:-} java -XX:+UseSerialGC -Xmx1g -cp "$libraries" "$home/bench/LoadBench.java" http://localhost:18181/api "$1" "$2" ${weight:-}
+}
+peak() { # the most good answers a second, found by asking for more and more
+  local most=0 rate result good
+  for rate in ${rates:-200 400 700 1000 1400 1700 2000 2500 3000 3500}; do
+    result=$(loadbench $rate 10); good=$(echo "$result" | sed 's/.*good \([0-9]*\) a second.*/\1/')
+    echo "$rate a second: $result" >&2
+    [ "$good" -le "$most" ] || most=$good
+    [ $((good * 100)) -ge $((rate * 85)) ] || break
+  done
+  echo "$most"
+}
+memory() { # of the service after a collection, in KiB
+  jcmd "$(cat "$work/generated.pid")" GC.run >/dev/null
+  jcmd "$(cat "$work/generated.pid")" GC.heap_info | grep -E 'heap|generation' | grep -o 'used [0-9]*K' | tr -dc '0-9\n' | awk '{sum += $1} END {print sum}'
 }
 load() { # PORT PATH SECONDS [OPTION...]: requests per second
   local url="http://localhost:$1$2" time=$3; shift 3

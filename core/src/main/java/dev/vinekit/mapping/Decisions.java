@@ -110,6 +110,8 @@ public record Decisions(
      * @param ownRows whose the rows are; as for all tables if nothing is decided
      * @param stamps the columns that the service fills; as for all tables where nothing is decided
      * @param requireIfMatch whether a client that changes or deletes a row must say which state of it
+     * @param cacheSeconds how long clients may use an answer with rows again without asking; not at all if nothing is
+     *     decided
      */
     public record OfEntity(
             Optional<String> name,
@@ -123,11 +125,12 @@ public record Decisions(
             Map<String, List<String>> access,
             Optional<OfRows> ownRows,
             Optional<OfStamps> stamps,
-            Optional<Boolean> requireIfMatch) {
+            Optional<Boolean> requireIfMatch,
+            Optional<Integer> cacheSeconds) {
         /** Nothing decided. */
         static final OfEntity NONE = new OfEntity(Optional.empty(), Optional.empty(), Optional.empty(), null,
                 Optional.empty(), null, null, Optional.empty(), null, Optional.empty(), Optional.empty(),
-                Optional.empty());
+                Optional.empty(), Optional.empty());
 
         public OfEntity {
             key = orEmpty(key);

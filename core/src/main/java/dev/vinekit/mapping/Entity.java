@@ -31,6 +31,7 @@ import java.util.stream.Stream;
  * @param access the roles that may do an operation, {@code *} for everybody with a token; empty if nothing is said
  * @param ownRows whose the rows are; empty if they are anybody's
  * @param guarded whether a client that changes or deletes a row must say which state of it
+ * @param cacheSeconds how long clients may use an answer with rows again without asking; 0 for not at all
  * @param transactional whether what a transaction did to the table can be taken back
  */
 public record Entity(
@@ -53,6 +54,7 @@ public record Entity(
         Map<Operation, List<String>> access,
         Optional<OwnRows> ownRows,
         boolean guarded,
+        int cacheSeconds,
         boolean transactional) {
 
     /**

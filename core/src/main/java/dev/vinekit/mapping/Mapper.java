@@ -229,6 +229,7 @@ public final class Mapper {
                 access.of(read),
                 ownRows,
                 decided.decided().requireIfMatch().orElse(false),
+                decided.decided().cacheSeconds().orElse(0),
                 dialect.isTransactional(table));
     }
 

@@ -91,6 +91,14 @@ public record Mapping(
         return usual;
     }
 
+    /** The references of an entity whose rows an answer can embed: those to rows that somebody may see by themselves. */
+    public List<Relation> included(Entity entity) {
+        return entity.relations().stream().filter(Relation::followed).filter(relation -> {
+            Entity target = entity(relation.foreignKey().target());
+            return target.can(Operation.READ) || target.can(Operation.LIST);
+        }).toList();
+    }
+
     /** Whether it is said of any table who may do what. */
     public boolean hasAccess() {
         return entities.stream().anyMatch(entity -> !entity.access().isEmpty());

@@ -3,6 +3,7 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import com.nimbusds.jose.JOSEException;
 import com.nimbusds.jose.JWSAlgorithm;
 import com.nimbusds.jose.JWSHeader;
@@ -367,6 +368,24 @@ class AccessTest {
         assertThatThrownBy(() -> Runner.token(cellar.project(), settings, "me", List.of("wine-maker"), Map.of(),
                 Duration.ofMinutes(5)))
                 .hasMessageContaining("wine-maker");
+    }
+
+    /** Where a table has roles, one without is closed: nobody sees its rows in those of others either. */
+    @Test
+    void rowsOfClosedTablesAreNotInThoseThatReferToThem() {
+        String mapping = "entities: {harvest: {access: {read: ['*']}}, parcel: {access: {read: ['*']}}}\n";
+        try (ServedCellar part = ServedCellar.alone(ServedCellar.project("h2", mapping),
+                Map.of("AUTH_SECRET", Tokens.SECRET))) {
+            Http http = part.http().bearing(Tokens.of("taster", List.of("taster"), Map.of()));
+
+            assertThat(http.get("/parcels/1").status()).isEqualTo(200);
+            assertThat(http.get("/grape-varieties/1").status()).isEqualTo(404);
+            assertThat(http.get("/parcels/1?include=grapeVariety").status()).isEqualTo(400);
+            assertThat(http.get("/harvests?include=parcel").status()).isEqualTo(200);
+            assertThat(http.get("/openapi.json").body().at("/components/parameters/Harvest.include/schema/items/enum"))
+                    .extracting(JsonNode::textValue).containsExactly("parcel");
+            assertThat(http.get("/openapi.json").body().at("/components/parameters").has("Parcel.include")).isFalse();
+        }
     }
 
     private static Http bearing(String token) {

@@ -10,6 +10,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.Test;
@@ -129,5 +130,54 @@ class HeadersTest {
         assertThat(header(answer, "Content-Security-Policy")).isEqualTo("default-src 'none'; frame-ancestors 'none'");
         assertThat(header(answer, "Referrer-Policy")).isEqualTo("no-referrer");
         assertThat(answer.headers().map()).doesNotContainKey("cache-control");
+    }
+
+    @Test
+    void answersMayBeUsedAgainForAsLongAsTheMappingFileSays() throws Exception {
+        String mapping = "entities: {vessel: {cache-seconds: 3600}, vessel_transfer: {cache-seconds: 5}}\n";
+        try (ServedCellar cellar = ServedCellar.alone(ServedCellar.project("h2", mapping), Map.of())) {
+            HttpResponse<byte[]> row = send("GET", cellar.url() + "/vessels/1");
+            HttpResponse<byte[]> same
+                    = send("GET", cellar.url() + "/vessels/1", "If-None-Match", header(row, "ETag"));
+
+            assertThat(header(row, "Cache-Control")).isEqualTo("max-age=3600");
+            assertThat(same.statusCode()).isEqualTo(304);
+            assertThat(header(same, "Cache-Control")).isEqualTo("max-age=3600");
+            assertThat(cached(cellar, "HEAD", "/vessels/1")).isEqualTo("max-age=3600");
+            assertThat(cached(cellar, "GET", "/vessels?limit=2")).isEqualTo("max-age=3600");
+            assertThat(cached(cellar, "GET", "/vessels/1/vessel-transfers-by-from-vessel")).isEqualTo("max-age=5");
+            assertThat(cached(cellar, "GET", "/vessels/98765")).isEmpty();
+            assertThat(cached(cellar, "GET", "/vessels?limit=none")).isEmpty();
+            assertThat(cached(cellar, "DELETE", "/vessels/98765")).isEmpty();
+            assertThat(cached(cellar, "GET", "/parcels")).isEmpty();
+        }
+    }
+
+    private static String cached(ServedCellar cellar, String method, String path) throws Exception {
+        return header(send(method, cellar.url() + path), "Cache-Control");
+    }
+
+    @Test
+    void behindTokensEachKeepsTheAnswersToItsOwn() throws Exception {
+        String mapping = """
+                entities:
+                  vessel: {cache-seconds: 60, access: {read: ["*"]}}
+                  parcel: {access: {read: ["*"]}}
+                """;
+        try (ServedCellar cellar = ServedCellar.alone(ServedCellar.project("h2", mapping),
+                Map.of("AUTH_SECRET", Tokens.SECRET))) {
+            String bearer = "Bearer " + Tokens.of("taster", List.of("taster"), Map.of());
+            HttpResponse<byte[]> row = send("GET", cellar.url() + "/vessels/1", "Authorization", bearer);
+            HttpResponse<byte[]> other = send("GET", cellar.url() + "/parcels", "Authorization", bearer);
+            HttpResponse<byte[]> without = send("GET", cellar.url() + "/vessels/1");
+
+            assertThat(row.statusCode()).isEqualTo(200);
+            assertThat(header(row, "Cache-Control")).isEqualTo("private, max-age=60");
+            assertThat(header(row, "Vary")).contains("Authorization");
+            assertThat(other.statusCode()).isEqualTo(200);
+            assertThat(header(other, "Cache-Control")).isEqualTo("no-store");
+            assertThat(without.statusCode()).isEqualTo(401);
+            assertThat(header(without, "Cache-Control")).isEqualTo("no-store");
+        }
     }
 }

@@ -57,6 +57,34 @@ class LoadTest {
         }
     }
 
+    @Test
+    void whatComesAllAtOnceHasABoundToo() throws Exception {
+        ServedCellar cellar = ServedCellar.on("postgresql");
+        ExecutorService clients = Executors.newCachedThreadPool();
+        try (RunningService service = cellar.replica(Map.of("HTTP_MAX_WORKING", "2"));
+                Connection locking = cellar.connect(); Statement lock = locking.createStatement()) {
+            Http http = new Http(service.url());
+            locking.setAutoCommit(false);
+            lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 8");
+            List<CompletableFuture<Integer>> answers = new ArrayList<>();
+            for (int i = 0; i < 25; i++) {
+                answers.add(CompletableFuture.supplyAsync(() ->
+                        http.send("PATCH", "/labels/8", "{\"backText\":\"taken\"}").status(), clients));
+            }
+            long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(4);
+            while (answers.stream().filter(CompletableFuture::isDone).count() < 5 && System.nanoTime() < end) {
+                TimeUnit.MILLISECONDS.sleep(20);
+            }
+            assertThat(answers.stream().filter(CompletableFuture::isDone).map(CompletableFuture::join))
+                    .containsExactly(503, 503, 503, 503, 503);
+
+            locking.rollback();
+            assertThat(answers.stream().map(CompletableFuture::join).filter(status -> status == 200)).hasSize(20);
+        } finally {
+            clients.shutdownNow();
+        }
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "postgresql | SELECT COUNT(*) FROM pg_locks WHERE NOT granted",

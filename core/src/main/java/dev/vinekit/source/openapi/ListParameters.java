@@ -19,9 +19,12 @@ import java.util.stream.Stream;
 /** Describes the query parameters of lists: sorting, narrowing, and what a row is to have. */
 final class ListParameters {
     private final Entity entity;
+    private final List<Relation> included;
 
-    ListParameters(Entity entity) {
+    /** @param included the references whose rows an answer can embed */
+    ListParameters(Entity entity, List<Relation> included) {
         this.entity = entity;
+        this.included = included;
     }
 
     /** Adds each as a component, and what it takes as one that others share. */
@@ -38,7 +41,7 @@ final class ListParameters {
                 entity.told().stream().map(Field::jsonName).toList());
         if (isIncluding()) {
             names(parameters, name + ".include", "include", "The rows referred to that the answer is to have",
-                    entity.relations().stream().filter(Relation::followed).map(Relation::jsonName).toList());
+                    included.stream().map(Relation::jsonName).toList());
         }
         for (Field field : filterFields()) {
             ObjectNode parameter = OpenApi.MAPPER.createObjectNode().put("name", field.jsonName()).put("in", "query")
@@ -59,7 +62,7 @@ final class ListParameters {
 
     /** Whether rows can be asked for with those that they refer to. */
     boolean isIncluding() {
-        return entity.relations().stream().anyMatch(Relation::followed);
+        return !included.isEmpty();
     }
 
     private List<Field> filterFields() {

@@ -171,7 +171,7 @@ public final class OpenApi {
     private void table(ObjectNode paths, Entity entity) {
         String name = entity.name().value();
         schemas.set(name, stored(entity));
-        new ListParameters(entity).addTo(parameters, schemas);
+        new ListParameters(entity, mapping.included(entity)).addTo(parameters, schemas);
         ObjectNode collection = MAPPER.createObjectNode();
         ObjectNode item = MAPPER.createObjectNode();
         if (!entity.key().isEmpty()) {
@@ -219,7 +219,7 @@ public final class OpenApi {
         ObjectNode read = operation(entity, "read" + name, "Reads " + article(entity));
         ArrayNode list = read.putArray("parameters").add(reference("parameters", "If-None-Match"))
                 .add(reference("parameters", name + ".fields"));
-        if (new ListParameters(entity).isIncluding()) {
+        if (new ListParameters(entity, mapping.included(entity)).isIncluding()) {
             list.add(reference("parameters", name + ".include"));
         }
         return answered(read, entity, Operation.READ, row(entity));
@@ -286,7 +286,7 @@ public final class OpenApi {
         }
         Stream.of("limit", "after", "count", name + ".sort", name + ".fields", name + ".include")
                 .filter(parameters::has).forEach(parameter -> wanted.add(reference("parameters", parameter)));
-        new ListParameters(entity).filters().forEach(filter -> wanted.add(reference("parameters", filter)));
+        new ListParameters(entity, mapping.included(entity)).filters().forEach(filter -> wanted.add(reference("parameters", filter)));
         ObjectNode rows = MAPPER.createObjectNode().put("type", "array");
         rows.set("items", reference("schemas", name));
         ObjectNode success = json("The rows of a page", rows);
@@ -417,14 +417,12 @@ public final class OpenApi {
             properties.set(field.jsonName(), property);
             required.add(field.jsonName());
         }
-        for (Relation relation : entity.relations()) {
-            if (relation.followed()) {
-                ObjectNode included = MAPPER.createObjectNode();
-                included.putArray("anyOf").add(reference("schemas",
-                        mapping.entity(relation.foreignKey().target()).name().value()))
-                        .add(MAPPER.createObjectNode().put("type", "null"));
-                properties.set(relation.jsonName(), included.put("description", "With include only"));
-            }
+        for (Relation relation : mapping.included(entity)) {
+            ObjectNode included = MAPPER.createObjectNode();
+            included.putArray("anyOf").add(reference("schemas",
+                    mapping.entity(relation.foreignKey().target()).name().value()))
+                    .add(MAPPER.createObjectNode().put("type", "null"));
+            properties.set(relation.jsonName(), included.put("description", "With include only"));
         }
         return schema;
     }

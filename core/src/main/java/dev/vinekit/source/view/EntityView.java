@@ -26,6 +26,7 @@ public record EntityView(
         boolean keyed,
         boolean writable,
         boolean guarded,
+        int cacheSeconds,
         List<FieldView> fields,
         List<FieldView> documented,
         List<FieldView> inputs,

@@ -77,6 +77,7 @@ final class EntityViews {
                 !entity.key().isEmpty(),
                 entity.isWritable(),
                 entity.guarded(),
+                entity.cacheSeconds(),
                 entity.told().stream().map(views::get).toList(),
                 entity.told().stream().filter(field -> !field.column().comment().isBlank())
                         .map(views::get).toList(),

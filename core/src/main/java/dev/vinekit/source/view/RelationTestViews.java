@@ -46,7 +46,7 @@ final class RelationTestViews {
         if (!entity.can(Operation.READ)) {
             return List.of();
         }
-        return entity.relations().stream().filter(Relation::followed).filter(relation -> isFollowed(relation, sample))
+        return mapping.included(entity).stream().filter(relation -> isFollowed(relation, sample))
                 .filter(relation -> leadsToKey(relation)
                         && mapping.entity(relation.foreignKey().target()).can(Operation.READ))
                 .map(relation -> new RelationView.IncludeTest(

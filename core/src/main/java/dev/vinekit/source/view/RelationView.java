@@ -51,10 +51,11 @@ public final class RelationView {
      * @param values what the row calls the values that it is found by
      * @param included whether rows that they refer to can be included
      * @param rights what it takes to list them; nothing in a service that everybody may use
+     * @param cacheSeconds how long clients may use the list again without asking; 0 for not at all
      */
     public record ChildView(
             JavaString path, JavaName method, JavaName type, JavaName service, JavaName finder, List<JavaName> values,
-            boolean included, List<JavaName> rights) {
+            boolean included, List<JavaName> rights, int cacheSeconds) {
     }
 
     /**

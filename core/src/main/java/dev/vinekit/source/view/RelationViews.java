@@ -33,7 +33,7 @@ final class RelationViews {
         this.byParent = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.parent())));
         this.byEntity = mapping.children().stream().collect(Collectors.groupingBy(child -> table(child.entity())));
         for (Entity entity : mapping.entities()) {
-            entity.relations().stream().filter(Relation::followed).forEach(relation ->
+            mapping.included(entity).forEach(relation ->
                     lookups.computeIfAbsent(relation.foreignKey().target(), key -> new LinkedHashSet<>())
                             .add(relation.foreignKey().targetColumns()));
         }
@@ -87,7 +87,7 @@ final class RelationViews {
     }
 
     List<RelationView.IncludeView> includes(Entity entity) {
-        return entity.relations().stream().filter(Relation::followed).map(relation -> {
+        return mapping.included(entity).stream().map(relation -> {
             Entity target = mapping.entity(relation.foreignKey().target());
             List<Field> targets = targets(relation, target);
             return new RelationView.IncludeView(
@@ -277,8 +277,9 @@ final class RelationViews {
                     service,
                     child.finder(),
                     targets(child.relation(), entity).stream().map(Field::name).toList(),
-                    child.entity().relations().stream().anyMatch(Relation::followed),
-                    AccessViews.ofChildren(mapping, entity, child.entity()));
+                    !mapping.included(child.entity()).isEmpty(),
+                    AccessViews.ofChildren(mapping, entity, child.entity()),
+                    child.entity().cacheSeconds());
         }).toList();
     }
 

@@ -71,6 +71,7 @@ public record ServiceView(
         boolean versioned,
         boolean secretive,
         boolean guarded,
+        boolean cached,
         boolean secured,
         boolean owned,
         boolean stamped,

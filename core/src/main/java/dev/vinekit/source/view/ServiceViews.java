@@ -81,6 +81,7 @@ public final class ServiceViews {
                 mapping.entities().stream().anyMatch(entity -> entity.version().isPresent()),
                 mapping.entities().stream().anyMatch(entity -> !entity.secrets().isEmpty()),
                 mapping.entities().stream().anyMatch(Entity::guarded),
+                mapping.entities().stream().anyMatch(entity -> entity.cacheSeconds() > 0),
                 mapping.hasAccess(),
                 mapping.entities().stream().anyMatch(entity -> entity.ownRows().isPresent()),
                 fields(mapping).anyMatch(field -> field.filling().isStamp()),

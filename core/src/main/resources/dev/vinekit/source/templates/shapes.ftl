@@ -37,6 +37,13 @@
 <#-- The parameter that takes a key from a path. -->
 <#macro keyParameter>${(e.key?size == 1)?then("", "@Encoded ")}@PathParam("key") ${e.keyCode.type} ${e.keyCode.variable}</#macro>
 
+<#-- How long an answer may be used again. -->
+<#macro cached seconds>
+<#if seconds gt 0>
+    @Cached(${seconds?c})
+</#if>
+</#macro>
+
 <#-- What it takes to call a method. -->
 <#macro requires rights>
 <#if rights?has_content>

@@ -34,7 +34,8 @@ wants to. On SIGTERM it says that it does not want to for `HTTP_LEAVE_SECONDS`, 
 finishes what it has, and ends. Twice the proxy's interval between checks is a good time.
 
 <#if s.replicas>
-`DB_URL` may name several hosts in the form of the driver. A server that ends its connections, or has become a standby, is left at
+`DB_URL` may name several hosts in the form of the driver, or be several URLs with blanks between, of which connections are made to
+the one that takes changes. A server that ends its connections, or has become a standby, is left at
 once; work that was not committed is done again elsewhere, for three seconds, then answered with 503. Where the connection breaks
 at the commit itself, the answer says that the change may have been done or not.
 
@@ -53,7 +54,7 @@ providers of that.
 | variable | default | what |
 |---|---|---|
 <#if s.server>
-| `DB_URL` | | JDBC URL of the database |
+| `DB_URL` | | JDBC URL of the database<#if s.replicas>; several, with blanks between, where another can take its place</#if> |
 | `DB_USER`, `DB_PASSWORD` | empty | the login |
 | `DB_POOL_SIZE` | 10 | connections kept at most; one more for `/health` |
 | `DB_POOL_WAIT_SECONDS` | 5 | how long a request waits for one |

@@ -12,7 +12,6 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.jboss.resteasy.core.ResteasyDeploymentImpl;
 import org.jboss.resteasy.plugins.server.servlet.HttpServlet30Dispatcher;
 import org.jboss.resteasy.spi.ResteasyDeployment;
-import org.xnio.XnioExecutor;
 
 /** The controllers as a servlet of the server. */
 final class Controllers {
@@ -23,13 +22,9 @@ final class Controllers {
      * Starts the controllers.
      *
      * @param threads where requests are worked on
-     * @param timer looks now and then whether clients still wait
-<#if s.metrics>
-     * @param scrape shows how many are worked on
-</#if>
+     * @param workload bounds how many there are
      */
-    static HttpHandler handler(Application application, Settings.Http settings, Executor threads, XnioExecutor timer<#if s.metrics>,
-            Scrape scrape</#if>) {
+    static HttpHandler handler(Application application, Settings.Http settings, Executor threads, Workload workload) {
         ResteasyDeployment rest = new ResteasyDeploymentImpl();
         rest.setResources(application.controllers());
         rest.setProviders(application.providers());
@@ -43,15 +38,11 @@ final class Controllers {
                 .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).addMapping("/*").setAsyncSupported(true))
                 .addInnerHandlerChainWrapper(next -> new ResponseSender(known(next), settings.compression(), responseBytes))<#if s.secured>
                 .addInnerHandlerChainWrapper(Controllers::tellingTheCaller)</#if>;
-        Workload workload = new Workload(started(servlet), settings, threads);
-<#if s.metrics>
-        scrape.measure(workload, settings.maxWorking());
-</#if>
-        workload.look(timer);
+        HttpHandler answering = workload.before(started(servlet));
 <#if s.secured>
-        BodyReceiver receiver = new BodyReceiver(workload, settings, application.tokens(), threads);
+        BodyReceiver receiver = new BodyReceiver(answering, settings, application.tokens(), threads);
 <#else>
-        BodyReceiver receiver = new BodyReceiver(workload, settings);
+        BodyReceiver receiver = new BodyReceiver(answering, settings);
 </#if>
         return exchange -> {
             if (responseBytes.get() > settings.maxResponseBytesInWork()) {

@@ -86,6 +86,11 @@ final class Pools implements AutoCloseable {
         config.setConnectionTimeout(settings.poolWait().toMillis());
         config.setValidationTimeout(Math.min(1000, settings.poolWait().toMillis()));
 <#include "_pool.ftl">
+<#if s.replicas>
+        if (url.strip().indexOf(' ') > 0) {
+            config.setDataSource(Candidates.of(url, config));
+        }
+</#if>
         return config;
     }
 

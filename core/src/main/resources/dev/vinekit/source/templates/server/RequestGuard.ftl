@@ -47,13 +47,15 @@ final class RequestGuard implements HttpHandler {
     private static final Pattern CHARSET = Pattern.compile("(?i);[ \\t]*+charset=\"?+([^\";, \\t]*+)");
 
     private final GracefulShutdownHandler next;
+    private final Workload workload;
     private final Settings.Http settings;
     private final CrossOrigin origins;
     private final Semaphore requests;
     private final AtomicBoolean leaving = new AtomicBoolean();
 
-    RequestGuard(HttpHandler service, Settings.Http settings) {
+    RequestGuard(HttpHandler service, Workload workload, Settings.Http settings) {
         this.next = new GracefulShutdownHandler(new HttpContinueReadHandler(service));
+        this.workload = workload;
         this.settings = settings;
         this.origins = new CrossOrigin(settings.origins());
         this.requests = new Semaphore(settings.maxRequests());
@@ -68,7 +70,11 @@ final class RequestGuard implements HttpHandler {
             exchange.setPersistent(false);
         }
 <#if s.secured>
+<#if s.cached>
+        exchange.addResponseCommitListener(RequestGuard::keepToItself);
+<#else>
         exchange.getResponseHeaders().put(Headers.CACHE_CONTROL, "no-store");
+</#if>
 </#if>
         exchange.addDefaultResponseListener(RequestGuard::explain);
         boolean admitted = requests.tryAcquire();
@@ -82,7 +88,7 @@ final class RequestGuard implements HttpHandler {
             }
             then.proceed();
         });
-        int refusal = admitted ? refusal(exchange) : StatusCodes.SERVICE_UNAVAILABLE;
+        int refusal = admitted && !workload.refuses(exchange.getRequestPath()) ? refusal(exchange) : StatusCodes.SERVICE_UNAVAILABLE;
         if (origins.answers(exchange)) {
             return;
         }
@@ -106,6 +112,15 @@ final class RequestGuard implements HttpHandler {
 </#if>
     }
 
+<#if s.secured && s.cached>
+    /** Lets nobody store an answer that nobody has said may be stored. */
+    private static void keepToItself(HttpServerExchange exchange) {
+        if (!exchange.getResponseHeaders().contains(Headers.CACHE_CONTROL)) {
+            exchange.getResponseHeaders().put(Headers.CACHE_CONTROL, "no-store");
+        }
+    }
+
+</#if>
     /** The path as it was sent, without what it was sent to. */
     private static String path(HttpServerExchange exchange) {
         return exchange.isHostIncludedInRequestURI() ? exchange.getRequestPath() : exchange.getRequestURI();

@@ -47,7 +47,12 @@ public final class Server implements AutoCloseable {
         this.worker = worker();
         try {
             application = new Application(pools.main(), pools.readiness(), settings<#if s.replicas>, pools.replicas()</#if>);
-            gate = new RequestGuard(service(), settings.http());
+            Workload workload = new Workload(settings.http(), threads.orElse(worker));
+            gate = new RequestGuard(service(workload), workload, settings.http());
+            workload.look(worker.getIoThread());
+<#if s.metrics>
+            scrape.measure(workload, settings.http().maxWorking());
+</#if>
             if (!rehearsing) {
                 pools.verify();
             }
@@ -94,10 +99,9 @@ public final class Server implements AutoCloseable {
         return new Server(settings, true);
     }
 
-    private HttpHandler service() {
+    private HttpHandler service(Workload workload) {
         PathHandler service = Handlers.path().addPrefixPath(settings.http().basePath(),
-                Controllers.handler(application, settings.http(),
-                        threads.orElse(worker), worker.getIoThread()<#if s.metrics>, scrape</#if>));
+                Controllers.handler(application, settings.http(), threads.orElse(worker), workload));
 <#if s.metrics>
         if (settings.metricsPort().isEmpty()) {
             service.addExactPath(Scrape.PATH, scrape.handler());

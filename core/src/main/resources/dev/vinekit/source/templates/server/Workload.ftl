@@ -20,16 +20,20 @@ import org.xnio.XnioExecutor;
  * The requests that are worked on. When there are more than can be answered for longer than a moment, others are refused at
  * once, so that those taken do not wait; and what is done for a client that has gone away is stopped.
  */
-final class Workload implements HttpHandler {
+final class Workload {
     private static final Logger LOG = LoggerFactory.getLogger(Workload.class);
     private static final AttachmentKey<Work> WORK = AttachmentKey.create(Work.class);
 
     /** A moment: what comes all at once, or while the database pauses, may be more than can be answered all at once. */
     private static final long MOMENT = TimeUnit.MILLISECONDS.toNanos(500);
+    private static final int MOST_IN_A_MOMENT = 10;
+
+    /** How long it must have been quiet for what comes all at once to be taken again. */
+    private static final long QUIET = TimeUnit.SECONDS.toNanos(1);
     private static final long LOOK_MILLIS = 500;
 
-    private final HttpHandler next;
     private final int most;
+    private final String below;
     private final String health;
     private final Executor threads;
     private final AtomicInteger count = new AtomicInteger();
@@ -38,51 +42,69 @@ final class Workload implements HttpHandler {
     /** Since when there is too much to do; 0 if there is not. */
     private final AtomicLong crowded = new AtomicLong();
 
-    /**
-     * Before what answers.
-     *
-     * @param threads where statements are stopped, which takes a while
-     */
-    Workload(HttpHandler next, Settings.Http settings, Executor threads) {
-        this.next = next;
+    /** When somebody last came for whom there was no place. */
+    private final AtomicLong last = new AtomicLong();
+
+    /** @param threads where statements are stopped, which takes a while */
+    Workload(Settings.Http settings, Executor threads) {
         this.most = settings.maxWorking();
+        this.below = settings.basePath() + "/";
         this.health = settings.basePath() + "/health";
         this.threads = threads;
     }
 
-    @Override
-    public void handleRequest(HttpServerExchange exchange) throws Exception {
-        String path = exchange.getRequestPath();
-        if (path.equals(health) || path.startsWith(health + "/")) {
-            next.handleRequest(exchange);
-        } else if (hasRoom()) {
-            Work work = new Work(exchange);
-            works.add(work);
-            exchange.putAttachment(WORK, work);
-            exchange.addExchangeCompleteListener((done, then) -> {
-                work.end();
-                then.proceed();
-            });
-            next.handleRequest(exchange);
-        } else {
-            exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
-        }
+    /** Lets no more requests come to what answers than can be answered. */
+    HttpHandler before(HttpHandler next) {
+        return exchange -> {
+            if (isHealth(exchange.getRequestPath())) {
+                next.handleRequest(exchange);
+            } else if (hasRoom()) {
+                Work work = new Work(exchange);
+                works.add(work);
+                exchange.putAttachment(WORK, work);
+                exchange.addExchangeCompleteListener((done, then) -> {
+                    work.end();
+                    then.proceed();
+                });
+                next.handleRequest(exchange);
+            } else {
+                exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();
+            }
+        };
+    }
+
+    private boolean isHealth(String path) {
+        return path.equals(health) || path.startsWith(health + "/");
+    }
+
+    /** Whether a request would be refused: that is known before its headers and its body are looked at. */
+    boolean refuses(String path) {
+        return count.get() >= most && crowded.get() != 0 && path.startsWith(below) && !isHealth(path) && !isMomentary(most);
     }
 
     /** Takes one more if there is room, or only now is none. */
     private boolean hasRoom() {
-        long since = crowded.get();
-        if (count.incrementAndGet() <= most) {
-            return true;
-        } else if (since == 0) {
-            crowded.set(System.nanoTime() | 1);
+        int working = count.incrementAndGet();
+        if (working <= most) {
+            if (working <= (most + 1) / 2 && crowded.get() != 0 && System.nanoTime() - last.get() > QUIET) {
+                crowded.set(0);
+            }
             return true;
         }
-        boolean taken = System.nanoTime() - since < MOMENT;
+        boolean taken = isMomentary(working);
         if (!taken) {
             count.decrementAndGet();
         }
         return taken;
+    }
+
+    private boolean isMomentary(int working) {
+        long now = System.nanoTime();
+        last.set(now);
+        if (crowded.get() == 0) {
+            crowded.set(now | 1);
+        }
+        return now - crowded.get() < MOMENT && working <= MOST_IN_A_MOMENT * most;
     }
 
     /** How many are worked on. */
@@ -132,9 +154,7 @@ final class Workload implements HttpHandler {
         void end() {
             if (ended.compareAndSet(false, true)) {
                 works.remove(this);
-                if (count.decrementAndGet() <= most / 2) {
-                    crowded.set(0);
-                }
+                count.decrementAndGet();
             }
         }
 

@@ -91,6 +91,9 @@ public final class Application {
         providers.add(new AccessFilter(tokens, settings.access().everywhere()));
         providers.add(new AllowFilter(tokens));
 </#if>
+<#if s.cached>
+        providers.add(new CacheFilter());
+</#if>
 <#if s.replicas>
         if (replicas != Replicas.NONE) {
             providers.add(new PositionFilter());

@@ -26,7 +26,7 @@ final class Execution {
         part.end();
 </#if>
 <#if s.metrics>
-        Measures.statement(begin);
+        Measures.statement(sql, begin);
 </#if>
         if (LOG.isDebugEnabled()) {
             String time = String.format(Locale.ROOT, "%.1f", (System.nanoTime() - begin) / 1e6);

@@ -48,7 +48,7 @@ public record Settings(Database database, Http http<#if s.server && s.metrics>, 
      * The database.
      *
 <#if s.server>
-     * @param url {@code DB_URL}
+     * @param url {@code DB_URL}<#if s.replicas>; several, with blanks between, are candidates of which one takes changes</#if>
      * @param user {@code DB_USER}; empty by default
      * @param password {@code DB_PASSWORD}; empty by default
      * @param poolSize {@code DB_POOL_SIZE}: connections kept at most

@@ -115,7 +115,7 @@ public final class Traces {
     /** A statement, without its values. */
     static Part statement(String sql) {
         Tracer tracer = LISTENER.get();
-        return tracer.equals(NOBODY) ? NOTHING : begun(tracer.spanBuilder(Origin.method()).setSpanKind(SpanKind.CLIENT)
+        return tracer.equals(NOBODY) ? NOTHING : begun(tracer.spanBuilder(Origin.method(sql)).setSpanKind(SpanKind.CLIENT)
                 .setAttribute("db.query.text", sql).startSpan());
     }
 

@@ -49,6 +49,7 @@ public final class ${e.name}Controller {
 <#if e.can("list")>
     @GET
 <@shape.requires e.rights("list")/>
+<@shape.cached e.cacheSeconds/>
     public Response list(@Context UriInfo uri${caller}) {
 <#if e.parts??>
         FINDERS.verify(uri, caller, ${e.name}Repository.FILTERS);
@@ -84,6 +85,7 @@ public final class ${e.name}Controller {
     @GET
     @Path("{key}")
 <@shape.requires e.rights("read")/>
+<@shape.cached e.cacheSeconds/>
     public Response read(<@shape.keyParameter/>, @Context UriInfo uri, @Context HttpHeaders headers${caller}) {
         RowRequest wanted = RowRequest.of(uri, headers${passed}, ${e.name}.class, <@shape.includes e.includes?has_content e.name/>);
         return wanted.response(service.find(${e.keyCode.variable}), <@shape.embedding e.includes?has_content "service"/>);
@@ -94,6 +96,7 @@ public final class ${e.name}Controller {
     @GET
     @Path(${c.path})
 <@shape.requires c.rights/>
+<@shape.cached c.cacheSeconds/>
     public Response ${c.method}(<@shape.keyParameter/>, @Context UriInfo uri${caller}) {
         ${e.name} parent = service.find(${e.keyCode.variable});
         PageRequest page = PageRequest.of(uri${passed}, ${c.type}.class, ${c.type}Repository.FILTERS, <@shape.includes c.included c.type/>);

@@ -11,7 +11,6 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.jboss.resteasy.core.ResteasyDeploymentImpl;
 import org.jboss.resteasy.plugins.server.servlet.HttpServlet30Dispatcher;
 import org.jboss.resteasy.spi.ResteasyDeployment;
-import org.xnio.XnioExecutor;
 
 /** The controllers as a servlet of the server. */
 final class Controllers {
@@ -22,11 +21,9 @@ final class Controllers {
      * Starts the controllers.
      *
      * @param threads where requests are worked on
-     * @param timer looks now and then whether clients still wait
-     * @param scrape shows how many are worked on
+     * @param workload bounds how many there are
      */
-    static HttpHandler handler(Application application, Settings.Http settings, Executor threads, XnioExecutor timer,
-            Scrape scrape) {
+    static HttpHandler handler(Application application, Settings.Http settings, Executor threads, Workload workload) {
         ResteasyDeployment rest = new ResteasyDeploymentImpl();
         rest.setResources(application.controllers());
         rest.setProviders(application.providers());
@@ -40,10 +37,8 @@ final class Controllers {
                 .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).addMapping("/*").setAsyncSupported(true))
                 .addInnerHandlerChainWrapper(next ->
                         new ResponseSender(known(next), settings.compression(), responseBytes));
-        Workload workload = new Workload(started(servlet), settings, threads);
-        scrape.measure(workload, settings.maxWorking());
-        workload.look(timer);
-        BodyReceiver receiver = new BodyReceiver(workload, settings);
+        HttpHandler answering = workload.before(started(servlet));
+        BodyReceiver receiver = new BodyReceiver(answering, settings);
         return exchange -> {
             if (responseBytes.get() > settings.maxResponseBytesInWork()) {
                 exchange.setStatusCode(StatusCodes.SERVICE_UNAVAILABLE).endExchange();

@@ -21,7 +21,7 @@ final class Execution {
     /** Ends it; what is logged has the values only at the level TRACE. */
     void end(Object... values) {
         part.end();
-        Measures.statement(begin);
+        Measures.statement(sql, begin);
         if (LOG.isDebugEnabled()) {
             String time = String.format(Locale.ROOT, "%.1f", (System.nanoTime() - begin) / 1e6);
             if (LOG.isTraceEnabled()) {

@@ -4,7 +4,9 @@ import io.micrometer.core.instrument.Metrics;
 import io.micrometer.core.instrument.Timer;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
@@ -22,7 +24,14 @@ final class Measures {
     /** A client may send any word for a method. */
     private static final Set<String> METHODS = Set.of("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS");
 
+    private static final Map<Answered, Timer> REQUESTS = new ConcurrentHashMap<>();
+    private static final Map<String, Timer> STATEMENTS = new ConcurrentHashMap<>();
+
     private Measures() {
+    }
+
+    /** What requests are told apart by. */
+    private record Answered(String method, String route, int status) {
     }
 
     /**
@@ -33,11 +42,16 @@ final class Measures {
      */
     static void request(String method, String route, int status, long begin) {
         long time = System.nanoTime() - begin;
-        Timer.builder("http.server.request.duration").description("Requests until their answers were made")
-                .tags("http.request.method", METHODS.contains(method) ? method : "_OTHER",
-                        "http.route", route == null ? "none" : route, "http.response.status_code",
-                                String.valueOf(status))
-                .serviceLevelObjectives(LIMITS).register(Metrics.globalRegistry).record(time, TimeUnit.NANOSECONDS);
+        Answered answered
+                = new Answered(METHODS.contains(method) ? method : "_OTHER", route == null ? "none" : route, status);
+        REQUESTS.computeIfAbsent(answered, Measures::timer).record(time, TimeUnit.NANOSECONDS);
+    }
+
+    private static Timer timer(Answered answered) {
+        return Timer.builder("http.server.request.duration").description("Requests until their answers were made")
+                .tags("http.request.method", answered.method, "http.route", answered.route,
+                        "http.response.status_code", String.valueOf(answered.status))
+                .serviceLevelObjectives(LIMITS).register(Metrics.globalRegistry);
     }
 
     /** A request that was refused, by the rule that it broke, or by what is wrong with it. */
@@ -59,10 +73,13 @@ final class Measures {
      *
      * @param begin as {@link System#nanoTime}
      */
-    static void statement(long begin) {
+    static void statement(String sql, long begin) {
         long time = System.nanoTime() - begin;
-        Timer.builder("db.client.operation.duration").description("Statements, with the reading of their rows")
-                .tag("code.function.name", Origin.method()).register(Metrics.globalRegistry)
-                .record(time, TimeUnit.NANOSECONDS);
+        STATEMENTS.computeIfAbsent(Origin.method(sql), Measures::timer).record(time, TimeUnit.NANOSECONDS);
+    }
+
+    private static Timer timer(String method) {
+        return Timer.builder("db.client.operation.duration").description("Statements, with the reading of their rows")
+                .tag("code.function.name", method).register(Metrics.globalRegistry);
     }
 }

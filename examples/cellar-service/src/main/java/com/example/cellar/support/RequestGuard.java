@@ -47,13 +47,15 @@ final class RequestGuard implements HttpHandler {
     private static final Pattern CHARSET = Pattern.compile("(?i);[ \\t]*+charset=\"?+([^\";, \\t]*+)");
 
     private final GracefulShutdownHandler next;
+    private final Workload workload;
     private final Settings.Http settings;
     private final CrossOrigin origins;
     private final Semaphore requests;
     private final AtomicBoolean leaving = new AtomicBoolean();
 
-    RequestGuard(HttpHandler service, Settings.Http settings) {
+    RequestGuard(HttpHandler service, Workload workload, Settings.Http settings) {
         this.next = new GracefulShutdownHandler(new HttpContinueReadHandler(service));
+        this.workload = workload;
         this.settings = settings;
         this.origins = new CrossOrigin(settings.origins());
         this.requests = new Semaphore(settings.maxRequests());
@@ -79,7 +81,8 @@ final class RequestGuard implements HttpHandler {
             }
             then.proceed();
         });
-        int refusal = admitted ? refusal(exchange) : StatusCodes.SERVICE_UNAVAILABLE;
+        int refusal = admitted && !workload.refuses(exchange.getRequestPath()) ? refusal(exchange)
+                : StatusCodes.SERVICE_UNAVAILABLE;
         if (origins.answers(exchange)) {
             return;
         }

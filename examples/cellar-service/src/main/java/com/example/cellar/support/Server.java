@@ -47,7 +47,10 @@ public final class Server implements AutoCloseable {
         this.worker = worker();
         try {
             application = new Application(pools.main(), pools.readiness(), settings);
-            gate = new RequestGuard(service(), settings.http());
+            Workload workload = new Workload(settings.http(), threads.orElse(worker));
+            gate = new RequestGuard(service(workload), workload, settings.http());
+            workload.look(worker.getIoThread());
+            scrape.measure(workload, settings.http().maxWorking());
             if (!rehearsing) {
                 pools.verify();
             }
@@ -84,10 +87,9 @@ public final class Server implements AutoCloseable {
         return new Server(settings, true);
     }
 
-    private HttpHandler service() {
+    private HttpHandler service(Workload workload) {
         PathHandler service = Handlers.path().addPrefixPath(settings.http().basePath(),
-                Controllers.handler(application, settings.http(),
-                        threads.orElse(worker), worker.getIoThread(), scrape));
+                Controllers.handler(application, settings.http(), threads.orElse(worker), workload));
         if (settings.metricsPort().isEmpty()) {
             service.addExactPath(Scrape.PATH, scrape.handler());
         }

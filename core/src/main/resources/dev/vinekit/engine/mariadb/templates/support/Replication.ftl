@@ -24,5 +24,10 @@ final class Replication {
     static boolean hasReached(Connection replica, String position) throws SQLException {
         return Sql.first(replica, "SELECT MASTER_GTID_WAIT(?, 0) = 0", row -> row.getBoolean(1), position).orElse(false);
     }
+
+    /** Whether it is no standby. */
+    static boolean takesChanges(Connection database) throws SQLException {
+        return Sql.first(database, "SELECT @@global.read_only IN ('0', 'OFF')", row -> row.getBoolean(1)).orElse(false);
+    }
 }
 </#if>

@@ -24,5 +24,10 @@ final class Replication {
     static boolean hasReached(Connection replica, String position) throws SQLException {
         return Sql.first(replica, "SELECT GTID_SUBSET(?, @@global.gtid_executed)", row -> row.getBoolean(1), position).orElse(false);
     }
+
+    /** Whether it is no standby. */
+    static boolean takesChanges(Connection database) throws SQLException {
+        return Sql.first(database, "SELECT NOT @@global.read_only AND NOT @@global.super_read_only", row -> row.getBoolean(1)).orElse(false);
+    }
 }
 </#if>

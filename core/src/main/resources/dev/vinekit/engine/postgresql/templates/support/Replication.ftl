@@ -24,5 +24,10 @@ final class Replication {
     static boolean hasReached(Connection replica, String position) throws SQLException {
         return Sql.first(replica, "SELECT NOT pg_is_in_recovery() OR pg_last_wal_replay_lsn() >= CAST(? AS pg_lsn)", row -> row.getBoolean(1), position).orElse(false);
     }
+
+    /** Whether it is no standby. */
+    static boolean takesChanges(Connection database) throws SQLException {
+        return Sql.first(database, "SELECT current_setting('transaction_read_only') = 'off'", row -> row.getBoolean(1)).orElse(false);
+    }
 }
 </#if>
