@@ -91,7 +91,7 @@ public record Mapping(
         return usual;
     }
 
-    /** The references of an entity whose rows an answer can embed: those to rows that somebody may see by themselves. */
+    /** The references of an entity whose rows an answer can embed: those to rows that are seen by themselves too. */
     public List<Relation> included(Entity entity) {
         return entity.relations().stream().filter(Relation::followed).filter(relation -> {
             Entity target = entity(relation.foreignKey().target());
