@@ -20,6 +20,9 @@ import java.util.regex.Pattern;
 public final class MysqlEngine extends FamilyEngine {
     private static final String SCHEME = "jdbc:mysql:";
 
+    /** The driver makes spans of its own where it can, and says so on the error output. */
+    private static final String WITHOUT_TRACES = "openTelemetry=DISABLED";
+
     /** The server's own default, whatever this one is set to: what is refused must not depend on where it is tried. */
     static final String MODE = "ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,"
             + "ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION";
@@ -59,7 +62,8 @@ public final class MysqlEngine extends FamilyEngine {
 
     @Override
     public String connectionUrl(String jdbcUrl) {
-        return withSession(jdbcUrl, MODE);
+        String url = withSession(jdbcUrl, MODE);
+        return url.contains("openTelemetry=") ? url : with(url, WITHOUT_TRACES);
     }
 
     /** The driver tells its own troubles with a login by words only. */

@@ -7,5 +7,6 @@
         config.addDataSourceProperty("cachePrepStmts", "true");
         config.addDataSourceProperty("prepStmtCacheSqlLimit", "2048");
         config.addDataSourceProperty("rewriteBatchedStatements", "true");
+        config.addDataSourceProperty("openTelemetry", "DISABLED");
         config.addDataSourceProperty("connectTimeout", String.valueOf(settings.poolWait().toMillis()));
         config.addDataSourceProperty("socketTimeout", String.valueOf(settings.statementTime().toMillis() + 5000));
