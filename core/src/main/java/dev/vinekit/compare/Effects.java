@@ -160,6 +160,11 @@ final class Effects {
         if (!was.guarded() && now.guarded()) {
             api(now, "If-Match is needed to change or delete a row (428)", true);
         }
+        if (was.cacheSeconds() != now.cacheSeconds()) {
+            api(now, now.cacheSeconds() == 0 ? "clients ask anew for every answer with rows"
+                    : "clients may use an answer with rows again for " + now.cacheSeconds() + " seconds, as it was then",
+                    false);
+        }
     }
 
     private static List<TableName> targets(OwnRows own) {

@@ -311,7 +311,9 @@ class ComparisonTest {
         "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]} | +rows no longer belong to anybody: whoever may read is shown all of them; !name must be sent to create a row",
         "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a, b]} | +seeing all rows is possible for b",
         "access: {read: [a]}, own-rows: {column: name, claim: c, all-for: [a]} | access: {read: [a]}, own-rows: {column: name, claim: d, all-for: [a]} | +rows belong to whoever has the claim d that NAME has, no longer by c and NAME",
-        "require-if-match: false                 | require-if-match: true                    | !If-Match is needed to change or delete a row (428)"})
+        "require-if-match: false                 | require-if-match: true                    | !If-Match is needed to change or delete a row (428)",
+        "                                         | cache-seconds: 60                         | clients may use an answer with rows again for 60 seconds, as it was then",
+        "cache-seconds: 60                        |                                           | clients ask anew for every answer with rows"})
     void mappingFileOpensAndCloses(String before, String after, String effects) throws SQLException {
         try (TestDatabases parcels = TestDatabases.on("h2", BEFORE)) {
             Schema schema = VineKit.read(parcels.database(), new Scope(List.of(), List.of("parcel")));

@@ -23,20 +23,41 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** A service that has too much to do, whose clients do not wait, or that is about to leave. */
 class LoadTest {
+    /** Clients of a service with a bound, and a row that they all have to wait for. */
+    private static final class Crowd implements AutoCloseable {
+        private final ExecutorService clients = Executors.newCachedThreadPool();
+        private final RunningService service;
+        private final Http http;
+        private final Connection locking;
+        private final Statement lock;
+
+        Crowd(int maxWorking, int label) throws SQLException {
+            ServedCellar cellar = ServedCellar.on("postgresql");
+            service = cellar.replica(Map.of("HTTP_MAX_WORKING", String.valueOf(maxWorking)));
+            http = new Http(service.url());
+            locking = cellar.connect();
+            lock = locking.createStatement();
+            locking.setAutoCommit(false);
+            lock.execute("UPDATE label SET back_text = 'locked' WHERE id = " + label);
+        }
+
+        @Override
+        public void close() throws SQLException {
+            clients.shutdownNow();
+            locking.close();
+            service.close();
+        }
+    }
+
     @Test
     void moreThanCanBeAnsweredIsRefusedAtOnce() throws Exception {
-        ServedCellar cellar = ServedCellar.on("postgresql");
-        ExecutorService clients = Executors.newCachedThreadPool();
-        try (RunningService service = cellar.replica(Map.of("HTTP_MAX_WORKING", "3"));
-                Connection locking = cellar.connect(); Statement lock = locking.createStatement()) {
-            Http http = new Http(service.url());
-            locking.setAutoCommit(false);
-            lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 5");
+        try (Crowd crowd = new Crowd(3, 5)) {
+            Http http = crowd.http;
             List<CompletableFuture<Http.Answer>> taken = new ArrayList<>();
             for (int i = 1; i <= 4; i++) {
                 taken.add(CompletableFuture.supplyAsync(() ->
-                        http.send("PATCH", "/labels/5", "{\"backText\":\"taken\"}"), clients));
-                await(lock, "SELECT COUNT(*) FROM pg_locks WHERE NOT granted", i);
+                        http.send("PATCH", "/labels/5", "{\"backText\":\"taken\"}"), crowd.clients));
+                await(crowd.lock, "SELECT COUNT(*) FROM pg_locks WHERE NOT granted", i);
             }
             TimeUnit.MILLISECONDS.sleep(700);
             long begin = System.nanoTime();
@@ -47,29 +68,22 @@ class LoadTest {
             assertThat(refused.body().path("detail").asText()).startsWith("The service has too much to do");
             assertThat(http.get("/health").status()).isEqualTo(200);
 
-            locking.rollback();
+            crowd.locking.rollback();
             for (CompletableFuture<Http.Answer> answer : taken) {
                 assertThat(answer.get(30, TimeUnit.SECONDS).status()).isEqualTo(200);
             }
             assertThat(http.get("/labels/1").status()).isEqualTo(200);
-        } finally {
-            clients.shutdownNow();
         }
     }
 
     @Test
     void whatComesAllAtOnceHasABoundToo() throws Exception {
-        ServedCellar cellar = ServedCellar.on("postgresql");
-        ExecutorService clients = Executors.newCachedThreadPool();
-        try (RunningService service = cellar.replica(Map.of("HTTP_MAX_WORKING", "2"));
-                Connection locking = cellar.connect(); Statement lock = locking.createStatement()) {
-            Http http = new Http(service.url());
-            locking.setAutoCommit(false);
-            lock.execute("UPDATE label SET back_text = 'locked' WHERE id = 8");
+        try (Crowd crowd = new Crowd(2, 8)) {
+            Http http = crowd.http;
             List<CompletableFuture<Integer>> answers = new ArrayList<>();
             for (int i = 0; i < 25; i++) {
                 answers.add(CompletableFuture.supplyAsync(() ->
-                        http.send("PATCH", "/labels/8", "{\"backText\":\"taken\"}").status(), clients));
+                        http.send("PATCH", "/labels/8", "{\"backText\":\"taken\"}").status(), crowd.clients));
             }
             long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(4);
             while (answers.stream().filter(CompletableFuture::isDone).count() < 5 && System.nanoTime() < end) {
@@ -78,10 +92,8 @@ class LoadTest {
             assertThat(answers.stream().filter(CompletableFuture::isDone).map(CompletableFuture::join))
                     .containsExactly(503, 503, 503, 503, 503);
 
-            locking.rollback();
+            crowd.locking.rollback();
             assertThat(answers.stream().map(CompletableFuture::join).filter(status -> status == 200)).hasSize(20);
-        } finally {
-            clients.shutdownNow();
         }
     }
 

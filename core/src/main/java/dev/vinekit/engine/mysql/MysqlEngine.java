@@ -21,7 +21,7 @@ public final class MysqlEngine extends FamilyEngine {
     private static final String SCHEME = "jdbc:mysql:";
 
     /** The driver makes spans of its own where it can, and says so on the error output. */
-    private static final String WITHOUT_TRACES = "openTelemetry=DISABLED";
+    static final String WITHOUT_TRACES = "openTelemetry=DISABLED";
 
     /** The server's own default, whatever this one is set to: what is refused must not depend on where it is tried. */
     static final String MODE = "ONLY_FULL_GROUP_BY,STRICT_TRANS_TABLES,NO_ZERO_IN_DATE,NO_ZERO_DATE,"

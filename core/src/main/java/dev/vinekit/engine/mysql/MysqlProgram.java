@@ -45,7 +45,7 @@ record MysqlProgram() implements ServerProgram {
 
     @Override
     public String url(int port) {
-        return "jdbc:mysql://127.0.0.1:" + port + "/";
+        return "jdbc:mysql://127.0.0.1:" + port + "/?" + MysqlEngine.WITHOUT_TRACES;
     }
 
     private static String program() {

@@ -174,8 +174,9 @@ public abstract class FamilyEngine implements Engine {
 
     private ScratchDatabase create(String url, String user, String password,
             ScratchDatabase.Help help) throws SQLException {
-        return new ScratchServer(url, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s").database(this, name ->
-                connectionUrl(url.replaceFirst("^(jdbc:\\w+:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name)),
+        String server = connectionUrl(url);
+        return new ScratchServer(server, user, password, UNCONNECTED, "DROP DATABASE IF EXISTS %s").database(this,
+                name -> server.replaceFirst("^(jdbc:\\w+:[^/]*//[^/?]*)(?:/[^?]*)?", "$1/" + name),
                 database -> help);
     }
 

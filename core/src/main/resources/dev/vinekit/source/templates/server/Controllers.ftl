@@ -35,7 +35,8 @@ final class Controllers {
                 .setClassLoader(Controllers.class.getClassLoader())
                 .setExecutor(threads)
                 .addServletContextAttribute(ResteasyDeployment.class.getName(), rest)
-                .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).addMapping("/*").setAsyncSupported(true))
+                .addServlet(Servlets.servlet(HttpServlet30Dispatcher.class).addMapping("/*").setAsyncSupported(true)
+                        .setLoadOnStartup(1))
                 .addInnerHandlerChainWrapper(next -> new ResponseSender(known(next), settings.compression(), responseBytes))<#if s.secured>
                 .addInnerHandlerChainWrapper(Controllers::tellingTheCaller)</#if>;
         HttpHandler answering = workload.before(started(servlet));

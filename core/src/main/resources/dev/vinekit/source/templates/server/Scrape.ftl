@@ -19,6 +19,7 @@ import io.undertow.util.Headers;
 import io.undertow.util.Methods;
 import java.net.InetSocketAddress;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.xnio.XnioWorker;
@@ -31,22 +32,27 @@ final class Scrape implements AutoCloseable {
     private static final String TEXT = "text/plain; version=0.0.4; charset=utf-8";
 
     private final PrometheusMeterRegistry registry = new PrometheusMeterRegistry(PrometheusConfig.DEFAULT);
-    private final JvmGcMetrics collections = new JvmGcMetrics();
+    private final AtomicReference<JvmGcMetrics> collections = new AtomicReference<>();
     private Optional<Undertow> port = Optional.empty();
 
     Scrape() {
         Metrics.addRegistry(registry);
     }
 
-    /** Measures what runs the service too. */
-    void measureJava() {
-        new ClassLoaderMetrics().bindTo(registry);
-        new FileDescriptorMetrics().bindTo(registry);
-        new JvmMemoryMetrics().bindTo(registry);
-        new JvmThreadMetrics().bindTo(registry);
-        new ProcessorMetrics().bindTo(registry);
-        new UptimeMetrics().bindTo(registry);
-        collections.bindTo(registry);
+    /** Measures what runs the service too, from when somebody first asks: it takes a while, which the start need not. */
+    private void measureJava() {
+        JvmGcMetrics own = new JvmGcMetrics();
+        if (collections.compareAndSet(null, own)) {
+            own.bindTo(registry);
+            new ClassLoaderMetrics().bindTo(registry);
+            new FileDescriptorMetrics().bindTo(registry);
+            new JvmMemoryMetrics().bindTo(registry);
+            new JvmThreadMetrics().bindTo(registry);
+            new ProcessorMetrics().bindTo(registry);
+            new UptimeMetrics().bindTo(registry);
+        } else {
+            own.close();
+        }
     }
 
     /** Lets a pool be measured. */
@@ -55,15 +61,18 @@ final class Scrape implements AutoCloseable {
     }
 
     /** Shows how much there is to do at the moment, and from where on requests are refused. */
-    void measure(Workload workload, int most) {
+    void measure(Workload workload) {
         Gauge.builder("http.server.active_requests", workload::size).description("Requests that are worked on")
                 .register(registry);
-        Gauge.builder("http.server.active_requests.limit", () -> most)
+        Gauge.builder("http.server.active_requests.limit", workload::limit)
                 .description("From where on requests are refused, after a moment").register(registry);
     }
 
     HttpHandler handler() {
         return new AllowedMethodsHandler(new BlockingHandler(exchange -> {
+            if (collections.get() == null) {
+                measureJava();
+            }
             exchange.getResponseHeaders().put(Headers.CONTENT_TYPE, TEXT);
             exchange.getResponseSender().send(registry.scrape());
         }), Methods.GET, Methods.HEAD);
@@ -92,7 +101,10 @@ final class Scrape implements AutoCloseable {
     public void close() {
         port.ifPresent(Undertow::stop);
         Metrics.removeRegistry(registry);
-        collections.close();
+        JvmGcMetrics bound = collections.get();
+        if (bound != null) {
+            bound.close();
+        }
         registry.close();
     }
 }

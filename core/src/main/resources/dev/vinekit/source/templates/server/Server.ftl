@@ -43,15 +43,16 @@ public final class Server implements AutoCloseable {
 
     private Server(Settings settings, boolean rehearsing) {
         this.settings = settings;
+        new Thread(Server::load, "load").start();
         this.pools = new Pools(settings.database(), <#if s.metrics>scrape::measure<#else>config -> { }</#if>);
         this.worker = worker();
         try {
             application = new Application(pools.main(), pools.readiness(), settings<#if s.replicas>, pools.replicas()</#if>);
-            Workload workload = new Workload(settings.http(), threads.orElse(worker));
+            Workload workload = new Workload(settings.http(), threads.orElse(worker), worker.getIoThread());
             gate = new RequestGuard(service(workload), workload, settings.http());
-            workload.look(worker.getIoThread());
+            workload.look();
 <#if s.metrics>
-            scrape.measure(workload, settings.http().maxWorking());
+            scrape.measure(workload);
 </#if>
             if (!rehearsing) {
                 pools.verify();
@@ -59,7 +60,6 @@ public final class Server implements AutoCloseable {
             http = listener();
 <#if s.metrics>
             settings.metricsPort().ifPresent(port -> scrape.listen(worker, settings.http().host(), port));
-            scrape.measureJava();
 </#if>
         } catch (RuntimeException e) {
             pools.close();
@@ -70,6 +70,11 @@ public final class Server implements AutoCloseable {
             worker.shutdownNow();
             throw e;
         }
+    }
+
+    /** Has classes made ready, which takes a while, beside the rest. */
+    private static void load() {
+        LOG.trace("{} {}", Xnio.getInstance(), Json.MAPPER);
     }
 
     /**

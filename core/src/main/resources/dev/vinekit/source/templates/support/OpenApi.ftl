@@ -14,6 +14,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.zip.GZIPOutputStream;
 
 /** The description of this interface (OpenAPI 3.1), written once: as it is, and compressed for those who take that. */
@@ -23,44 +24,55 @@ public final class OpenApi {
     private static final Variant PLAIN = new Variant(MediaType.APPLICATION_JSON_TYPE, (String) null, "identity");
     private static final Variant GZIP = new Variant(MediaType.APPLICATION_JSON_TYPE, (String) null, "gzip");
 
-    private final byte[] plain;
-    private final byte[] gzip;
-    private final String state;
+    private final String basePath;
+    private final AtomicReference<Texts> texts = new AtomicReference<>();
 
     /**
-     * Reads the description from {@code openapi.json}.
+     * The description in {@code openapi.json}, which is read when it is first asked for.
      *
      * @param basePath what the paths of this service begin with
      */
     public OpenApi(String basePath) {
-        try (InputStream file = OpenApi.class.getResourceAsStream(${s.description})) {
-            ObjectNode description = (ObjectNode) Json.MAPPER.readTree(file);
-            description.putArray("servers").addObject().put("url", basePath);
-            plain = Json.MAPPER.writeValueAsBytes(description);
-            gzip = compressed(plain);
-        } catch (IOException e) {
-            throw new UncheckedIOException("openapi.json cannot be read", e);
+        this.basePath = basePath;
+    }
+
+    /** What is sent. */
+    private static final class Texts {
+        private final byte[] plain;
+        private final byte[] gzip;
+        private final String state;
+
+        Texts(String basePath) {
+            try (InputStream file = OpenApi.class.getResourceAsStream(${s.description})) {
+                ObjectNode description = (ObjectNode) Json.MAPPER.readTree(file);
+                description.putArray("servers").addObject().put("url", basePath);
+                plain = Json.MAPPER.writeValueAsBytes(description);
+                gzip = compressed(plain);
+            } catch (IOException e) {
+                throw new UncheckedIOException("openapi.json cannot be read", e);
+            }
+            state = UUID.nameUUIDFromBytes(plain).toString();
         }
-        state = UUID.nameUUIDFromBytes(plain).toString();
+
+        private static byte[] compressed(byte[] text) throws IOException {
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            try (GZIPOutputStream zip = new GZIPOutputStream(bytes)) {
+                zip.write(text);
+            }
+            return bytes.toByteArray();
+        }
     }
 
     /** The description. */
     @GET
     public Response description(@Context Request request) {
+        Texts sent = texts.updateAndGet(made -> made == null ? new Texts(basePath) : made);
         boolean compressed = GZIP.equals(request.selectVariant(List.of(PLAIN, GZIP)));
-        EntityTag tag = new EntityTag(compressed ? state + "-gzip" : state);
+        EntityTag tag = new EntityTag(compressed ? sent.state + "-gzip" : sent.state);
         Response.ResponseBuilder known = request.evaluatePreconditions(tag);
         if (known != null) {
             return known.tag(tag).build();
         }
-        return (compressed ? Response.ok(gzip, GZIP) : Response.ok(plain, MediaType.APPLICATION_JSON_TYPE)).tag(tag).build();
-    }
-
-    private static byte[] compressed(byte[] text) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (GZIPOutputStream zip = new GZIPOutputStream(bytes)) {
-            zip.write(text);
-        }
-        return bytes.toByteArray();
+        return (compressed ? Response.ok(sent.gzip, GZIP) : Response.ok(sent.plain, MediaType.APPLICATION_JSON_TYPE)).tag(tag).build();
     }
 }

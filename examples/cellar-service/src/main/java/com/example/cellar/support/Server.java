@@ -43,20 +43,20 @@ public final class Server implements AutoCloseable {
 
     private Server(Settings settings, boolean rehearsing) {
         this.settings = settings;
+        new Thread(Server::load, "load").start();
         this.pools = new Pools(settings.database(), scrape::measure);
         this.worker = worker();
         try {
             application = new Application(pools.main(), pools.readiness(), settings);
-            Workload workload = new Workload(settings.http(), threads.orElse(worker));
+            Workload workload = new Workload(settings.http(), threads.orElse(worker), worker.getIoThread());
             gate = new RequestGuard(service(workload), workload, settings.http());
-            workload.look(worker.getIoThread());
-            scrape.measure(workload, settings.http().maxWorking());
+            workload.look();
+            scrape.measure(workload);
             if (!rehearsing) {
                 pools.verify();
             }
             http = listener();
             settings.metricsPort().ifPresent(port -> scrape.listen(worker, settings.http().host(), port));
-            scrape.measureJava();
         } catch (RuntimeException e) {
             pools.close();
             threads.ifPresent(ExecutorService::shutdown);
@@ -64,6 +64,11 @@ public final class Server implements AutoCloseable {
             worker.shutdownNow();
             throw e;
         }
+    }
+
+    /** Has classes made ready, which takes a while, beside the rest. */
+    private static void load() {
+        LOG.trace("{} {}", Xnio.getInstance(), Json.MAPPER);
     }
 
     /**

@@ -12,8 +12,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.concurrent.atomic.AtomicLong;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.xnio.XnioExecutor;
@@ -26,30 +24,24 @@ final class Workload {
     private static final Logger LOG = LoggerFactory.getLogger(Workload.class);
     private static final AttachmentKey<Work> WORK = AttachmentKey.create(Work.class);
 
-    /** A moment: what comes all at once, or while the database pauses, may be more than can be answered all at once. */
-    private static final long MOMENT = TimeUnit.MILLISECONDS.toNanos(500);
-    private static final int MOST_IN_A_MOMENT = 10;
-
-    /** How long it must have been quiet for what comes all at once to be taken again. */
-    private static final long QUIET = TimeUnit.SECONDS.toNanos(1);
     private static final long LOOK_MILLIS = 500;
 
-    private final int most;
     private final String below;
     private final String health;
     private final Executor threads;
-    private final AtomicInteger count = new AtomicInteger();
     private final Set<Work> works = ConcurrentHashMap.newKeySet();
+    private final XnioExecutor timer;
+    private final WorkLimit limit;
 
-    /** Since when there is too much to do; 0 if there is not. */
-    private final AtomicLong crowded = new AtomicLong();
-
-    /** When somebody last came for whom there was no place. */
-    private final AtomicLong last = new AtomicLong();
-
-    /** @param threads where statements are stopped, which takes a while */
-    Workload(Settings.Http settings, Executor threads) {
-        this.most = settings.maxWorking();
+    /**
+     * A workload of nothing.
+     *
+     * @param threads where statements are stopped, which takes a while
+     * @param timer a thread that reads requests
+     */
+    Workload(Settings.Http settings, Executor threads, XnioExecutor timer) {
+        this.timer = timer;
+        this.limit = new WorkLimit(settings.maxWorking(), timer);
         this.below = settings.basePath() + "/";
         this.health = settings.basePath() + "/health";
         this.threads = threads;
@@ -60,7 +52,7 @@ final class Workload {
         return exchange -> {
             if (isHealth(exchange.getRequestPath())) {
                 next.handleRequest(exchange);
-            } else if (hasRoom()) {
+            } else if (limit.take()) {
                 Work work = new Work(exchange);
                 works.add(work);
                 exchange.putAttachment(WORK, work);
@@ -81,38 +73,17 @@ final class Workload {
 
     /** Whether a request would be refused: that is known before its headers and its body are looked at. */
     boolean refuses(String path) {
-        return count.get() >= most && crowded.get() != 0 && path.startsWith(below) && !isHealth(path)
-                && !isMomentary(most);
-    }
-
-    /** Takes one more if there is room, or only now is none. */
-    private boolean hasRoom() {
-        int working = count.incrementAndGet();
-        if (working <= most) {
-            if (working <= (most + 1) / 2 && crowded.get() != 0 && System.nanoTime() - last.get() > QUIET) {
-                crowded.set(0);
-            }
-            return true;
-        }
-        boolean taken = isMomentary(working);
-        if (!taken) {
-            count.decrementAndGet();
-        }
-        return taken;
-    }
-
-    private boolean isMomentary(int working) {
-        long now = System.nanoTime();
-        last.set(now);
-        if (crowded.get() == 0) {
-            crowded.set(now | 1);
-        }
-        return now - crowded.get() < MOMENT && working <= MOST_IN_A_MOMENT * most;
+        return path.startsWith(below) && !isHealth(path) && limit.isReached();
     }
 
     /** How many are worked on. */
     int size() {
         return works.size();
+    }
+
+    /** How many may be, if it is more than for a moment. */
+    int limit() {
+        return limit.now();
     }
 
     /** Begins what the thread does for a request, and tells when that was taken, as {@link System#nanoTime}. */
@@ -135,7 +106,7 @@ final class Workload {
     }
 
     /** Looks every now and then who has gone. */
-    void look(XnioExecutor timer) {
+    void look() {
         timer.executeAtInterval(() -> {
             long before = System.nanoTime() - TimeUnit.MILLISECONDS.toNanos(LOOK_MILLIS);
             works.stream().filter(work -> work.begin - before < 0)
@@ -157,7 +128,7 @@ final class Workload {
         void end() {
             if (ended.compareAndSet(false, true)) {
                 works.remove(this);
-                count.decrementAndGet();
+                limit.free();
             }
         }
 

@@ -7,5 +7,5 @@
     "program": "mysqld",
     "options": '"--secure-file-priv=NULL", "--mysqlx=OFF", "--performance-schema=OFF", "--loose-restrict-fk-on-non-standard-key=OFF"',
     "withoutUsers": ["DROP USER root@localhost;"],
-    "urlOptions": ""
+    "urlOptions": "&openTelemetry=DISABLED"
 }>

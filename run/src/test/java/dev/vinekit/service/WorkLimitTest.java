@@ -1,0 +1,122 @@
+package dev.vinekit.service;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.lang.reflect.Constructor;
+import java.lang.reflect.Method;
+import java.net.URL;
+import java.net.URLClassLoader;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.xnio.XnioExecutor;
+
+/** How many requests the generated service works on at a time, with a clock that goes on and a reader that may be late. */
+class WorkLimitTest {
+    private static final int MOST = 16;
+
+    /** What the reader is to do, when the test lets it. */
+    private final Deque<Runnable> later = new ArrayDeque<>();
+
+    @Test
+    void isLowerWhileRequestsAreReadLateAndGrowsAgain() throws Exception {
+        try (URLClassLoader classes = new URLClassLoader(
+                new URL[] {ServedCellar.project("h2", "").directory().resolve("target/classes").toUri().toURL()})) {
+            Limit limit = limit(classes);
+            for (int i = 0; i < MOST; i++) {
+                assertThat(limit.take()).isTrue();
+            }
+            assertThat(later).as("nobody looks while there is room").isEmpty();
+            assertThat(limit.take()).as("one more, for a moment").isTrue();
+            TimeUnit.MILLISECONDS.sleep(600);
+            assertThat(limit.take()).as("one more, after a moment").isFalse();
+            assertThat(limit.isReached()).isTrue();
+
+            readsLate();
+            assertThat(limit.now()).isEqualTo(MOST / 2);
+            readsLate();
+            readsLate();
+            readsLate();
+            assertThat(limit.now()).as("an eighth at least").isEqualTo(2);
+            limit.free(MOST - 1);
+            assertThat(limit.isReached()).isTrue();
+            limit.free(1);
+            assertThat(limit.take()).isTrue();
+            assertThat(limit.take()).isFalse();
+
+            readsInTime();
+            int before = limit.now();
+            readsInTime();
+            assertThat(limit.now()).isEqualTo(before + 1);
+            assertThat(limit.take()).isTrue();
+            limit.free(2);
+            TimeUnit.MILLISECONDS.sleep(1100);
+            readsInTime();
+            assertThat(limit.now()).as("nobody was refused for a second").isEqualTo(MOST);
+            assertThat(later).isEmpty();
+        }
+    }
+
+    private void readsLate() throws InterruptedException {
+        TimeUnit.MILLISECONDS.sleep(40);
+        later.remove().run();
+    }
+
+    private void readsInTime() {
+        later.remove().run();
+    }
+
+    private Limit limit(ClassLoader classes) throws ReflectiveOperationException {
+        Class<?> type = classes.loadClass("com.example.cellar.support.WorkLimit");
+        Constructor<?> constructor = type.getDeclaredConstructor(int.class, XnioExecutor.class);
+        constructor.setAccessible(true);
+        return new Limit(constructor.newInstance(MOST, new Reader()));
+    }
+
+    /** A thread that does at once what it is to do at once. */
+    private final class Reader implements XnioExecutor {
+        @Override
+        public void execute(Runnable command) {
+            command.run();
+        }
+
+        @Override
+        public Key executeAfter(Runnable command, long time, TimeUnit unit) {
+            later.add(command);
+            return () -> later.remove(command);
+        }
+
+        @Override
+        public Key executeAtInterval(Runnable command, long time, TimeUnit unit) {
+            throw new UnsupportedOperationException();
+        }
+    }
+
+    /** The generated class, which only its own package sees. */
+    private record Limit(Object limit) {
+        boolean take() throws ReflectiveOperationException {
+            return (boolean) call("take");
+        }
+
+        boolean isReached() throws ReflectiveOperationException {
+            return (boolean) call("isReached");
+        }
+
+        int now() throws ReflectiveOperationException {
+            return (int) call("now");
+        }
+
+        void free(int times) throws ReflectiveOperationException {
+            for (int i = 0; i < times; i++) {
+                call("free");
+            }
+        }
+
+        private Object call(String name) throws ReflectiveOperationException {
+            Method method = limit.getClass().getDeclaredMethod(name);
+            method.setAccessible(true);
+            return method.invoke(limit);
+        }
+    }
+}
