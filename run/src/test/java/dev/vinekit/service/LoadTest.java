@@ -86,14 +86,17 @@ class LoadTest {
                         http.send("PATCH", "/labels/8", "{\"backText\":\"taken\"}").status(), crowd.clients));
             }
             long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(4);
-            while (answers.stream().filter(CompletableFuture::isDone).count() < 5 && System.nanoTime() < end) {
+            while (answers.stream().filter(CompletableFuture::isDone).count() < 15 && System.nanoTime() < end) {
                 TimeUnit.MILLISECONDS.sleep(20);
             }
-            assertThat(answers.stream().filter(CompletableFuture::isDone).map(CompletableFuture::join))
-                    .containsExactly(503, 503, 503, 503, 503);
+            TimeUnit.MILLISECONDS.sleep(200);
+            List<Integer> refused
+                    = answers.stream().filter(CompletableFuture::isDone).map(CompletableFuture::join).toList();
+            assertThat(refused).hasSizeBetween(15, 23).containsOnly(503);
 
             crowd.locking.rollback();
-            assertThat(answers.stream().map(CompletableFuture::join).filter(status -> status == 200)).hasSize(20);
+            assertThat(answers.stream().map(CompletableFuture::join).filter(status -> status == 200))
+                    .hasSize(25 - refused.size());
         }
     }
 

@@ -12,7 +12,7 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.xnio.XnioExecutor;
 
-/** How many requests the generated service works on at a time, with a clock that goes on and a reader that may be late. */
+/** How many requests the generated service works on at a time, where they are read late or in time. */
 class WorkLimitTest {
     private static final int MOST = 16;
 

@@ -7,12 +7,15 @@ import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Starts the service, sends it requests that change nothing, and stops it: so that Java can write down which classes that
  * takes ({@code -XX:ArchiveClassesAtExit}), and start with them ready the next time.
  */
 final class Rehearsal {
+    private static final Logger LOG = LoggerFactory.getLogger(Rehearsal.class);
     private static final Duration WAIT = Duration.ofSeconds(10);
 
     private Rehearsal() {
@@ -36,6 +39,7 @@ final class Rehearsal {
                 client.send(HttpRequest.newBuilder(URI.create(server.url() + path)).timeout(WAIT).build(),
                         HttpResponse.BodyHandlers.discarding());
             }
+            LOG.info("Rehearsed: {} paths are answered", server.endpoints().size());
         } catch (IOException e) {
             throw new IllegalStateException("The service does not answer: " + e, e);
         } catch (InterruptedException e) {

@@ -5,13 +5,13 @@ import org.xnio.XnioExecutor;
 
 /**
  * How many requests may be worked on at a time. What comes all at once may be many; when there are too many for longer than a
- * moment, it is no more than can be answered soon. That is fewer still while requests wait in their sockets, because what is
- * worked on takes the processor from the threads that read them.
+ * moment, it is no more than can be answered soon, and fewer still while requests wait in their sockets, because what is worked
+ * on takes the processor from the threads that read them.
  */
 final class WorkLimit {
     /** A moment: what comes all at once, or while the database pauses, may be more than can be answered all at once. */
     private static final long MOMENT = TimeUnit.MILLISECONDS.toNanos(500);
-    private static final int MOST_IN_A_MOMENT = 10;
+    private static final int MOST_IN_A_MOMENT = 5;
 
     /** How long it must have been quiet for what comes all at once to be taken again. */
     private static final long QUIET = TimeUnit.SECONDS.toNanos(1);
@@ -65,13 +65,14 @@ final class WorkLimit {
         return limit.get();
     }
 
+    /** Nothing is only for now where reading is late already. */
     private boolean isMomentary(int working) {
         long now = System.nanoTime();
         last.set(now);
         if (crowded.compareAndSet(0, now | 1)) {
             reader.execute(this::look);
         }
-        return now - crowded.get() < MOMENT && working <= MOST_IN_A_MOMENT * most;
+        return now - crowded.get() < MOMENT && limit.get() == most && working <= MOST_IN_A_MOMENT * most;
     }
 
     /** Looks, as long as there is too much to do, how late the thread comes to what it has to do. */
