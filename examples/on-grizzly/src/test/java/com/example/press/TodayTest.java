@@ -47,10 +47,10 @@ class TodayTest {
         }
 
         assertThat(measured.get("http.server.request.duration").tags("http.request.method", "POST",
-                "http.route", "/deliveries", "http.response.status_code", "201").timer().count()).isEqualTo(1);
+                "http.route", "/press/deliveries", "http.response.status_code", "201").timer().count()).isEqualTo(1);
         assertThat(measured.get("db.client.operation.duration").timers())
                 .extracting(timer -> timer.getId().getTag("code.function.name"))
-                .anyMatch(name -> name.endsWith("DeliveryRepository.insert"));
+                .anyMatch(name -> name.contains("DeliveryRepository."));
     }
 
     private static JdbcConnectionPool database(String name) throws IOException, SQLException {
