@@ -189,7 +189,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </@shape.method>
 <#if part != "interface">
     private static Insert insertion(${e.name}Input input) {
-        return new Insert(${e.sql.table})
+        return new Insert(${e.sql.table})<#if !e.inserts?has_content && !e.stamps?has_content>;</#if>
 <#list e.inserts as f>
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})<#if !f?has_next && !e.stamps?has_content>;</#if>
 </#list>
