@@ -5,15 +5,19 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.zip.GZIPInputStream;
 
 /** Sends requests to a service. */
 record Http(String url, Map<String, String> headers) {
@@ -79,13 +83,23 @@ record Http(String url, Map<String, String> headers) {
                 .method(method, body);
         headers.forEach(request::setHeader);
         try {
-            HttpResponse<String> answer = CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            return new Answer(answer.statusCode(), answer.headers(), answer.body());
+            HttpResponse<byte[]> answer = CLIENT.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+            return new Answer(answer.statusCode(), answer.headers(), text(answer));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** The body as a text, whether it came compressed or not. */
+    private static String text(HttpResponse<byte[]> answer) throws IOException {
+        InputStream bytes = new ByteArrayInputStream(answer.body());
+        boolean compressed = answer.body().length > 0
+                && answer.headers().firstValue("Content-Encoding").filter("gzip"::equals).isPresent();
+        try (InputStream plain = compressed ? new GZIPInputStream(bytes) : bytes) {
+            return new String(plain.readAllBytes(), StandardCharsets.UTF_8);
         }
     }
 }

@@ -2,6 +2,7 @@ package dev.vinekit.service;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.Method;
 import java.net.URL;
@@ -21,8 +22,7 @@ class WorkLimitTest {
 
     @Test
     void isLowerWhileRequestsAreReadLateAndGrowsAgain() throws Exception {
-        try (URLClassLoader classes = new URLClassLoader(
-                new URL[] {ServedCellar.project("h2", "").directory().resolve("target/classes").toUri().toURL()})) {
+        try (URLClassLoader classes = classes()) {
             Limit limit = limit(classes);
             for (int i = 0; i < MOST; i++) {
                 assertThat(limit.take()).isTrue();
@@ -56,6 +56,37 @@ class WorkLimitTest {
             assertThat(limit.now()).as("nobody was refused for a second").isEqualTo(MOST);
             assertThat(later).isEmpty();
         }
+    }
+
+    @Test
+    void whatComesAllAtOnceIsTakenOnceAndNotForAsLongAsPlacesBecomeFree() throws Exception {
+        try (URLClassLoader classes = classes()) {
+            Limit limit = limit(classes);
+            for (int i = 0; i < 5 * MOST; i++) {
+                assertThat(limit.isReached()).isFalse();
+                assertThat(limit.take()).isTrue();
+            }
+            assertThat(limit.isReached()).isTrue();
+            assertThat(limit.take()).isFalse();
+            limit.free(4 * MOST);
+            assertThat(limit.take()).as("there are as many as may be at a time").isFalse();
+            limit.free(1);
+            assertThat(limit.isReached()).isFalse();
+            assertThat(limit.take()).isTrue();
+
+            limit.free(MOST);
+            TimeUnit.MILLISECONDS.sleep(1100);
+            readsInTime();
+            for (int i = 0; i < 5 * MOST; i++) {
+                assertThat(limit.take()).as("again, after a second without refusals").isTrue();
+            }
+            assertThat(limit.take()).isFalse();
+        }
+    }
+
+    private static URLClassLoader classes() throws IOException {
+        return new URLClassLoader(new URL[] {
+            ServedCellar.project("h2", "").directory().resolve("target/classes").toUri().toURL()});
     }
 
     private void readsLate() throws InterruptedException {

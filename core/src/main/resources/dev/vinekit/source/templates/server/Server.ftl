@@ -12,8 +12,6 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
-import org.jboss.resteasy.plugins.providers.RegisterBuiltin;
-import org.jboss.resteasy.spi.ResteasyProviderFactory;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.xnio.ChannelListeners;
@@ -79,7 +77,6 @@ public final class Server implements AutoCloseable {
      * @throws IllegalStateException if the database does not answer or the port is taken
      */
     public static Server start(Settings settings) {
-        new Thread(Server::load, "load").start();
         Server server = new Server(settings, false);
 <#if s.withPage>
         LOG.info(settings.http().page() ? "A page to look at the rows and to try requests is at {}/"
@@ -94,13 +91,6 @@ public final class Server implements AutoCloseable {
         LOG.info("Ready at {}/ (no access control: everyone who reaches the port may read and write)", server.url());
 </#if>
         return server;
-    }
-
-    /** Has classes made ready that take a while, beside the rest. */
-    private static void load() {
-        ResteasyProviderFactory providers = ResteasyProviderFactory.newInstance();
-        RegisterBuiltin.register(providers);
-        LOG.trace("{} {} {}", Xnio.getInstance(), Json.MAPPER, providers);
     }
 
     /** The service, whether there is a database or not. */

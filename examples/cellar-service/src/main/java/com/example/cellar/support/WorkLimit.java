@@ -13,7 +13,7 @@ import org.xnio.XnioExecutor;
 final class WorkLimit {
     /** A moment: what comes all at once, or while the database pauses, may be more than can be answered all at once. */
     private static final long MOMENT = TimeUnit.MILLISECONDS.toNanos(500);
-    private static final int MOST_IN_A_MOMENT = 5;
+    private static final int TIMES_AT_ONCE = 5;
 
     /** How long it must have been quiet for what comes all at once to be taken again. */
     private static final long QUIET = TimeUnit.SECONDS.toNanos(1);
@@ -29,6 +29,9 @@ final class WorkLimit {
     private final AtomicInteger count = new AtomicInteger();
     private final AtomicInteger limit;
 
+    /** So many more may be taken in this moment. */
+    private final AtomicInteger more;
+
     /** Since when there is too much to do; 0 if there is not. */
     private final AtomicLong crowded = new AtomicLong();
 
@@ -40,12 +43,18 @@ final class WorkLimit {
         this.most = most;
         this.reader = reader;
         this.limit = new AtomicInteger(most);
+        this.more = new AtomicInteger(atOnce());
+    }
+
+    /** What may come all at once beyond what is worked on at a time. */
+    private int atOnce() {
+        return (TIMES_AT_ONCE - 1) * most;
     }
 
     /** Takes one more if there is room, or only now is none. */
     boolean take() {
-        int working = count.incrementAndGet();
-        boolean taken = working <= limit.get() || isMomentary(working);
+        boolean taken = count.incrementAndGet() <= limit.get()
+                || isMoment() && more.getAndUpdate(left -> Math.max(0, left - 1)) > 0;
         if (!taken) {
             count.decrementAndGet();
         }
@@ -59,7 +68,7 @@ final class WorkLimit {
 
     /** Whether one more would not be taken. */
     boolean isReached() {
-        return crowded.get() != 0 && count.get() >= limit.get() && !isMomentary(most);
+        return crowded.get() != 0 && count.get() >= limit.get() && !(isMoment() && more.get() > 0);
     }
 
     /** The limit at the moment. */
@@ -67,14 +76,14 @@ final class WorkLimit {
         return limit.get();
     }
 
-    /** Nothing is only for now where reading is late already. */
-    private boolean isMomentary(int working) {
+    /** Notes that there is too much to do, and tells whether that has only just begun. */
+    private boolean isMoment() {
         long now = System.nanoTime();
         last.set(now);
         if (crowded.compareAndSet(0, now | 1)) {
             reader.execute(this::look);
         }
-        return now - crowded.get() < MOMENT && limit.get() == most && working <= MOST_IN_A_MOMENT * most;
+        return now - crowded.get() < MOMENT;
     }
 
     /** Looks, as long as there is too much to do, how late the thread comes to what it has to do. */
@@ -86,11 +95,16 @@ final class WorkLimit {
     private void adapt(long late) {
         if (count.get() <= (most + 1) / 2 && System.nanoTime() - last.get() > QUIET) {
             limit.set(most);
+            more.set(atOnce());
             crowded.set(0);
             return;
         }
         int now = limit.get();
-        limit.set(late > LATE ? Math.max((most + LEAST_PART - 1) / LEAST_PART, now / 2) : Math.min(most, now + 1));
+        if (late > LATE) {
+            limit.set(Math.max((most + LEAST_PART - 1) / LEAST_PART, now / 2));
+        } else if (late < LATE / 4) {
+            limit.set(Math.min(most, now + 1));
+        }
         look();
     }
 }
