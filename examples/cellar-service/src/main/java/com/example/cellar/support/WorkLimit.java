@@ -22,7 +22,6 @@ final class WorkLimit {
 
     /** So late may a thread that reads requests be. */
     private static final long LATE = TimeUnit.MILLISECONDS.toNanos(10);
-    private static final int LEAST_PART = 8;
 
     private final int most;
     private final XnioExecutor reader;
@@ -101,7 +100,7 @@ final class WorkLimit {
         }
         int now = limit.get();
         if (late > LATE) {
-            limit.set(Math.max((most + LEAST_PART - 1) / LEAST_PART, now / 2));
+            limit.set(Math.max(1, now / 2));
         } else if (late < LATE / 4) {
             limit.set(Math.min(most, now + 1));
         }
