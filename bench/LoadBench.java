@@ -9,6 +9,7 @@ import java.nio.channels.SocketChannel;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -181,13 +182,13 @@ public final class LoadBench {
         if (body < 0) {
             return;
         }
-        String head = new String(connection.answer, 0, body, StandardCharsets.US_ASCII);
-        int declared = head.indexOf("Content-Length: ");
+        String head = new String(connection.answer, 0, body, StandardCharsets.US_ASCII).toLowerCase(Locale.ROOT);
+        int declared = head.indexOf("content-length: ");
         boolean whole = declared < 0 ? endsChunks(connection)
                 : connection.length >= body + 4 + Integer.parseInt(head.substring(declared + 16).lines().findFirst().orElse("0").strip());
         if (whole) {
             int status = Integer.parseInt(head.substring(9, 12));
-            if (head.contains("Connection: close")) {
+            if (head.contains("connection: close")) {
                 end(connection, status);
             } else {
                 answered(connection, status);
