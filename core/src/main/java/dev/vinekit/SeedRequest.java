@@ -4,9 +4,11 @@ import dev.vinekit.data.SeedScript;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.project.ProjectPaths;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /**
  * Which rows an empty database is to get.
@@ -28,13 +30,27 @@ public record SeedRequest(String own, int rows, long number) {
     /**
      * What a mapping file asks for.
      *
-     * @param directory of the project, from which its path is followed
-     * @throws Fault if the script that it names cannot be read
+     * @param directory of the project; the script that the file names is in it
+     * @throws Fault if that script is outside of the project, or cannot be read
      */
     public static SeedRequest of(MappingFile file, Path directory) {
-        Decisions.Seed seed = file.decisions().seed();
-        return new SeedRequest(seed.file().map(name -> read(directory.resolve(name))).orElse(""),
-                seed.rows().orElse(SeedScript.ROWS), seed.number().map(Long::valueOf).orElse(SeedScript.NUMBER));
+        Optional<String> script = file.decisions().seed().file();
+        return of(file.decisions().seed(), script.map(name -> read(ProjectPaths.of(directory).resolve(name))).orElse(""));
+    }
+
+    /**
+     * What a mapping file asks for, with a script that takes the place of the one that it names.
+     *
+     * @param script may be anywhere
+     * @throws Fault if it cannot be read
+     */
+    public static SeedRequest withScript(MappingFile file, Path script) {
+        return of(file.decisions().seed(), read(script));
+    }
+
+    private static SeedRequest of(Decisions.Seed seed, String own) {
+        return new SeedRequest(own, seed.rows().orElse(SeedScript.ROWS),
+                seed.number().map(Long::valueOf).orElse(SeedScript.NUMBER));
     }
 
     private static String read(Path script) {
@@ -42,7 +58,7 @@ public record SeedRequest(String own, int rows, long number) {
             return Files.readString(script);
         } catch (IOException e) {
             throw Fault.inCall("The seed script " + script + " cannot be read: " + e.getClass().getSimpleName() + ".",
-                    "Correct seed: file in the mapping file; the path begins in the project's directory.");
+                    "Correct the path; seed: file in the mapping file begins in the project's directory.");
         }
     }
 

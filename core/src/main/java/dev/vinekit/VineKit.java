@@ -284,7 +284,21 @@ public final class VineKit {
         return Engines.named(difference.after().engine()).dialect(difference.after()).changes(difference);
     }
 
-    /** Writes a change set: all of it or nothing. */
+    /**
+     * Completes what an earlier run of this user began to write to a directory before it was interrupted. Call it
+     * before {@link #plan}, which refuses a directory in that state.
+     *
+     * @return whether there was something to complete
+     */
+    public static boolean finish(Path directory) {
+        return Project.finish(directory);
+    }
+
+    /**
+     * Writes a change set: all of it or nothing.
+     *
+     * @throws Fault if the file system refuses, or if one of the files was changed since the plan was made
+     */
     public static Project write(ChangeSet changes) {
         Project project = Project.toWrite(changes.directory());
         project.write(changes);

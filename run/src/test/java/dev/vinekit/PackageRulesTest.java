@@ -68,6 +68,17 @@ class PackageRulesTest {
                 .orShould().dependOnClassesThat().belongToAnyOf(PrintStream.class).check(CORE);
     }
 
+    /** Whatever else opens a file receives a path that was checked, or works in a temporary folder of its own. */
+    @Test
+    void onlyTheProjectPackageFindsFilesInAProject() {
+        ArchRuleDefinition.noClasses().that().resideOutsideOfPackages("dev.vinekit.project", "dev.vinekit.engine..")
+                .and().doNotHaveFullyQualifiedName("dev.vinekit.SeedRequest")
+                .and().doNotHaveFullyQualifiedName("dev.vinekit.mapping.file.MappingFile")
+                .and().doNotHaveFullyQualifiedName("dev.vinekit.source.Templates")
+                .and().doNotHaveFullyQualifiedName("dev.vinekit.source.ResourceFolder")
+                .should().dependOnClassesThat().belongToAnyOf(Files.class).check(CORE);
+    }
+
     /** In both directions: nobody names an engine, and an engine knows nothing but what every engine may know. */
     @ParameterizedTest
     @CsvSource({"generic,", "h2,", "mariadb, mysqlfamily", "mysql, mysqlfamily", "postgresql,", "sqlite,"})

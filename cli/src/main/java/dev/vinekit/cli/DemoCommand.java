@@ -52,23 +52,29 @@ final class DemoCommand extends ToolCommand {
         if (serve && result.isJson()) {
             throw Fault.inCall("--serve and --format json do not go together.", "Leave one of them out.");
         }
-        Stages stages = output.stages();
-        Steps steps = new Steps(stages);
-        Project project;
+        Steps steps = new Steps(output.stages());
         Optional<Database> server = Optional.ofNullable(url).map(login::database);
         String engine = server.map(database -> database.engine().name()).orElse(this.engine);
-        try (Cellar cellar = stages.run("open", () -> server.map(Cellar::openOn).orElseGet(() -> Cellar.open(engine)),
+        Project project = steps.writing(directory, () -> write(steps, server, engine));
+        return tested(steps, project, server);
+    }
+
+    private Project write(Steps steps, Optional<Database> server, String engine) {
+        try (Cellar cellar = output.stages().run("open", () -> server.map(Cellar::openOn).orElseGet(() -> Cellar.open(engine)),
                 opened -> "the bundled cellar on " + opened.database().engine().title())) {
             Mapping mapping = steps.map(steps.read(cellar.database(), Scope.all()), "com.example.cellar");
             ChangeSet changes = steps.plan(VineKit.generate(mapping, Cellar.seed(engine)), directory, Scope.all());
-            project = steps.write(changes);
+            return steps.write(changes);
         }
+    }
+
+    private int tested(Steps steps, Project project, Optional<Database> server) {
         steps.compile(project);
         TestReport report = steps.summarised(project,
                 () -> server.map(database -> Runner.testOnServer(project, database))
                 .orElseGet(() -> Runner.test(project)));
         Path page = steps.report(project, report);
-        stages.total();
+        output.stages().total();
         int code = report.isGreen() ? 0 : VineKitCommand.ATTENTION;
         if (result.isJson()) {
             ResultOptions.print(Results.Tested.of(directory, null, report, page));

@@ -1,5 +1,6 @@
 package dev.vinekit.cli;
 
+import dev.vinekit.SeedRequest;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
@@ -8,6 +9,7 @@ import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.ProjectPaths;
 import dev.vinekit.project.ServiceDescription;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.TableName;
@@ -57,10 +59,26 @@ final class GenerateCommand extends ToolCommand {
     private static final int SHOWN_REASONS = 5;
     private static final String RECORD = "target/vinekit/generate.txt";
 
+    @Option(names = "--seed", paramLabel = "FILE",
+            description = "SQL script with the seed rows, instead of the one that the mapping file names. May be outside the project.")
+    private Path seed;
+
+    @Option(names = "--templates", paramLabel = "DIR",
+            description = "Folder of custom templates, instead of the one that the mapping file names. May be outside the project.")
+    private Path templates;
+
     @Override
     public Integer call() {
+        Steps steps = new Steps(output.stages());
+        if (patch == null && !dryRun) {
+            return steps.writing(project.directory(), () -> generate(steps));
+        }
+        Project.foreignWrite(project.directory()).ifPresent(output.stages()::warn);
+        return generate(steps);
+    }
+
+    private int generate(Steps steps) {
         Stages stages = output.stages();
-        Steps steps = new Steps(stages);
         Path directory = project.directory();
         MappingFile file = source.inDirectory(directory);
         Optional<ServiceDescription> before = Project.serviceBefore(directory);
@@ -73,7 +91,9 @@ final class GenerateCommand extends ToolCommand {
         Optional<String> packageChoice = project.choice(file);
         MappingFile decided = project.inPackage(file);
         Mapping mapping = steps.map(schema, decided, directory);
-        SourceTree sources = steps.generate(mapping, decided, directory, lasting);
+        SourceTree sources = steps.generate(mapping,
+                () -> seed == null ? SeedRequest.of(decided, directory) : SeedRequest.withScript(decided, seed),
+                () -> templates == null ? Project.templates(directory, decided) : templates, lasting);
         ChangeSet changes = steps.plan(sources, directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
         if (patch != null) {
@@ -98,7 +118,7 @@ final class GenerateCommand extends ToolCommand {
 
     /** Writes each table and file to where a person may look it up. */
     private void record(Mapping mapping, ChangeSet changes, Set<TableName> cameAlong) {
-        Path file = changes.directory().resolve(RECORD);
+        Path file = ProjectPaths.of(changes.directory()).resolve(RECORD);
         try {
             Files.createDirectories(file.getParent());
             try (PrintStream all = new PrintStream(file.toFile(), StandardCharsets.UTF_8)) {

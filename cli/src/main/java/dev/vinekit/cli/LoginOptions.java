@@ -21,9 +21,9 @@ final class LoginOptions {
         return Database.at(url, user, password());
     }
 
-    /** The database behind a URL, for this login, or where none is given for another. */
-    Database database(String url, String otherUser, String otherPassword) {
-        return Database.at(url, user.isEmpty() ? otherUser : user, passwordVariable == null ? otherPassword
+    /** The database that a mapping file names, for this login, or for the one in the file. */
+    Database database(String file, String url, String otherUser, String otherPassword) {
+        return Database.named(file, url, user.isEmpty() ? otherUser : user, passwordVariable == null ? otherPassword
                 : password());
     }
 

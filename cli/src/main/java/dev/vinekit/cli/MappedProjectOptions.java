@@ -13,14 +13,17 @@ final class MappedProjectOptions extends ProjectOptions {
 
     /** The package: of the option, the file, the last run, or one that fits. */
     MappingFile inPackage(MappingFile file) {
-        return basePackage == null ? file.inPackage(defaultPackage()) : file.withPackage(basePackage);
+        return basePackage != null ? file.withPackage(basePackage)
+                : file.decisions().project().basePackage().isPresent() ? file : file.inPackage(defaultPackage());
     }
 
     /** Why a package was taken that nobody has named; empty where somebody has. */
     Optional<String> choice(MappingFile file) {
+        if (basePackage != null || file.decisions().project().basePackage().isPresent()) {
+            return Optional.empty();
+        }
         PackageChoice choice = PackageChoice.of(directory());
-        return basePackage != null || file.decisions().project().basePackage().isPresent() ? Optional.empty()
-                : choice.reason().map(reason -> "Package " + choice.name() + ", for " + reason
-                        + "; --package names another.");
+        return choice.reason().map(reason -> "Package " + choice.name() + ", because " + reason
+                + "; --package names another.");
     }
 }

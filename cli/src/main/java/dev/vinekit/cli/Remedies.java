@@ -13,6 +13,7 @@ final class Remedies {
             case SEE_CAUSE -> "Run again with --verbose to see the reason.";
             case SEE_DRIVER -> "Run again with --verbose to see what the driver says.";
             case CHECK_URL -> "Check the URL; run again with --verbose to see what the driver says.";
+            case GIVE_URL -> "If you trust it, give it with --url.";
             case CHECK_LOGIN -> "Check --user, and that the variable named by --password-env holds the password.";
             case REPORT -> "Report this, with the output of --verbose.";
             case NAME_SCHEMA ->
@@ -24,6 +25,10 @@ final class Remedies {
                 remedy.text("Name an empty or a new directory with --dir, or one with a pom.xml or a %s.");
             case GENERATE_FIRST -> "Run vinekit generate --url URL first, or name the project's directory with --dir.";
             case GENERATE_AGAIN -> "Run vinekit generate once more.";
+            case RESTORE_RECORD -> remedy.text("Restore it from version control, or choose with --package: %s to go on "
+                    + "with these files, another name to generate a second copy.");
+            case FINISH_WRITE -> "Run vinekit generate without --dry-run, --patch or --diff: it completes that write first.";
+            case PLAN_AGAIN -> "Run vinekit generate again.";
             case NAME_EMPTY_DATABASE -> "Make an empty database and name it with --on.";
             case NAME_EMPTY_DATABASE_ON_A_SERVER ->
                 "Make an empty database on a server of your own, and name it with --on.";

@@ -9,6 +9,7 @@ import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.file.MappingFile;
+import dev.vinekit.project.ProjectPaths;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -69,7 +70,7 @@ final class SourceOptions {
      * @param directory where it is looked for
      */
     MappingFile inDirectory(Path directory) {
-        file = config == null ? directory.resolve(MappingFile.NAME).normalize() : config;
+        file = config == null ? ProjectPaths.of(directory).resolve(MappingFile.NAME).normalize() : config;
         if (config != null && !Files.exists(config)) {
             throw Fault.inCall("There is no mapping file " + config + ".",
                     "Name another with --config, or let map write it.");
@@ -118,9 +119,9 @@ final class SourceOptions {
         }
         if (said.script().isPresent()) {
             Path folder = file.toAbsolutePath().getParent();
-            return load(output, said.engine().get(), folder.resolve(said.script().get()));
+            return load(output, said.engine().get(), ProjectPaths.of(folder).resolve(said.script().get()));
         }
-        return new Source(login.admitted(login.database(said.url().get(), said.user().orElse(""), said.password().orElse(""))),
+        return new Source(login.admitted(login.database(file.toString(), said.url().get(), said.user().orElse(""), said.password().orElse(""))),
                 false, () -> { });
     }
 
@@ -178,8 +179,11 @@ final class SourceOptions {
         Map<String, String> section = new LinkedHashMap<>();
         if (script != null) {
             Path folder = beside.toAbsolutePath().normalize();
-            section.put("script", folder.relativize(script.toAbsolutePath().normalize()).toString().replace('\\', '/'));
-            section.put("engine", engine);
+            Path absolute = script.toAbsolutePath().normalize();
+            if (absolute.startsWith(folder)) {
+                section.put("script", folder.relativize(absolute).toString().replace('\\', '/'));
+                section.put("engine", engine);
+            }
         } else if (url != null) {
             section.put("url", login.database(url).urlWithout("${DB_PASSWORD}"));
             login.section(section);

@@ -10,6 +10,7 @@ import dev.vinekit.page.SchemaPage;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.ProjectLock;
 import dev.vinekit.report.Reports;
 import dev.vinekit.run.Compilation;
 import dev.vinekit.run.Runner;
@@ -84,11 +85,31 @@ final class Steps {
         return count(mapping.entities().size(), "entity", "entities") + " in " + mapping.basePackage();
     }
 
-    /** Writes the service in memory, as a file says. */
+    /** Generates the service in memory, with the rows and templates that the mapping file names. */
     SourceTree generate(Mapping mapping, MappingFile file, Path directory, Optional<Database> source) {
-        return stages.run("make", () -> VineKit.generate(mapping, SeedRequest.of(file, directory),
-                Optional.of(file.templates(directory)), source),
+        return generate(mapping, () -> SeedRequest.of(file, directory), () -> Project.templates(directory, file), source);
+    }
+
+    /**
+     * Generates the service in memory.
+     *
+     * @param seed which rows, once the project's own script has been looked for
+     * @param templates the folder of custom templates; it need not exist
+     */
+    SourceTree generate(Mapping mapping, Supplier<SeedRequest> seed, Supplier<Path> templates, Optional<Database> source) {
+        return stages.run("make", () -> VineKit.generate(mapping, seed.get(), Optional.of(templates.get()), source),
                 tree -> "code and tests in " + count(tree.files().size(), "file", "files"));
+    }
+
+    /** Holds a project while a command plans and writes it; completes an interrupted run first. */
+    <T> T writing(Path directory, Supplier<T> work) {
+        return ProjectLock.during(directory, stages::warn, () -> {
+            Project.foreignWrite(directory).ifPresent(stages::warn);
+            if (Project.finish(directory)) {
+                stages.warn("An earlier run was interrupted while it wrote to " + directory + "; its changes are complete now.");
+            }
+            return work.get();
+        });
     }
 
     ChangeSet plan(SourceTree sources, Path directory, Scope scope) {

@@ -79,7 +79,7 @@ final class Watching {
     private Map<Path, FileTime> files() {
         Map<Path, FileTime> times = new HashMap<>();
         for (String watched : new String[] {"src", MappingFile.NAME}) {
-            Path root = project.directory().resolve(watched);
+            Path root = project.path(watched);
             try (Stream<Path> files = Files.exists(root) ? Files.walk(root) : Stream.empty()) {
                 for (Path file : files.filter(Files::isRegularFile).toList()) {
                     times.put(file, Files.getLastModifiedTime(file));
@@ -120,12 +120,15 @@ final class Watching {
 
     /** The project as the mapping file now wants it, for the schema of the last run. */
     private Project generated(Steps steps) {
-        MappingFile file = MappingFile.read(project.directory().resolve(MappingFile.NAME), System.getenv(), false)
+        return steps.writing(project.directory(), () -> generatedAlone(steps));
+    }
+
+    private Project generatedAlone(Steps steps) {
+        MappingFile file = MappingFile.read(project.path(MappingFile.NAME), System.getenv(), false)
                 .inPackage(project.service().basePackage());
         Mapping mapping = steps.map(project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
                 "The last run in " + project.directory() + " did not record its schema.", "Run generate once more.")),
                         file, project.directory());
-        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory(), Optional.empty()),
-                project));
+        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory(), Optional.empty()), project));
     }
 }

@@ -1,6 +1,7 @@
 package dev.vinekit.engine;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -31,6 +32,22 @@ public record Database(Engine engine, String url, String user, String password) 
     }
 
     /**
+     * The database that a file names, which may come from anyone with the project that it is in.
+     *
+     * @param file the file's name, for the message
+     * @throws Fault if no engine accepts the URL, or if it has a part that could do more than reach a database
+     */
+    public static Database named(String file, String url, String user, String password) {
+        Database database = at(url, user, password);
+        database.engine.safeUrl().refusedPart(url).ifPresent(part -> {
+            throw Fault.inCall(file + " names a database by a URL with " + part
+                    + ", which Vine Kit does not accept from a file: it could run, load or write something with your rights.",
+                    Remedy.of(Remedy.Kind.GIVE_URL));
+        });
+        return database;
+    }
+
+    /**
      * What the URL has run or loaded whenever a connection is made, by the names of its properties; empty for nothing.
      */
     public List<String> runsOnConnect() {
@@ -49,7 +66,7 @@ public record Database(Engine engine, String url, String user, String password) 
                     ? DriverManager.getConnection(target)
                     : DriverManager.getConnection(target, user, password);
         } catch (SQLException e) {
-            Engine.ConnectionAdvice advice = engine.explain(url, user, e);
+            Engine.ConnectionAdvice advice = engine.explain(urlWithout("..."), user, e);
             throw Fault.inWorld(advice.cause(), advice.fix(), e);
         }
     }
@@ -62,12 +79,14 @@ public record Database(Engine engine, String url, String user, String password) 
     }
 
     /**
-     * The URL, in which a password is replaced.
+     * The URL with each password replaced: that of a property, and that of a login before the host.
      *
-     * @param instead what stands there instead
+     * @param instead what takes its place
      */
     public String urlWithout(String instead) {
-        return url.replaceAll("(?i)(password|pwd)=[^;&]*", "$1=" + Matcher.quoteReplacement(instead));
+        String other = Matcher.quoteReplacement(instead);
+        return url.replaceAll("(?i)(password|pwd)=[^;&)]*", "$1=" + other)
+                .replaceAll("//([^/?;:@]*):[^/?;]*@", "//$1:" + other + "@");
     }
 
     @Override

@@ -53,6 +53,14 @@ public interface Engine {
         return jdbcUrl;
     }
 
+    /**
+     * The forms of URL that a mapping file may name, which may come from anyone: they only say where the database is
+     * and how to talk to it. By default none; such a URL has to be given in the call.
+     */
+    default SafeUrl safeUrl() {
+        return SafeUrl.NONE;
+    }
+
     /** One line of cause and one of fix for a connection that could not be opened. */
     ConnectionAdvice explain(String jdbcUrl, String user, SQLException refusal);
 

@@ -13,6 +13,8 @@ import java.util.Set;
  * @param directory the project
  * @param service what the generated service is, for later runs
  * @param changes one for each file, sorted by path
+ * @param seen the SHA-256 of each file as the plan found it, by path; empty where there was none. A file that has
+ *     another content when the changes are written is not touched
  * @param record files of the record that change: their new content by path, nothing for those that go
  * @param missingLibraries what the code needs and the {@code pom.xml} of a project that is not ours does not name, as
  *     {@code group:artifact}
@@ -22,11 +24,13 @@ public record ChangeSet(
         Path directory,
         ServiceDescription service,
         List<FileChange> changes,
+        Map<String, String> seen,
         Map<String, Optional<byte[]>> record,
         List<String> missingLibraries,
         Set<String> ownTemplates) {
     public ChangeSet {
         changes = List.copyOf(changes);
+        seen = Map.copyOf(seen);
         record = Map.copyOf(record);
         missingLibraries = List.copyOf(missingLibraries);
     }

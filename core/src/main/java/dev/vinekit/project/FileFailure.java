@@ -22,6 +22,15 @@ final class FileFailure {
         return kind.toLowerCase(Locale.ROOT) + (e.getMessage() == null ? "" : " (" + e.getMessage() + ")");
     }
 
+    /** The place of a file or folder with all links followed; where it does not exist, its absolute path. */
+    static Path real(Path path) {
+        try {
+            return path.toRealPath();
+        } catch (IOException e) {
+            return path.toAbsolutePath().normalize();
+        }
+    }
+
     static Optional<String> readIfThere(Path file) {
         return readIfThere(file, Files::readString);
     }

@@ -27,12 +27,12 @@ final class HostProject {
     }
 
     static boolean isIn(Path directory) {
-        return Files.isRegularFile(directory.resolve(POM));
+        return Files.isRegularFile(ProjectPaths.of(directory).resolve(POM));
     }
 
     /** Which libraries, as {@code group:artifact}, the project's {@code pom.xml} does not name. */
     static List<String> missing(Path directory, List<String> libraries) {
-        Path pom = directory.resolve(POM);
+        Path pom = ProjectPaths.of(directory).resolve(POM);
         if (!Files.isRegularFile(pom)) {
             return libraries;
         }
@@ -47,7 +47,7 @@ final class HostProject {
 
     /** Where its sources are; what a parent says of that is not known. */
     static SourceFolders folders(Path directory) {
-        Optional<Element> build = child(parse(directory.resolve(POM)).getDocumentElement(), "build");
+        Optional<Element> build = child(parse(ProjectPaths.of(directory).resolve(POM)).getDocumentElement(), "build");
         return new SourceFolders(
                 folder(build.flatMap(element -> child(element, "sourceDirectory")), SourceFolders.USUAL.main()),
                 folder(build.flatMap(element -> child(element, "testSourceDirectory")), SourceFolders.USUAL.test()),
@@ -70,7 +70,7 @@ final class HostProject {
 
     /** A package of the names by which a repository knows it. */
     static Optional<String> coordinates(Path directory) {
-        Element project = parse(directory.resolve(POM)).getDocumentElement();
+        Element project = parse(ProjectPaths.of(directory).resolve(POM)).getDocumentElement();
         Optional<String> group = child(project, "groupId")
                 .or(() -> child(project, "parent").flatMap(parent -> child(parent, "groupId")))
                 .map(element -> element.getTextContent().strip());

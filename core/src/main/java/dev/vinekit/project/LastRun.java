@@ -25,16 +25,18 @@ final class LastRun {
     private static final String NOT_MERGED = "generated.json.xz binary\nschema.json -merge\n";
 
     private final Path directory;
+    private final ProjectPaths paths;
     private final Optional<RunRecord> record;
 
     private LastRun(Path directory, Optional<RunRecord> record) {
         this.directory = directory;
+        this.paths = ProjectPaths.of(directory);
         this.record = record;
     }
 
     /** Whether there was a run in a directory. */
     static boolean isIn(Path directory) {
-        return Files.isRegularFile(directory.resolve(RECORD)) || OlderRecord.isIn(directory);
+        return Files.isRegularFile(ProjectPaths.of(directory).resolve(RECORD)) || OlderRecord.isIn(directory);
     }
 
     /**
@@ -43,7 +45,7 @@ final class LastRun {
      * @throws Fault if it cannot be read
      */
     static LastRun of(Path directory) {
-        Path file = directory.resolve(RECORD);
+        Path file = ProjectPaths.of(directory).resolve(RECORD);
         if (!Files.isRegularFile(file)) {
             return new LastRun(directory, OlderRecord.read(directory));
         }
@@ -89,7 +91,7 @@ final class LastRun {
     }
 
     static Optional<String> schema(Path directory) {
-        return FileFailure.readIfThere(directory.resolve(SCHEMA));
+        return FileFailure.readIfThere(ProjectPaths.of(directory).resolve(SCHEMA));
     }
 
     /** The files of the record that have to change: their new content by path, nothing for those that go. */
@@ -104,7 +106,7 @@ final class LastRun {
     }
 
     private void put(Map<String, Optional<byte[]>> changes, String path, String text) {
-        if (!FileFailure.readIfThere(directory.resolve(path)).equals(Optional.of(text))) {
+        if (!FileFailure.readIfThere(paths.resolve(path)).equals(Optional.of(text))) {
             changes.put(path, Optional.of(text.getBytes(StandardCharsets.UTF_8)));
         }
     }

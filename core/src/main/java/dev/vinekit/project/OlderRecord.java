@@ -25,7 +25,7 @@ final class OlderRecord {
     }
 
     static boolean isIn(Path directory) {
-        return Files.isRegularFile(directory.resolve(SERVICE));
+        return Files.isRegularFile(ProjectPaths.of(directory).resolve(SERVICE));
     }
 
     static Optional<RunRecord> read(Path directory) {
@@ -33,28 +33,28 @@ final class OlderRecord {
             return Optional.empty();
         }
         Map<String, RunRecord.Entry> about = new TreeMap<>();
-        if (Files.isRegularFile(directory.resolve(FILES))) {
-            about.putAll(parse(directory.resolve(FILES), new TypeReference<TreeMap<String, RunRecord.Entry>>() { }));
+        if (Files.isRegularFile(ProjectPaths.of(directory).resolve(FILES))) {
+            about.putAll(parse(ProjectPaths.of(directory).resolve(FILES), new TypeReference<TreeMap<String, RunRecord.Entry>>() { }));
         }
         Map<String, RunRecord.Entry> files = new TreeMap<>();
         for (String recorded : copies(directory)) {
             String path = recorded.substring(GENERATED.length() + 1, recorded.length() - SUFFIX.length());
             RunRecord.Entry known = about.getOrDefault(path, new RunRecord.Entry(path, null, null));
             files.put(path, new RunRecord.Entry(known.role(), known.at(),
-                    FileFailure.readIfThere(directory.resolve(recorded)).orElseThrow()));
+                    FileFailure.readIfThere(ProjectPaths.of(directory).resolve(recorded)).orElseThrow()));
         }
         return Optional.of(new RunRecord(
-                parse(directory.resolve(SERVICE), new TypeReference<ServiceDescription>() { }), null, files));
+                parse(ProjectPaths.of(directory).resolve(SERVICE), new TypeReference<ServiceDescription>() { }), null, files));
     }
 
     /** Its files, by path, each as one that goes. */
     static Map<String, Optional<byte[]>> files(Path directory) {
-        return Stream.concat(Stream.of(SERVICE, FILES).filter(path -> Files.isRegularFile(directory.resolve(path))),
+        return Stream.concat(Stream.of(SERVICE, FILES).filter(path -> Files.isRegularFile(ProjectPaths.of(directory).resolve(path))),
                 copies(directory).stream()).collect(Collectors.toMap(path -> path, path -> Optional.empty()));
     }
 
     private static List<String> copies(Path directory) {
-        Path root = directory.resolve(GENERATED);
+        Path root = ProjectPaths.of(directory).resolve(GENERATED);
         if (!Files.isDirectory(root)) {
             return List.of();
         }

@@ -1,6 +1,8 @@
 package dev.vinekit.project;
 
 import dev.vinekit.fault.Fault;
+import dev.vinekit.fault.Remedy;
+import dev.vinekit.source.Sources;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -24,13 +26,24 @@ public record PackageChoice(String name, Optional<String> reason) {
     /** What is generated lies below a package of people's, beside theirs. */
     private static final String BESIDE = "tables";
 
-    /** That of the last run; in a project of people's, one beside their classes; otherwise one of the directory's name. */
+    /** So many classes with names of generated support classes make a package one that was generated. */
+    private static final int ENOUGH = 5;
+
+    /**
+     * That of the last run; in a project with other classes, one next to them; otherwise one of the directory's name.
+     *
+     * @throws Fault if the project has generated code, but no record of the run that generated it
+     */
     public static PackageChoice of(Path directory) {
         Optional<ServiceDescription> before = Project.serviceBefore(directory);
         if (before.isPresent()) {
             return new PackageChoice(before.get().basePackage(), Optional.empty());
         }
         Optional<String> common = common(directory);
+        common.filter(name -> isGenerated(directory, name)).ifPresent(name -> {
+            throw Fault.inCall("The classes in " + name + " look as if Vine Kit had generated them, but the record of that run, "
+                    + directory.resolve(LastRun.FOLDER) + ", is missing.", Remedy.of(Remedy.Kind.RESTORE_RECORD, name));
+        });
         if (common.isPresent()) {
             return new PackageChoice(common.get() + "." + BESIDE,
                     Optional.of("the classes of this project are in " + common.get()));
@@ -43,6 +56,14 @@ public record PackageChoice(String name, Optional<String> reason) {
         Path last = directory.toAbsolutePath().normalize().getFileName();
         String letters = letters(last == null ? "" : last.toString());
         return new PackageChoice("com.example." + (letters.isEmpty() ? "service" : letters), Optional.empty());
+    }
+
+    /** Whether the package has the layers of generated code, and classes that every generated project has. */
+    private static boolean isGenerated(Path directory, String name) {
+        return SourceFolders.of(directory).ofProgram(directory).stream()
+                .map(folder -> folder.resolve(name.replace('.', '/')).resolve("support")).anyMatch(support ->
+                        Sources.supportNames().stream()
+                                .filter(type -> Files.isRegularFile(support.resolve(type + ".java"))).count() >= ENOUGH);
     }
 
     /** A name as a part of a package's. */

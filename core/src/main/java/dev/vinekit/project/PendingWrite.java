@@ -1,8 +1,11 @@
 package dev.vinekit.project;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFileAttributeView;
@@ -10,37 +13,65 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * Changes to many files that take effect together. They are laid out beside the project first; a marker then says that
- * they are complete. A process killed before the marker has changed nothing; one killed after it leaves the rest to the
- * next run.
+ * Changes to many files that take effect together. They are staged in the project first; then a marker says that they
+ * are complete. A process killed before the marker has changed nothing; one killed after it leaves the rest to the next
+ * run.
+ *
+ * <p>The marker is a {@linkplain Signature signature} over the list of changes and the project's place. What another
+ * user, another machine or a cloned repository left there has no valid marker: it is never carried out.
  */
 final class PendingWrite {
-    private static final String READY = "ready";
-    private static final String REMOVED = "removed";
+    private static final String PLACE = LastRun.FOLDER + "/pending";
+    private static final String MARKER = PLACE + "/ready";
+    private static final String LIST = PLACE + "/changes.json";
+    private static final String STAGED = PLACE + "/files/";
+    private static final ObjectMapper JSON = new ObjectMapper();
 
     private final Path directory;
-    private final Path pending;
+    private final ProjectPaths paths;
+    private final Map<String, String> put = new TreeMap<>();
     private final List<String> removed = new ArrayList<>();
-    private final List<String> paths = new ArrayList<>();
     private final Set<Path> made = new HashSet<>();
     private final Set<Path> checked = new HashSet<>();
 
+    /**
+     * What is to change.
+     *
+     * @param put the SHA-256 of each new content, by path
+     * @param removed the paths of the files that go
+     */
+    record Changes(Map<String, String> put, List<String> removed) {
+    }
+
     private PendingWrite(Path directory) {
         this.directory = directory;
-        this.pending = directory.resolve(LastRun.FOLDER).resolve("pending");
+        this.paths = ProjectPaths.of(directory);
     }
 
     static PendingWrite of(Path directory) {
         return new PendingWrite(directory);
     }
 
-    /** Completes what an earlier process had laid out completely, and clears away what it had not. */
+    /** Whether an earlier run of this user staged changes completely and did not finish them. */
+    boolean isInterrupted() throws IOException {
+        return Files.isRegularFile(paths.resolve(MARKER)) && Files.isRegularFile(paths.resolve(LIST))
+                && Files.readString(paths.resolve(MARKER)).equals(signature(Files.readAllBytes(paths.resolve(LIST))));
+    }
+
+    /** Whether the project holds staged changes that this user's runs did not sign. */
+    boolean isForeign() throws IOException {
+        return Files.exists(paths.resolve(MARKER), LinkOption.NOFOLLOW_LINKS) && !isInterrupted();
+    }
+
+    /** Completes what an earlier run of this user had staged completely, and deletes any other staged changes. */
     void finishOrForget() throws IOException {
-        if (Files.exists(pending.resolve(READY))) {
+        if (isInterrupted()) {
             apply();
         } else {
             clear();
@@ -48,7 +79,8 @@ final class PendingWrite {
     }
 
     void put(String path, byte[] content) throws IOException {
-        Path file = pending.resolve("files").resolve(path);
+        paths.resolve(path);
+        Path file = paths.resolve(STAGED + path);
         try {
             make(file.getParent());
             Files.write(file, content);
@@ -56,7 +88,7 @@ final class PendingWrite {
             clear();
             throw e;
         }
-        paths.add(path);
+        put.put(path, Signature.hash(content));
     }
 
     /** Makes a directory, unless that was done just now. */
@@ -67,8 +99,8 @@ final class PendingWrite {
     }
 
     void remove(String path) {
+        paths.resolve(path);
         removed.add(path);
-        paths.add(path);
     }
 
     /**
@@ -77,21 +109,36 @@ final class PendingWrite {
      * @throws IOException if they cannot; nothing has changed then
      */
     void commit() throws IOException {
+        seal();
+        apply();
+    }
+
+    /** Completes the staged changes: from here on they will be carried out, if need be by the next run. */
+    void seal() throws IOException {
         try {
-            for (String path : paths) {
-                requireWritable(directory.resolve(path));
+            for (String path : put.keySet()) {
+                requireWritable(paths.resolve(path));
             }
-            Files.createDirectories(pending);
-            Files.write(pending.resolve(REMOVED), removed);
+            for (String path : removed) {
+                requireWritable(paths.resolve(path));
+            }
+            byte[] list = JSON.writeValueAsBytes(new Changes(put, removed));
+            Files.createDirectories(paths.resolve(PLACE));
+            Files.write(paths.resolve(LIST), list);
+            Path marker = Files.writeString(paths.resolve(PLACE + "/signature"), signature(list));
+            Files.move(marker, paths.resolve(MARKER), StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException e) {
             clear();
             throw e;
         }
-        Files.createFile(pending.resolve(READY));
-        apply();
     }
 
-    /** Moving a file over another asks only the directory; a person who made a file read-only meant it. */
+    private String signature(byte[] list) throws IOException {
+        String signed = FileFailure.real(directory) + "\n" + new String(list, StandardCharsets.UTF_8);
+        return Signature.of(signed.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Moving a file over another asks only the directory; a user who made a file read-only meant it. */
     private void requireWritable(Path file) throws IOException {
         if (Files.isDirectory(file)) {
             throw new FileSystemException(file.toString(), null, "it is a directory");
@@ -107,11 +154,11 @@ final class PendingWrite {
             parent = parent.getParent();
         }
         if (parent != null && (!Files.isDirectory(parent) || !isWritable(parent))) {
-            throw new FileSystemException(parent.toString(), null, "it takes no new files");
+            throw new FileSystemException(parent.toString(), null, "no file can be created in it");
         }
     }
 
-    /** To the administrator every file is writable; its permissions still tell. */
+    /** To the administrator every file is writable; its permissions still say what was meant. */
     private static boolean isWritable(Path path) throws IOException {
         PosixFileAttributeView posix = Files.getFileAttributeView(path, PosixFileAttributeView.class);
         return Files.isWritable(path) && (posix == null || posix.readAttributes().permissions().stream()
@@ -119,26 +166,27 @@ final class PendingWrite {
     }
 
     private void apply() throws IOException {
-        Path files = pending.resolve("files");
-        if (Files.isDirectory(files)) {
-            try (Stream<Path> staged = Files.walk(files)) {
-                for (Path file : staged.filter(Files::isRegularFile).toList()) {
-                    Path target = directory.resolve(files.relativize(file));
-                    make(target.getParent());
-                    Files.move(file, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-                }
+        Changes changes = JSON.readValue(Files.readAllBytes(paths.resolve(LIST)), Changes.class);
+        for (Map.Entry<String, String> file : changes.put.entrySet()) {
+            Path staged = paths.resolve(STAGED + file.getKey());
+            if (!Files.exists(staged)) {
+                continue;
             }
+            if (!Signature.hash(Files.readAllBytes(staged)).equals(file.getValue())) {
+                throw new FileSystemException(staged.toString(), null, "its content has changed since it was staged");
+            }
+            Path target = paths.resolve(file.getKey());
+            make(target.getParent());
+            Files.move(staged, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         }
-        List<String> paths = Files.exists(pending.resolve(REMOVED))
-                ? Files.readAllLines(pending.resolve(REMOVED)) : List.of();
-        for (String path : paths) {
-            Files.deleteIfExists(directory.resolve(path));
-            deleteEmpty(directory.resolve(path).getParent());
+        for (String path : changes.removed) {
+            Files.deleteIfExists(paths.resolve(path));
+            deleteEmpty(paths.resolve(path).getParent());
         }
         clear();
     }
 
-    /** Takes away a directory of the project that holds nothing any more, and those around it. */
+    /** Deletes a directory of the project that is empty now, and its parents likewise. */
     private void deleteEmpty(Path folder) throws IOException {
         for (Path empty = folder; !empty.equals(directory) && Files.isDirectory(empty); empty = empty.getParent()) {
             try (Stream<Path> entries = Files.list(empty)) {
@@ -152,8 +200,9 @@ final class PendingWrite {
 
     private void clear() throws IOException {
         made.clear();
-        if (Files.isDirectory(pending)) {
-            deleteAll();
+        Path pending = paths.resolve(PLACE);
+        if (Files.isDirectory(pending, LinkOption.NOFOLLOW_LINKS)) {
+            deleteAll(pending);
         }
         Path record = pending.getParent();
         if (Files.isDirectory(record)) {
@@ -166,11 +215,18 @@ final class PendingWrite {
         }
     }
 
-    /** Takes the marker away last, so that a half-cleared directory is never taken for a fresh one. */
-    private void deleteAll() throws IOException {
+    /**
+     * Deletes the staged files first, then the marker, then the list: whatever is left after a kill is either carried
+     * out as complete or deleted. Links are not followed.
+     */
+    private void deleteAll(Path pending) throws IOException {
+        Path marker = paths.resolve(MARKER);
+        Path list = paths.resolve(LIST);
         try (Stream<Path> entries = Files.walk(pending)) {
-            Comparator<Path> markerLast = Comparator.comparing(path -> path.equals(pending.resolve(READY)));
-            for (Path entry : entries.filter(Files::isRegularFile).sorted(markerLast).toList()) {
+            Comparator<Path> markerLast =
+                    Comparator.comparingInt(path -> path.equals(list) ? 2 : path.equals(marker) ? 1 : 0);
+            for (Path entry : entries.filter(path -> !Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))
+                    .sorted(markerLast).toList()) {
                 Files.delete(entry);
             }
         }

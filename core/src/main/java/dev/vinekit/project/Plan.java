@@ -27,7 +27,11 @@ final class Plan {
     private static final Map<String, String> SORTS = Sources.sorts();
 
     private final Path directory;
+    private final ProjectPaths paths;
     private final LastRun last;
+
+    /** The content of each file that was looked at, as a hash; empty if it was not there. */
+    private final Map<String, String> seen = new HashMap<>();
     private final Map<String, String> texts;
     private final MovedFiles moved;
     private final Map<String, SourceFile> generated = new TreeMap<>();
@@ -37,6 +41,7 @@ final class Plan {
 
     private Plan(Path directory, List<SourceFile> files) {
         this.directory = directory;
+        this.paths = ProjectPaths.of(directory);
         this.last = LastRun.of(directory);
         this.texts = last.texts();
         files.forEach(file -> generated.put(file.path(), file));
@@ -63,12 +68,13 @@ final class Plan {
         plan.findRenamed();
         plan.generated.values().forEach(plan::add);
         plan.texts.forEach(plan::addForgotten);
+        scripts.forEach(script -> plan.read(script.path()));
         scripts.forEach(script -> plan.changes.add(new FileChange(script.path(), FileChange.Kind.NEW,
                 "so that other databases can follow", Optional.empty(), Optional.empty(), Optional.of(script.text()),
                 Optional.empty())));
         plan.changes.sort(Comparator.comparing(FileChange::path));
         ServiceDescription service = ServiceDescription.of(sources, sourcesOnly, scope);
-        return new ChangeSet(directory, service, plan.changes,
+        return new ChangeSet(directory, service, plan.changes, plan.seen,
                 plan.last.changes(
                         new RunRecord(service, MappingFile.record(sources.mapping().decisions()), plan.entries),
                         Snapshot.write(sources.mapping().schema().withoutAccess())),
@@ -174,7 +180,9 @@ final class Plan {
     }
 
     private Optional<String> read(String path) {
-        return FileFailure.readIfThere(directory.resolve(path));
+        Optional<String> text = FileFailure.readIfThere(paths.resolve(path));
+        seen.put(path, Project.state(text));
+        return text;
     }
 
     /** What becomes of a file that was generated before and is there. */

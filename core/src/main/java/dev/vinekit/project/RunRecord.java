@@ -89,6 +89,10 @@ record RunRecord(
         }
         try (XZInputStream plain = new XZInputStream(new ByteArrayInputStream(bytes))) {
             RunRecord record = JSON.readValue(plain, RunRecord.class);
+            if (record == null || record.service == null || record.files.values().stream()
+                    .anyMatch(entry -> entry == null || entry.role == null || entry.text == null)) {
+                throw new IOException("it lacks the service or a text");
+            }
             if (record.format != FORMAT) {
                 throw new IOException("it is of form " + record.format + ", not " + FORMAT);
             }

@@ -21,7 +21,7 @@ public record ScriptPlace(String folder, int number) {
 
     static ScriptPlace in(Path directory) {
         String place = SourceFolders.of(directory).place(FOLDER);
-        Path folder = directory.resolve(place);
+        Path folder = ProjectPaths.of(directory).resolve(place);
         if (!Files.isDirectory(folder)) {
             return new ScriptPlace(place, 1);
         }

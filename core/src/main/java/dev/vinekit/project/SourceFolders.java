@@ -25,12 +25,13 @@ public record SourceFolders(String main, String test, String mainResources, Stri
 
     /** Where the scripts are that make the tables and the seed rows. */
     public Path scripts(Path directory) {
-        return directory.resolve(mainResources).resolve("db");
+        return ProjectPaths.of(directory).resolve(mainResources + "/db");
     }
 
     /** Those that are there, of the program's sources, in whatever language. */
     List<Path> ofProgram(Path directory) {
-        return List.of(main, "src/main/kotlin").stream().map(directory::resolve).filter(Files::isDirectory).toList();
+        return List.of(main, "src/main/kotlin").stream().map(ProjectPaths.of(directory)::resolve)
+                .filter(Files::isDirectory).toList();
     }
 
     /** Where a file goes that goes to a path of Maven's own folders. */

@@ -92,6 +92,12 @@ public final class Sources {
                         head.implementation().stream())).toList();
     }
 
+    /** The names of the classes that tables share, in every project or in some. */
+    public static List<String> supportNames() {
+        return new Templates(Sources.class, Optional.empty()).names("support").stream()
+                .map(name -> name.substring(name.lastIndexOf('/') + 1)).toList();
+    }
+
     /** What the files of tables are, in the plural, by the templates that make them. */
     public static Map<String, String> sorts() {
         Templates templates = new Templates(Sources.class, Optional.empty());

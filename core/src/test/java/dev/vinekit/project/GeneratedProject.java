@@ -13,11 +13,16 @@ import java.nio.file.Path;
 record GeneratedProject(Path directory) {
     /** Generates for the tables that a script makes. */
     ChangeSet generate(String script) throws Exception {
+        ChangeSet changes = plan(script);
+        VineKit.write(changes);
+        return changes;
+    }
+
+    /** Plans for the tables that a script makes, and writes nothing. */
+    ChangeSet plan(String script) throws Exception {
         try (TestDatabases database = TestDatabases.h2(script)) {
-            ChangeSet changes = VineKit.plan(VineKit.generate(
+            return VineKit.plan(VineKit.generate(
                     VineKit.map(VineKit.read(database.database(), Scope.all()), "com.example.cellar")), directory);
-            VineKit.write(changes);
-            return changes;
         }
     }
 

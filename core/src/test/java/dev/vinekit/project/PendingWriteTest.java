@@ -51,10 +51,10 @@ class PendingWriteTest {
         PendingWrite write = PendingWrite.of(directory);
         write.put("moved.txt", "1".getBytes(StandardCharsets.UTF_8));
         write.put("waiting.txt", "2".getBytes(StandardCharsets.UTF_8));
-        Files.writeString(directory.resolve(".vinekit/pending/removed"), "gone.txt\n");
-        Files.createFile(directory.resolve(".vinekit/pending/ready"));
-        Files.move(directory.resolve(".vinekit/pending/files/moved.txt"), directory.resolve("moved.txt"));
+        write.remove("gone.txt");
         Files.writeString(directory.resolve("gone.txt"), "old");
+        write.seal();
+        Files.move(directory.resolve(".vinekit/pending/files/moved.txt"), directory.resolve("moved.txt"));
 
         PendingWrite.of(directory).finishOrForget();
 
@@ -63,8 +63,10 @@ class PendingWriteTest {
 
     @Test
     void killedWhileItClearedAwayItIsFinished() throws IOException {
-        Files.createDirectories(directory.resolve(".vinekit/pending/files"));
-        Files.createFile(directory.resolve(".vinekit/pending/ready"));
+        PendingWrite write = PendingWrite.of(directory);
+        write.put("done.txt", "1".getBytes(StandardCharsets.UTF_8));
+        write.seal();
+        Files.delete(directory.resolve(".vinekit/pending/files/done.txt"));
 
         PendingWrite.of(directory).finishOrForget();
 

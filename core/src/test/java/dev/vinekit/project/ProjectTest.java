@@ -321,13 +321,16 @@ class ProjectTest {
     }
 
     @Test
-    void writeThatWasKilledAfterItWasCompleteIsFinishedByTheNextRun() throws Exception {
+    void completeWriteOfAKilledRunIsFinishedOnRequest() throws Exception {
         generate(BARREL);
         PendingWrite killed = PendingWrite.of(project());
         killed.put("src/Whole.java", "whole".getBytes(StandardCharsets.UTF_8));
-        Files.createFile(project().resolve(".vinekit/pending/ready"));
+        killed.seal();
 
-        Project.toWrite(project());
+        assertThatThrownBy(() -> VineKit.plan(sources(BARREL), project()))
+                .isInstanceOf(Fault.class).hasMessageContaining("interrupted");
+        assertThat(project().resolve("src/Whole.java")).doesNotExist();
+        assertThat(VineKit.finish(project())).isTrue();
 
         assertThat(project().resolve("src/Whole.java")).hasContent("whole");
         assertThat(project().resolve(".vinekit/pending")).doesNotExist();

@@ -8,6 +8,7 @@ import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.FileChange;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.ProjectLock;
 import dev.vinekit.source.SourceTree;
 import java.nio.file.Path;
 import java.util.List;
@@ -30,12 +31,27 @@ public final class GenerateMojo extends StepMojo {
 
     @Override
     void run() throws MojoFailureException {
+        if (dryRun) {
+            Project.foreignWrite(directory()).ifPresent(getLog()::warn);
+            generate();
+            return;
+        }
+        ProjectLock.during(directory(), getLog()::warn, () -> {
+            Project.foreignWrite(directory()).ifPresent(getLog()::warn);
+            if (Project.finish(directory())) {
+                getLog().warn("An earlier run was interrupted while it wrote; its changes are complete now.");
+            }
+            return generate();
+        });
+    }
+
+    private ChangeSet generate() throws MojoFailureException {
         Path directory = directory();
         MappingFile file = mapping();
         Reading reading = read(file);
         Mapping mapping = VineKit.map(reading.schema(), file, Project.tablesBefore(directory));
         SourceTree sources = VineKit.generate(mapping, SeedRequest.of(file, directory),
-                Optional.of(file.templates(directory)), reading.lasting());
+                Optional.of(Project.templates(directory, file)), reading.lasting());
         ChangeSet changes = VineKit.plan(sources, directory, scope(file));
         show(sources.mapping(), changes);
         if (!dryRun) {
@@ -47,6 +63,7 @@ public final class GenerateMojo extends StepMojo {
                     + "otherwise now: " + conflicts.stream().map(FileChange::path).collect(Collectors.joining(", "))
                     + "\nSettle the conflicts that are marked there, and build again.");
         }
+        return changes;
     }
 
     private void show(Mapping mapping, ChangeSet changes) {

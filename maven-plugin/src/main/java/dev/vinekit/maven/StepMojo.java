@@ -9,6 +9,7 @@ import dev.vinekit.mapping.Decisions;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.PackageChoice;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.ProjectPaths;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
 import java.io.File;
@@ -137,7 +138,7 @@ abstract class StepMojo extends AbstractMojo {
     }
 
     final Path configuration() {
-        return config == null ? directory().resolve(MappingFile.NAME) : config.toPath();
+        return config == null ? ProjectPaths.of(directory()).resolve(MappingFile.NAME) : config.toPath();
     }
 
     /** The mapping file, with a package. */
@@ -147,8 +148,9 @@ abstract class StepMojo extends AbstractMojo {
             throw Fault.inCall("There is no mapping file " + file + ".", "Name another with vinekit.config.");
         }
         MappingFile read = Files.exists(file) ? MappingFile.read(file, System.getenv(), !isNamed()) : MappingFile.NONE;
-        return basePackage == null
-                ? read.inPackage(PackageChoice.of(directory()).name()) : read.withPackage(basePackage);
+        return basePackage != null ? read.withPackage(basePackage)
+                : read.decisions().project().basePackage().isPresent() ? read
+                : read.inPackage(PackageChoice.of(directory()).name());
     }
 
     final Scope scope(MappingFile file) {
@@ -170,7 +172,7 @@ abstract class StepMojo extends AbstractMojo {
             file.verifySource();
         }
         Optional<Path> scripts = isNamed() ? Optional.ofNullable(script).map(File::toPath)
-                : said.script().map(name -> configuration().toAbsolutePath().getParent().resolve(name));
+                : said.script().map(ProjectPaths.of(configuration().toAbsolutePath().getParent())::resolve);
         if (scripts.isPresent()) {
             if (url != null || connection != null) {
                 throw Fault.inCall("vinekit.script is given, and vinekit.url or vinekit.connection too.",
@@ -185,6 +187,9 @@ abstract class StepMojo extends AbstractMojo {
         }
         String address = url != null ? url : said.url().orElseThrow(() -> Fault.inCall("No database is named.",
                 "Name one with vinekit.url, a script with vinekit.script, or either in " + MappingFile.NAME + "."));
+        if (url == null) {
+            Database.named(configuration().toString(), address, "", "");
+        }
         Database database = login(address, said);
         return new Reading(schema(database, file), Optional.of(database));
     }
@@ -194,8 +199,10 @@ abstract class StepMojo extends AbstractMojo {
         Map<String, String> section = new LinkedHashMap<>();
         if (script != null) {
             Path folder = configuration().toAbsolutePath().getParent();
-            section.put("script", folder.relativize(script.toPath().toAbsolutePath()).toString().replace('\\', '/'));
-            section.put("engine", text(engine));
+            if (script.toPath().toAbsolutePath().normalize().startsWith(folder.normalize())) {
+                section.put("script", folder.relativize(script.toPath().toAbsolutePath()).toString().replace('\\', '/'));
+                section.put("engine", text(engine));
+            }
         } else if (url != null) {
             section.put("url", Database.at(url, "", "").urlWithout("${DB_PASSWORD}"));
             if (user != null) {

@@ -39,7 +39,7 @@ public final class Reports {
      */
     public static Path write(Project project, TestReport report, Optional<String> schemaPage) {
         return write(report, project.service().basePackage(), schemaPage,
-                project.directory().resolve("target/vinekit/report"));
+                project.path("target/vinekit/report"));
     }
 
     /**

@@ -2,6 +2,7 @@ package dev.vinekit.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vinekit.project.ProjectPaths;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -27,7 +28,7 @@ record CompiledState(String classPath, Map<String, String> main, Map<String, Str
      * The state of the last time; of a file that is not ours, or of none, that of a project that was never compiled.
      */
     static CompiledState read(Path project) throws IOException {
-        Path file = project.resolve(FILE);
+        Path file = ProjectPaths.of(project).resolve(FILE);
         if (!Files.isRegularFile(file)) {
             return new CompiledState("", Map.of(), Map.of());
         }
@@ -39,7 +40,7 @@ record CompiledState(String classPath, Map<String, String> main, Map<String, Str
     }
 
     void write(Path project) throws IOException {
-        Path file = project.resolve(FILE);
+        Path file = ProjectPaths.of(project).resolve(FILE);
         Files.createDirectories(file.getParent());
         Files.writeString(file, MAPPER.writeValueAsString(this));
     }

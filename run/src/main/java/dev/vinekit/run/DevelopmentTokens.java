@@ -58,7 +58,7 @@ final class DevelopmentTokens {
     }
 
     private String kept() {
-        Path file = project.directory().resolve("target/development-secret");
+        Path file = project.path("target/development-secret");
         try {
             if (Files.exists(file)) {
                 return Files.readString(file).strip();

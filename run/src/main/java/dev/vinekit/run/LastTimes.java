@@ -24,7 +24,7 @@ final class LastTimes {
 
     /** By table, under an empty name those of the service as a whole; empty if there was no run. */
     static Map<String, Double> of(Project project) {
-        Path file = project.directory().resolve(FILE);
+        Path file = project.path(FILE);
         try {
             return read(file);
         } catch (IOException e) {
@@ -44,7 +44,7 @@ final class LastTimes {
         Map<String, Double> times = new TreeMap<>();
         outcomes.forEach(outcome -> times.merge(tables.getOrDefault(outcome.entity(), ""),
                 outcome.duration().toMillis() / MILLISECONDS, Double::sum));
-        Path file = project.directory().resolve(FILE);
+        Path file = project.path(FILE);
         try {
             Map<String, Double> all = new TreeMap<>(before(file));
             all.putAll(times);

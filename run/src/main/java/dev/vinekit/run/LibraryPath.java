@@ -2,6 +2,7 @@ package dev.vinekit.run;
 
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.ProjectPaths;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -34,7 +35,7 @@ record LibraryPath(List<Path> own, List<Path> more) {
     static LibraryPath of(Path project) throws IOException {
         List<Path> own = Arrays.stream(System.getProperty("java.class.path").split(File.pathSeparator))
                 .filter(entry -> !entry.isEmpty()).map(Path::of).filter(entry -> !isVineKit(entry)).toList();
-        Path pom = project.resolve("pom.xml");
+        Path pom = ProjectPaths.of(project).resolve("pom.xml");
         if (!Files.isRegularFile(pom) || isGenerated(project, pom)) {
             return new LibraryPath(own, List.of());
         }
@@ -49,7 +50,7 @@ record LibraryPath(List<Path> own, List<Path> more) {
 
     /** What Maven says, remembered beside the classes for as long as the {@code pom.xml} stays the same. */
     private static List<Path> told(Path project, Path pom) throws IOException {
-        Path remembered = project.resolve("target/vinekit/libraries-"
+        Path remembered = ProjectPaths.of(project).resolve("target/vinekit/libraries-"
                 + SourceFolder.hash(Files.readAllBytes(pom)).substring(0, 16) + ".txt");
         if (!Files.isRegularFile(remembered)) {
             Files.createDirectories(remembered.getParent());

@@ -48,9 +48,9 @@ public final class SeededDatabase implements AutoCloseable {
     public static SeededDatabase kept(Project project) {
         try {
             return filled(project, Engines.named(project.service().engine())
-                    .keptIn(project.directory().resolve("target/vinekit")));
+                    .keptIn(project.path("target/vinekit")));
         } catch (SQLException | IOException e) {
-            throw Fault.inWorld("A database could not be made in " + project.directory().resolve("target/vinekit")
+            throw Fault.inWorld("A database could not be made in " + project.path("target/vinekit")
                     + ": " + e.getMessage() + ".",
                     "Close whatever has the last one open.", e);
         }

@@ -1,5 +1,6 @@
 package dev.vinekit.run;
 
+import dev.vinekit.project.ProjectPaths;
 import dev.vinekit.project.SourceFolders;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -35,9 +36,9 @@ final class SourceFolder {
     SourceFolder(Path project, String side) throws IOException {
         SourceFolders folders = SourceFolders.of(project);
         boolean main = side.equals("main");
-        sources = project.resolve(main ? folders.main() : folders.test());
-        resources = project.resolve(main ? folders.mainResources() : folders.testResources());
-        classes = project.resolve(main ? "target/classes" : "target/test-classes");
+        sources = ProjectPaths.of(project).resolve(main ? folders.main() : folders.test());
+        resources = ProjectPaths.of(project).resolve(main ? folders.mainResources() : folders.testResources());
+        classes = ProjectPaths.of(project).resolve(main ? "target/classes" : "target/test-classes");
         for (Path file : filesUnder(sources)) {
             if (file.toString().endsWith(".java")) {
                 contents.put(sources.relativize(file).toString().replace('\\', '/'), Files.readAllBytes(file));

@@ -169,7 +169,7 @@ final class TestRun {
     }
 
     private List<String> classes() {
-        Path root = project.directory().resolve("target/test-classes");
+        Path root = project.path("target/test-classes");
         if (!Files.isDirectory(root)) {
             throw Fault.inCall("The tests in " + project.directory() + " are not compiled.",
                     "Compile the project first, with its tests.");
@@ -211,7 +211,7 @@ final class TestRun {
 
     private long size(String className) {
         try {
-            return Files.size(project.directory().resolve("target/test-classes")
+            return Files.size(project.path("target/test-classes")
                     .resolve(className.replace('.', '/') + ".class"));
         } catch (IOException e) {
             throw unreadable(e);

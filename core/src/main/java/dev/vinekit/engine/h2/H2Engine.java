@@ -2,6 +2,7 @@ package dev.vinekit.engine.h2;
 
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Restorer;
+import dev.vinekit.engine.SafeUrl;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Remedy;
@@ -57,6 +58,14 @@ public final class H2Engine implements Engine {
     @Override
     public boolean accepts(String jdbcUrl) {
         return jdbcUrl.startsWith("jdbc:h2:");
+    }
+
+    @Override
+    public SafeUrl safeUrl() {
+        return SafeUrl.of("(?i)jdbc:h2:(?:mem:[\\w.$-]*|(?:file:)?(?:[~./]|[a-z]:)[^:;]*|(?:tcp|ssl)://[^;]+)", ";", """
+                USER PASSWORD IFEXISTS MODE SCHEMA DATABASE_TO_UPPER DATABASE_TO_LOWER CASE_INSENSITIVE_IDENTIFIERS
+                NON_KEYWORDS DB_CLOSE_DELAY DB_CLOSE_ON_EXIT AUTO_SERVER ACCESS_MODE_DATA CIPHER FILE_LOCK LOCK_TIMEOUT
+                DEFAULT_LOCK_TIMEOUT DEFAULT_NULL_ORDERING NETWORK_TIMEOUT OLD_INFORMATION_SCHEMA""");
     }
 
     /** H2 makes a file database that does not exist, unless told not to. */

@@ -1,6 +1,7 @@
 package dev.vinekit.engine.mariadb;
 
 import dev.vinekit.engine.LoginRole;
+import dev.vinekit.engine.SafeUrl;
 import dev.vinekit.engine.mysqlfamily.FamilyEngine;
 import dev.vinekit.engine.mysqlfamily.ServerProgram;
 import dev.vinekit.fault.Fault;
@@ -44,6 +45,14 @@ public final class MariadbEngine extends FamilyEngine {
     @Override
     public boolean accepts(String jdbcUrl) {
         return jdbcUrl.startsWith("jdbc:mariadb:");
+    }
+
+    @Override
+    public SafeUrl safeUrl() {
+        return SafeUrl.of("jdbc:mariadb:(?:sequential:|loadbalance:|replication:)?//[\\w.:\\[\\],-]+(?:/[\\w.$%-]*)?", "?", """
+                user password sslMode useSsl requireSsl connectTimeout socketTimeout timezone connectionTimeZone
+                permitMysqlScheme allowPublicKeyRetrieval tinyInt1isBit yearIsDateType transformedBitIsBoolean
+                nullDatabaseMeansCurrent useCompression tcpKeepAlive""");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package dev.vinekit.engine.mysql;
 
 import dev.vinekit.engine.LoginRole;
+import dev.vinekit.engine.SafeUrl;
 import dev.vinekit.engine.mysqlfamily.FamilyEngine;
 import dev.vinekit.engine.mysqlfamily.FamilyRole;
 import dev.vinekit.engine.mysqlfamily.ServerProgram;
@@ -58,6 +59,16 @@ public final class MysqlEngine extends FamilyEngine {
     @Override
     public boolean accepts(String jdbcUrl) {
         return jdbcUrl.startsWith(SCHEME);
+    }
+
+    @Override
+    public SafeUrl safeUrl() {
+        return SafeUrl.of("jdbc:mysql:(?:loadbalance:|replication:)?//[\\w.:\\[\\],-]+(?:/[\\w.$%-]*)?", "?", """
+                user password sslMode useSSL requireSSL verifyServerCertificate connectTimeout socketTimeout
+                connectionTimeZone serverTimezone forceConnectionTimeZoneToSession preserveInstants characterEncoding
+                connectionCollation useUnicode allowPublicKeyRetrieval tinyInt1isBit yearIsDateType
+                zeroDateTimeBehavior transformedBitIsBoolean nullDatabaseMeansCurrent useCompression tcpKeepAlive
+                openTelemetry""");
     }
 
     @Override

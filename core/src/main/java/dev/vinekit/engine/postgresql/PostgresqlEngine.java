@@ -3,8 +3,9 @@ package dev.vinekit.engine.postgresql;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.LoginRole;
-import dev.vinekit.engine.RowCount;
 import dev.vinekit.engine.Restorer;
+import dev.vinekit.engine.RowCount;
+import dev.vinekit.engine.SafeUrl;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.fault.Remedy;
 import dev.vinekit.schema.Schema;
@@ -74,6 +75,14 @@ public final class PostgresqlEngine implements Engine {
     @Override
     public boolean accepts(String jdbcUrl) {
         return jdbcUrl.startsWith("jdbc:postgresql:");
+    }
+
+    @Override
+    public SafeUrl safeUrl() {
+        return SafeUrl.of("jdbc:postgresql:(?://[\\w.:\\[\\],-]+/?)?[\\w.$%/-]*", "?", """
+                user password ssl sslmode channelBinding gssEncMode currentSchema ApplicationName connectTimeout
+                socketTimeout loginTimeout tcpKeepAlive targetServerType loadBalanceHosts hostRecheckSeconds
+                prepareThreshold preferQueryMode stringtype readOnly readOnlyMode assumeMinServerVersion options""");
     }
 
     /** SQL states: PostgreSQL manual, appendix A. */

@@ -3,6 +3,7 @@ package dev.vinekit.engine.sqlite;
 import dev.vinekit.engine.Database;
 import dev.vinekit.engine.Engine;
 import dev.vinekit.engine.Restorer;
+import dev.vinekit.engine.SafeUrl;
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.ScratchFolder;
 import dev.vinekit.fault.Fault;
@@ -60,9 +61,20 @@ public final class SqliteEngine implements Engine {
         return jdbcUrl.startsWith("jdbc:sqlite:");
     }
 
+    @Override
+    public SafeUrl safeUrl() {
+        return SafeUrl.of("jdbc:sqlite:(?!file:|:resource:)[^?]*", "?", """
+                mode open_mode foreign_keys busy_timeout cache journal_mode encoding date_class date_precision
+                date_string_format immutable""");
+    }
+
     /** SQLite makes a file that does not exist, unless told not to. */
     @Override
     public String connectionUrl(String jdbcUrl) {
+        if (jdbcUrl.startsWith("jdbc:sqlite::resource:")) {
+            throw Fault.inCall("Vine Kit does not read SQLite databases from resources: the driver would fetch whatever "
+                    + "address follows.", "Name the database's file, for example " + exampleUrl() + ".");
+        }
         boolean inMemory = jdbcUrl.equals("jdbc:sqlite:") || jdbcUrl.contains(":memory:") || jdbcUrl.contains("mode=");
         return inMemory ? jdbcUrl : jdbcUrl + (jdbcUrl.contains("?") ? "&" : "?") + EXISTING;
     }

@@ -157,11 +157,6 @@ public final class MappingFile {
         return said;
     }
 
-    /** The folder of templates of the house; need not be there. */
-    public Path templates(Path directory) {
-        return directory.resolve(decisions.project().templates().orElse("vinekit-templates"));
-    }
-
     /** The decisions that fit. */
     public Decisions decisions() {
         return decisions;
