@@ -20,18 +20,20 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.ChangeSet;
 import dev.vinekit.project.Project;
+import dev.vinekit.project.ScriptPlace;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
+import dev.vinekit.scratch.ChangeTrial;
 import dev.vinekit.scratch.PresentRows;
 import dev.vinekit.scratch.ScratchRows;
 import dev.vinekit.source.EngineTraits;
-import dev.vinekit.source.SourceFile;
 import dev.vinekit.source.SourceTree;
 import dev.vinekit.source.Sources;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -240,7 +242,7 @@ public final class VineKit {
 
     /**
      * What the files mean for a directory; nothing is written. If the schema has changed since the last run, a script
-     * that takes other databases from the one to the other is among the files.
+     * that takes other databases from the one to the other is among the files. It has been tried on scratch databases.
      *
      * @param scope what the schema was read with
      */
@@ -250,15 +252,16 @@ public final class VineKit {
                 .filter(before -> before.scope().equals(scope.words())
                         && before.engine().equals(sources.mapping().schema().engine()))
                 .isPresent();
-        List<SourceFile> scripts = !sameScope ? List.of() : project.schema().map(Snapshot::read)
-                .flatMap(before -> ChangeScript.of(before, sources.mapping().schema(), project.nextScript())).stream()
-                .toList();
-        return project.plan(sources, scope.words(), scripts);
+        Optional<ChangeFile> script = !sameScope ? Optional.empty() : project.schema().map(Snapshot::read)
+                .flatMap(before -> ChangeFile.of(before, sources.mapping().schema()));
+        ScriptPlace place = project.nextScript(sources.mapping().decisions());
+        return project.plan(sources, scope.words(), script.map(file -> file.source(place)).stream().toList(),
+                script.map(ChangeFile::decisions).orElse(List.of()));
     }
 
     /** What the files mean for a project, for the tables and the schema of its last run; nothing is written. */
     public static ChangeSet planAgain(SourceTree sources, Project project) {
-        return Project.toWrite(project.directory()).plan(sources, project.service().scope(), List.of());
+        return Project.toWrite(project.directory()).plan(sources, project.service().scope(), List.of(), List.of());
     }
 
     /**
@@ -277,11 +280,23 @@ public final class VineKit {
     }
 
     /**
-     * The statements that take a database from one state of its schema to another; those that lose data are commented
-     * out.
+     * The script that takes a database from one state of its schema to another. Statements that lose data are commented
+     * out, and the script does nothing until the user has decided on them.
      */
-    public static String changes(SchemaDifference difference) {
+    public static ChangeScript changes(SchemaDifference difference) {
         return Engines.named(difference.after().engine()).dialect(difference.after()).changes(difference);
+    }
+
+    /**
+     * Tries a change script on scratch databases with the old schema and made-up rows; the databases that the schemas
+     * were read from are not touched.
+     */
+    static ChangeTrial.Result trial(SchemaDifference difference, ChangeScript script) {
+        Engine engine = Engines.named(difference.before().engine());
+        Dialect dialect = engine.dialect(difference.before());
+        Mapping mapping = Mapper.map(difference.before(), dialect, Decisions.NONE.inPackage("com.example.trial"),
+                Sources.classNames(), Set.of()).mapping();
+        return ChangeTrial.of(ScratchPlace.of(engine), difference, script, dialect, seed(mapping, SeedRequest.NONE));
     }
 
     /**

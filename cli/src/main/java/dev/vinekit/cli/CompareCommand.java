@@ -1,5 +1,6 @@
 package dev.vinekit.cli;
 
+import dev.vinekit.ChangeFile;
 import dev.vinekit.VineKit;
 import dev.vinekit.compare.ChangeWords;
 import dev.vinekit.compare.Comparison;
@@ -12,6 +13,7 @@ import dev.vinekit.schema.TableName;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -33,8 +35,8 @@ final class CompareCommand extends ToolCommand {
     @Mixin
     private ResultOptions result;
 
-    @Option(names = "--sql", description = "Print the statements that take the recorded schema to the present one. "
-            + "Those that lose data are commented out.")
+    @Option(names = "--sql", description = "Print the script that takes a database from the recorded schema to the present one, tried on a "
+            + "scratch database. It stops at its start until you decide on the statements that lose data.")
     private boolean sql;
 
     @Override
@@ -48,15 +50,30 @@ final class CompareCommand extends ToolCommand {
         }
         Mapping mapping = steps.map(schema, file, project.directory());
         Comparison comparison = VineKit.compare(existing, mapping);
-        output.stages().end();
+        if (!sql) {
+            output.stages().end();
+        }
         if (sql) {
-            System.out.print(VineKit.changes(comparison.difference()));
+            script(comparison);
         } else if (result.isJson()) {
             ResultOptions.print(Results.Compared.of(comparison));
         } else {
             text(comparison);
         }
         return comparison.isEmpty() ? 0 : VineKitCommand.ATTENTION;
+    }
+
+    private void script(Comparison comparison) {
+        Optional<ChangeFile> file = output.stages().run("try", () -> ChangeFile.of(comparison.difference()),
+                tried -> "the change script on a scratch database"
+                        + tried.map(script -> script.decisions().isEmpty() ? "" : "; " + undecided(script.decisions()))
+                                .orElse(""));
+        output.stages().end();
+        file.ifPresent(script -> System.out.print(script.text()));
+    }
+
+    private static String undecided(List<String> decisions) {
+        return Steps.count(decisions.size(), "decision", "decisions") + " to make";
     }
 
     private void text(Comparison comparison) {

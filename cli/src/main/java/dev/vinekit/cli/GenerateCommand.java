@@ -164,6 +164,7 @@ final class GenerateCommand extends ToolCommand {
             System.out.println(style.warning("The pom.xml does not name these libraries, which the code needs:"));
             changes.missingLibraries().forEach(library -> System.out.println("  " + library));
         }
+        undecided(changes);
         new AccessView(mapping, style, System.out, everything).print();
     }
 
@@ -185,6 +186,16 @@ final class GenerateCommand extends ToolCommand {
         });
         if (byReason.size() > SHOWN_REASONS && !everything) {
             System.out.println("  and " + (byReason.size() - SHOWN_REASONS) + " more reasons; --verbose shows them");
+        }
+    }
+
+    /** What the change script waits for. */
+    private void undecided(ChangeSet changes) {
+        if (!changes.decisions().isEmpty()) {
+            System.out.println(output.style().warning("The change script does nothing until you decide on "
+                    + Steps.count(changes.decisions().size(), "statement", "statements") + "; search it for DECIDE:"));
+            changes.decisions().forEach(decision -> output.style().wrapped(decision, 2)
+                    .forEach(line -> System.out.println("  " + line)));
         }
     }
 

@@ -1,5 +1,6 @@
 package dev.vinekit.cli;
 
+import dev.vinekit.VineKit;
 import dev.vinekit.compare.ChangeWords;
 import dev.vinekit.compare.Comparison;
 import dev.vinekit.compare.Effect;
@@ -58,14 +59,14 @@ final class Results {
     /** What {@code generate} did. */
     record Generated(
             String directory, boolean written, List<MappedTable> tables, List<Note> remarks, List<ChangedFile> files,
-            List<Unfilled> unfilled, List<String> missingLibraries) {
+            List<Unfilled> unfilled, List<String> missingLibraries, List<String> decisions) {
         static Generated of(SourceTree sources, ChangeSet changes, boolean written) {
             return new Generated(changes.directory().toString(), written && !changes.isEmpty(),
                     MappedTable.of(sources.mapping()), Note.of(sources.mapping()),
                     changes.changes().stream().map(ChangedFile::of).toList(),
                     new TreeMap<>(sources.unfilled()).entrySet().stream()
                             .map(table -> new Unfilled(table.getKey().toString(), table.getValue())).toList(),
-                    changes.missingLibraries());
+                    changes.missingLibraries(), changes.decisions());
         }
     }
 
@@ -94,11 +95,13 @@ final class Results {
     }
 
     /** What {@code compare} found. */
-    record Compared(boolean drift, boolean breaksClients, boolean opens, List<Change> changes, List<Meaning> effects) {
+    record Compared(boolean drift, boolean breaksClients, boolean opens, List<Change> changes, List<Meaning> effects,
+            List<String> decisions) {
         static Compared of(Comparison comparison) {
             return new Compared(!comparison.isEmpty(), comparison.breaksClients(), comparison.opens(),
                     comparison.difference().changes().stream().map(ChangeWords::of).map(Change::of).toList(),
-                    comparison.effects().stream().map(Meaning::of).toList());
+                    comparison.effects().stream().map(Meaning::of).toList(),
+                    VineKit.changes(comparison.difference()).decisions());
         }
     }
 

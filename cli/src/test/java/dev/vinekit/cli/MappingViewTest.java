@@ -97,7 +97,7 @@ class MappingViewTest {
         List<FileChange> changes = new ArrayList<>();
         IntStream.range(0, 30).forEach(i -> changes.add(removed("dto/Cask" + i + "Input.java", "inputs")));
         changes.add(removed("entity/CaskKey.java", "keys"));
-        ChangeSet set = new ChangeSet(directory, null, changes, Map.of(), Map.of(), List.of(), Set.of());
+        ChangeSet set = new ChangeSet(directory, null, changes, Map.of(), Map.of(), List.of(), Set.of(), List.of());
 
         assertThat(shown(out -> new ChangeView(TERMINAL, out, false).print(set))).contains("30 inputs, CaskKey.java");
     }

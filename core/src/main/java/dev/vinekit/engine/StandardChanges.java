@@ -12,6 +12,7 @@ import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
 import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -21,17 +22,22 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Writes the statements that take a database from one state of its schema to another, in standard SQL; engines change
- * the parts they spell otherwise. Statements that lose data are commented out.
+ * Writes the script that takes a database from one state of its schema to another, in standard SQL; engines change the
+ * parts they spell otherwise, and lay out the whole so that it takes effect completely or not at all. Statements that
+ * would lose rows or values are commented out until the user decides; values that would not survive are looked for
+ * before anything is changed.
  */
 public class StandardChanges {
     protected final Dialect dialect;
     protected final SchemaDifference difference;
     protected final StandardDefinition definition;
-    private final StringBuilder script = new StringBuilder();
+    private final List<ScriptStep> steps = new ArrayList<>();
+    private final List<String> warnings = new ArrayList<>();
 
     /**
      * For a difference.
@@ -45,7 +51,66 @@ public class StandardChanges {
     }
 
     /** The script; empty if nothing has changed. */
-    public final String script() {
+    public final ChangeScript script() {
+        statements();
+        List<String> decisions = steps.stream().filter(ScriptStep.Decision.class::isInstance)
+                .map(step -> ((ScriptStep.Decision) step).why()).toList();
+        if (steps.isEmpty()) {
+            return ChangeScript.NONE;
+        }
+        String stop = decisions.isEmpty() ? ""
+                : decisions.size() == 1 ? "A statement waits for a decision: search for DECIDE, then delete this line."
+                : decisions.size() + " statements wait for a decision: search for DECIDE, then delete this line.";
+        List<RowCheck> checks = new RowChecks(this, difference).of(difference);
+        String decided = frame(checks, "", steps);
+        return new ChangeScript(stop.isEmpty() ? decided : frame(checks, stop, steps), decided, decisions, warnings);
+    }
+
+    /**
+     * The script as a whole. Before it changes anything it runs the checks, and changes nothing if one finds rows or if
+     * the user has to decide.
+     *
+     * @param stop what to say as long as statements wait for a decision; empty if none does
+     */
+    protected String frame(List<RowCheck> checks, String stop, List<ScriptStep> all) {
+        StringBuilder text = new StringBuilder();
+        checks.forEach(check -> text.append("-- Must find no row (").append(plain(check.problem())).append("):\n-- ")
+                .append(plain(check.rows())).append(";\n"));
+        if (!stop.isEmpty()) {
+            text.append("SELECT CAST(").append(Dialect.quoteLiteral(stop)).append(" AS INTEGER);\n");
+        }
+        return text.append(written(all, "", statement -> statement + ";")).toString();
+    }
+
+    /** Whether one of the checks is about rows, and not only about whether the script was applied before. */
+    protected static boolean onRows(List<RowCheck> checks) {
+        return checks.stream().anyMatch(check -> !check.problem().endsWith("applied before"));
+    }
+
+    /**
+     * Steps as text.
+     *
+     * @param indent before each line
+     * @param ended a statement with what ends it
+     */
+    protected static String written(List<ScriptStep> steps, String indent, UnaryOperator<String> ended) {
+        StringBuilder text = new StringBuilder();
+        for (ScriptStep step : steps) {
+            if (step instanceof ScriptStep.Statement statement) {
+                text.append(indent).append(ended.apply(statement.sql())).append('\n');
+            } else if (step instanceof ScriptStep.Note note) {
+                text.append(indent).append("-- ").append(plain(note.text())).append('\n');
+            } else if (step instanceof ScriptStep.Decision decision) {
+                text.append(indent).append("-- DECIDE: ").append(plain(decision.why()))
+                        .append(" Remove the -- below to do it, or delete the lines.\n");
+                ended.apply(decision.sql()).lines()
+                        .forEach(line -> text.append(indent).append("-- ").append(line).append('\n'));
+            }
+        }
+        return text.toString();
+    }
+
+    private void statements() {
         List<Table> views = viewsInTheWay();
         for (int i = views.size() - 1; i >= 0; i--) {
             add("DROP " + StandardDefinition.viewWords(views.get(i)) + " " + name(views.get(i)));
@@ -53,17 +118,16 @@ public class StandardChanges {
         prelude();
         parts(false, change -> dropped(change, false));
         each(SchemaChange.TableRenamed.class, change -> {
-            note("Taken for a new name of the same table: " + plain(change.was().name().name()) + ".");
+            note("Taken for a new name of the same table: " + change.was().name().name() + ".");
             add(renameTable(change.was(), change.now()));
         });
         each(SchemaChange.ColumnRenamed.class, change -> {
-            note("Taken for a new name of the same column: " + plain(change.was().name()) + ".");
+            note("Taken for a new name of the same column: " + change.was().name() + ".");
             add("ALTER TABLE " + name(change.table()) + " " + renameColumn(change.was(), change.now()));
         });
         newTables();
         columns();
-        difference.after().tables().stream().filter(table -> isMadeAnew(table.name()))
-                .forEach(table -> madeAnew(table).forEach(this::add));
+        difference.after().tables().stream().filter(table -> isMadeAnew(table.name())).forEach(this::makeAnew);
         parts(true, this::added);
         parts(false, change -> dropped(change, true));
         each(SchemaChange.DescriptionChanged.class, change -> {
@@ -76,8 +140,10 @@ public class StandardChanges {
                 .forEach(this::add));
         losses();
         for (Table view : views) {
-            present(view.name()).filter(Table::isView)
-                    .ifPresent(now -> definition.viewStatements(now).forEach(this::add));
+            present(view.name()).filter(Table::isView).ifPresent(now -> {
+                definition.viewStatements(now).forEach(this::add);
+                unchangedOn(now.name()).forEach(object -> add(definition.statement(object)));
+            });
         }
         newViews(views);
         each(SchemaChange.ObjectChanged.class, this::object);
@@ -85,7 +151,15 @@ public class StandardChanges {
                 .ifPresent(was -> byHand("No longer there.", "DROP SEQUENCE " + name(was.name()))));
         each(SchemaChange.DomainChanged.class, change -> change.was().filter(was -> change.now().isEmpty())
                 .ifPresent(was -> byHand("No column has it any more.", "DROP DOMAIN " + was.name())));
-        return script.toString();
+        conclude(views.stream().filter(view -> present(view.name()).filter(Table::isView).isPresent()).toList());
+    }
+
+    /** What has to be done at the end: by default, to warn that views which were made again have lost their grants. */
+    protected void conclude(List<Table> madeAgain) {
+        if (!madeAgain.isEmpty()) {
+            warn("Views are dropped and created again, and lose the rights that were granted on them: "
+                    + madeAgain.stream().map(view -> view.name().name()).collect(Collectors.joining(", ")) + ".");
+        }
     }
 
     /** What comes before the tables: sequences, domains, types. */
@@ -108,7 +182,7 @@ public class StandardChanges {
         if (change.was().isPresent() && !stands) {
             add(drop(object));
         } else if (change.now().isEmpty()) {
-            note("No longer there, or no longer set: " + plain(object.kind().words() + " " + object.name().name())
+            note("No longer there, or no longer set: " + object.kind().words() + " " + object.name().name()
                     + ".");
         }
         change.now().filter(now -> !StandardDefinition.isPreliminary(now))
@@ -131,7 +205,8 @@ public class StandardChanges {
         for (SchemaChange change : difference.changes()) {
             boolean harmless = change instanceof SchemaChange.ColumnAdded || change instanceof SchemaChange.PartChanged
                     || change instanceof SchemaChange.DescriptionChanged;
-            if (!harmless || isMadeAnew(change.table())) {
+            boolean replaced = isMadeAnew(change.table());
+            if (replaced ? disturbsViews(change.table()) : !harmless) {
                 changed.add(change.table());
             }
             if (change instanceof SchemaChange.TableRenamed renamed) {
@@ -191,11 +266,11 @@ public class StandardChanges {
                 return;
             }
             Table table = table(change.table());
-            if (!change.now().nullable() && !change.now().isFilledByDatabase()) {
-                note("Refused as long as the table has rows: they would have no value for "
-                        + plain(change.now().name()) + ".");
+            if (needsValue(change.now())) {
+                addRequired(table, change.now());
+            } else {
+                add("ALTER TABLE " + name(change.table()) + " ADD COLUMN " + definition.column(table, change.now()));
             }
-            add("ALTER TABLE " + name(change.table()) + " ADD COLUMN " + definition.column(table, change.now()));
             comment(change.table(), Optional.empty(), change.now()).forEach(this::add);
         });
         each(SchemaChange.ColumnChanged.class, change -> {
@@ -208,16 +283,115 @@ public class StandardChanges {
                         + definition.column(table(change.table()), change.now()));
                 return;
             }
-            if (change.was().nullable() && !change.now().nullable()) {
-                note("Refused as long as a row has no value for " + plain(change.now().name()) + ".");
-            }
             List<String> statements = alterations(table(change.table()), change.was(), change.now());
-            if (TypeChange.losesData(change.was().type(), change.now().type())) {
-                byHand("Values may not fit the new type.", String.join(";\n", statements));
+            if (lostValues(change.was(), change.now()).isEmpty()) {
+                byHand("Values of " + change.now().name() + " may change their meaning or get lost with the type "
+                        + change.now().type().declared() + ".", String.join(";\n", statements));
             } else {
                 statements.forEach(this::add);
             }
         });
+    }
+
+    /**
+     * The condition for rows whose value would not survive another type of the column.
+     *
+     * @return empty if rows cannot tell, so that the user has to decide; an empty text if every value survives
+     */
+    protected Optional<String> lostValues(Column was, Column now) {
+        return switch (TypeChange.of(was.type(), now.type())) {
+            case SAFE -> Optional.of("");
+            case UNKNOWN -> Optional.empty();
+            case BY_VALUE -> roundTrip(dialect.identifier(now.name()), was, now);
+        };
+    }
+
+    /** The condition for rows whose value is another one after a cast to the new type and back. */
+    protected Optional<String> roundTrip(String column, Column was, Column now) {
+        return Optional.of("CAST(CAST(" + column + " AS " + now.type().text() + ") AS " + was.type().text()
+                + ") IS DISTINCT FROM " + column);
+    }
+
+    /** Whether rows that are there need a value for a new column which the database does not give them. */
+    protected final boolean needsValue(Column column) {
+        return !column.nullable() && !column.isFilledByDatabase();
+    }
+
+    /** A literal that rows get in a new column until the user chooses another value; empty if none fits the type. */
+    protected Optional<String> firstValue(Column column) {
+        return switch (column.type().kind()) {
+            case TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE -> Optional.of("0");
+            case BOOLEAN -> Optional.of("FALSE");
+            case CHAR, VARCHAR, TEXT -> Optional.of("''");
+            case DATE -> Optional.of("CURRENT_DATE");
+            case TIMESTAMP, TIMESTAMP_WITH_ZONE -> Optional.of("CURRENT_TIMESTAMP");
+            case ENUM -> column.type().labels().stream().findFirst().map(Dialect::quoteLiteral);
+            case BINARY, BIT, YEAR, TIME, TIME_WITH_ZONE, INTERVAL, UUID, JSON, SET, ARRAY, NETWORK, RANGE, GEOMETRY,
+                    OTHER -> Optional.empty();
+        };
+    }
+
+    /** NULL with a column's type. */
+    protected String noValue(Column column) {
+        return "CAST(NULL AS " + column.type().text() + ")";
+    }
+
+    /** The three ways to a new column that must have a value; the first is active. */
+    private void addRequired(Table table, Column column) {
+        String alter = "ALTER TABLE " + name(table) + " ";
+        String name = dialect.identifier(column.name());
+        String plainColumn = definition.column(table, column.withNullable());
+        Optional<String> value = firstValue(column);
+        note(column.name() + " must have a value. One of three ways, the first is active:");
+        note("1. one value for all present rows" + value.map(literal -> ", " + literal + ": replace it by one that is right")
+                .orElse(": none fits the type, so the table must be empty") + ".");
+        note("2. a value from other columns: " + alter + "ADD COLUMN " + plainColumn + "; UPDATE " + name(table) + " SET "
+                + name + " = (an expression); " + String.join("; ", required(table, column)) + ";");
+        note("3. in two steps: " + alter + "ADD COLUMN " + plainColumn + "; then let the application fill it; and in a "
+                + "later script: " + String.join("; ", required(table, column)) + ";");
+        if (value.isEmpty()) {
+            add(alter + "ADD COLUMN " + definition.column(table, column));
+            return;
+        }
+        warn("Present rows of " + table.name() + " get the value " + value.get() + " for " + column.name() + ".");
+        add(alter + "ADD COLUMN " + plainColumn);
+        add("UPDATE " + name(table) + " SET " + name + " = " + value.get());
+        required(table, column).forEach(this::add);
+    }
+
+    /** The statements that make a column without a default required. */
+    protected List<String> required(Table table, Column column) {
+        return List.of("ALTER TABLE " + name(table) + " ALTER COLUMN " + dialect.identifier(column.name())
+                + " SET NOT NULL");
+    }
+
+    /**
+     * A query for those of a table's columns that exist, in the column {@code row_key}; empty if a script that is applied
+     * twice fails without harm.
+     *
+     * @param columns none for all
+     */
+    protected Optional<String> presentColumns(TableName table, Set<String> columns) {
+        return Optional.empty();
+    }
+
+    /** That query for engines with the standard's information schema. */
+    protected final String presentColumns(TableName table, Set<String> columns, String currentSchema) {
+        String schema = table.schema().equals(schema().defaultSchema()) ? currentSchema : Dialect.quoteLiteral(table.schema());
+        return "SELECT COLUMN_NAME AS row_key FROM INFORMATION_SCHEMA.COLUMNS WHERE TABLE_SCHEMA = " + schema
+                + " AND TABLE_NAME = " + Dialect.quoteLiteral(table.name()) + (columns.isEmpty() ? ""
+                        : columns.stream().map(Dialect::quoteLiteral)
+                                .collect(Collectors.joining(", ", " AND COLUMN_NAME IN (", ")")));
+    }
+
+    /** The names and values of columns as one text, such as {@code code=A1, year=2024}. */
+    protected String describe(List<String> columns, List<String> values) {
+        List<String> parts = new ArrayList<>();
+        for (int i = 0; i < columns.size(); i++) {
+            parts.add(Dialect.quoteLiteral((i == 0 ? "" : ", ") + columns.get(i) + "="));
+            parts.add("COALESCE(CAST(" + values.get(i) + " AS VARCHAR), 'NULL')");
+        }
+        return String.join(" || ", parts);
     }
 
     /** Whether a table cannot be altered as it must be, so that a new one takes its place. */
@@ -225,9 +399,22 @@ public class StandardChanges {
         return false;
     }
 
-    /** The statements that put a new table in the place of one. */
-    protected List<String> madeAnew(Table now) {
-        return List.of();
+    /** Writes what replaces a table by a new one. */
+    protected void makeAnew(Table now) {
+    }
+
+    /** Whether views that read a table have to be dropped when it is replaced by a new one. */
+    protected boolean disturbsViews(TableName table) {
+        return isMadeAnew(table);
+    }
+
+    /** The triggers and rules of a table or view that are the same before and after. */
+    protected final List<SchemaObject> unchangedOn(TableName table) {
+        Set<SchemaObject> changed = new HashSet<>();
+        each(SchemaChange.ObjectChanged.class, change -> change.now().ifPresent(changed::add));
+        return difference.after().objects().stream()
+                .filter(object -> object.kind() == SchemaObject.Kind.TRIGGER || object.kind() == SchemaObject.Kind.RULE)
+                .filter(object -> object.on().filter(table::equals).isPresent() && !changed.contains(object)).toList();
     }
 
     /** The statement that makes a table, without its indexes. */
@@ -246,14 +433,14 @@ public class StandardChanges {
     /** What loses data: tables and columns that are gone. */
     private void losses() {
         each(SchemaChange.ColumnRemoved.class,
-                change -> byHand("Loses the values of " + plain(change.was().name()) + ".",
+                change -> byHand("Loses the values of " + change.was().name() + ".",
                 "ALTER TABLE " + name(change.table()) + " DROP COLUMN " + dialect.identifier(change.was().name())));
         List<Table> order = difference.before().inReferenceOrder();
         for (int i = order.size() - 1; i >= 0; i--) {
             Table table = order.get(i);
             each(SchemaChange.TableRemoved.class, change -> {
                 if (change.was().name().equals(table.name()) && !table.isView()) {
-                    byHand("Loses the rows of " + plain(table.name().name()) + ".", "DROP TABLE " + name(table));
+                    byHand("Loses the rows of " + table.name().name() + ".", "DROP TABLE " + name(table));
                 }
             });
         }
@@ -286,11 +473,13 @@ public class StandardChanges {
 
     private void added(SchemaChange.PartChanged change) {
         change.now().filter(part -> !isMadeAnew(change.table())).ifPresent(part -> {
-            if (part instanceof Check || part instanceof UniqueKey || part instanceof ForeignKey) {
-                note("Refused as long as rows break it.");
-            }
+            advise(table(change.table()), part);
             add(addition(table(change.table()), part));
         });
+    }
+
+    /** Says what a new key, check, reference or index costs on a large table. */
+    protected void advise(Table table, TablePart part) {
     }
 
     /** The statement that adds a part to a table. */
@@ -357,7 +546,7 @@ public class StandardChanges {
         if (!change.was().options().equals(change.now().options())) {
             byHand("Stored in another way now.", "ALTER TABLE " + name(change.now()) + " " + change.now().options());
         } else if (!change.was().isStoredLike(change.now())) {
-            note("Kept in another way now, which needs a decision: " + plain(change.now().name().name()) + ".");
+            note("Kept in another way now, which needs a decision: " + change.now().name().name() + ".");
         }
         return change.was().comment().equals(change.now().comment()) ? List.of()
                 : List.of("COMMENT ON TABLE " + name(change.now()) + " IS "
@@ -393,21 +582,25 @@ public class StandardChanges {
     }
 
     protected final void add(String statement) {
-        script.append(statement).append(";\n");
+        steps.add(new ScriptStep.Statement(statement));
     }
 
     protected final void note(String text) {
-        script.append("-- ").append(text).append('\n');
+        steps.add(new ScriptStep.Note(text));
     }
 
-    /** A statement that a person has to decide on, commented out. */
+    /** Something that the user should know before applying the script, as a sentence. */
+    protected final void warn(String text) {
+        warnings.add(text);
+    }
+
+    /** A statement that is commented out until the user decides. */
     protected final void byHand(String why, String statement) {
-        note(why);
-        (statement + ";").lines().forEach(line -> script.append("-- ").append(line).append('\n'));
+        steps.add(new ScriptStep.Decision(why, statement));
     }
 
     /** A name in a comment, where it cannot end the line. */
-    private static String plain(String name) {
+    protected static String plain(String name) {
         return name.codePoints().map(c -> Character.isISOControl(c) || c == 0x2028 || c == 0x2029 ? ' ' : c)
                 .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString();
     }

@@ -4,6 +4,7 @@ import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
@@ -84,7 +85,7 @@ public class StandardDialect implements Dialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         return new StandardChanges(this, difference, new StandardDefinition(this, difference.after())).script();
     }
 

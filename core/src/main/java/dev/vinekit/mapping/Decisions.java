@@ -58,7 +58,20 @@ public record Decisions(
             Optional<Conventions.JsonNames> jsonNames,
             Optional<String> fileHeader,
             Optional<String> indentation,
-            Optional<String> templates) {
+            Optional<String> templates,
+            Optional<ChangeScripts> changeScripts) {
+    }
+
+    /**
+     * Where change scripts go and how they are named, so that they fit the program that applies them.
+     *
+     * @param folder relative to the project
+     * @param prefix what a name begins with
+     * @param digits how many digits the number has at least
+     * @param separator between the number and the words
+     */
+    public record ChangeScripts(Optional<String> folder, Optional<String> prefix, Optional<Integer> digits,
+            Optional<String> separator) {
     }
 
     /**
@@ -216,7 +229,7 @@ public record Decisions(
                 Optional.empty(), Optional.empty()) : source;
         connections = orEmpty(connections);
         tables = tables == null ? new Tables(null, null, Optional.empty()) : tables;
-        project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+        project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
         http = http == null ? new Http(Optional.empty(), null, Optional.empty(), Optional.empty()) : http;
@@ -229,7 +242,7 @@ public record Decisions(
     /** These decisions for another package. */
     public Decisions inPackage(String basePackage) {
         Project inPackage = new Project(Optional.of(basePackage), project.layout, project.interfaces, project.jsonNames,
-                project.fileHeader, project.indentation, project.templates);
+                project.fileHeader, project.indentation, project.templates, project.changeScripts);
         return new Decisions(
                 source, connections, tables, inPackage, seed, http, observability, ownRows, stamps, entities);
     }

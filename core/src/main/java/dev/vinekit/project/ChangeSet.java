@@ -18,7 +18,8 @@ import java.util.Set;
  * @param record files of the record that change: their new content by path, nothing for those that go
  * @param missingLibraries what the code needs and the {@code pom.xml} of a project that is not ours does not name, as
  *     {@code group:artifact}
- * @param ownTemplates the templates of the house that were used
+ * @param ownTemplates the custom templates that were used
+ * @param decisions what the user has to decide before the change script does anything, a sentence each
  */
 public record ChangeSet(
         Path directory,
@@ -27,11 +28,13 @@ public record ChangeSet(
         Map<String, String> seen,
         Map<String, Optional<byte[]>> record,
         List<String> missingLibraries,
-        Set<String> ownTemplates) {
+        Set<String> ownTemplates,
+        List<String> decisions) {
     public ChangeSet {
         changes = List.copyOf(changes);
         seen = Map.copyOf(seen);
         record = Map.copyOf(record);
+        decisions = List.copyOf(decisions);
         missingLibraries = List.copyOf(missingLibraries);
     }
 
@@ -53,6 +56,6 @@ public record ChangeSet(
 
     /** Whether a person should look at something before going on. */
     public boolean wantsAttention() {
-        return !missingLibraries.isEmpty() || changes.stream().anyMatch(FileChange::wantsAttention);
+        return !missingLibraries.isEmpty() || !decisions.isEmpty() || changes.stream().anyMatch(FileChange::wantsAttention);
     }
 }

@@ -56,10 +56,11 @@ final class Plan {
      *
      * @param sourcesOnly whether the project's own files are not ours to write
      * @param scope which tables were chosen, as text
-     * @param scripts files that are written once and then left to people
+     * @param scripts files that are written once and then left to the user
+     * @param decisions what the user has to decide before the scripts do anything
      */
-    static ChangeSet of(
-            Path directory, SourceTree sources, boolean sourcesOnly, List<String> scope, List<SourceFile> scripts) {
+    static ChangeSet of(Path directory, SourceTree sources, boolean sourcesOnly, List<String> scope,
+            List<SourceFile> scripts, List<String> decisions) {
         SourceFolders folders = SourceFolders.of(directory);
         List<SourceFile> files = sources.files().stream().filter(file -> !sourcesOnly || !file.isProjectFile())
                 .map(file -> new SourceFile(folders.place(file.path()), file.text(), file.role(), file.table()))
@@ -70,7 +71,7 @@ final class Plan {
         plan.texts.forEach(plan::addForgotten);
         scripts.forEach(script -> plan.read(script.path()));
         scripts.forEach(script -> plan.changes.add(new FileChange(script.path(), FileChange.Kind.NEW,
-                "so that other databases can follow", Optional.empty(), Optional.empty(), Optional.of(script.text()),
+                decisions.isEmpty() ? Reasons.SCRIPT : Reasons.undecided(decisions.size()), Optional.empty(), Optional.empty(), Optional.of(script.text()),
                 Optional.empty())));
         plan.changes.sort(Comparator.comparing(FileChange::path));
         ServiceDescription service = ServiceDescription.of(sources, sourcesOnly, scope);
@@ -79,7 +80,7 @@ final class Plan {
                         new RunRecord(service, MappingFile.record(sources.mapping().decisions()), plan.entries),
                         Snapshot.write(sources.mapping().schema().withoutAccess())),
                 sourcesOnly ? HostProject.missing(directory, sources.libraries()) : List.of(),
-                sources.ownTemplates());
+                sources.ownTemplates(), decisions);
     }
 
     /** A file that is generated under another path than last time has the same role. */

@@ -194,17 +194,18 @@ public final class Project {
      * What the files of a generation mean for this project; nothing is written.
      *
      * @param scope which tables were chosen, as text
-     * @param scripts files that are written once and then left to people
+     * @param scripts files that are written once and then left to the user
+     * @param decisions what the user has to decide before the scripts do anything, a sentence each
      */
-    public ChangeSet plan(SourceTree sources, List<String> scope, List<SourceFile> scripts) {
+    public ChangeSet plan(SourceTree sources, List<String> scope, List<SourceFile> scripts, List<String> decisions) {
         boolean sourcesOnly = LastRun.of(directory).service().map(ServiceDescription::sourcesOnly)
                 .orElseGet(() -> HostProject.isIn(directory));
-        return Plan.of(directory, sources, sourcesOnly, scope, scripts);
+        return Plan.of(directory, sources, sourcesOnly, scope, scripts, decisions);
     }
 
-    /** The folder in which change scripts lie, and the next number that none of them has. */
-    public ScriptPlace nextScript() {
-        return ScriptPlace.in(directory);
+    /** The folder of change scripts, how they are named, and the next number that none of them has. */
+    public ScriptPlace nextScript(Decisions decisions) {
+        return ScriptPlace.in(directory, decisions.project().changeScripts());
     }
 
     /**

@@ -15,9 +15,15 @@ final class Reasons {
             "lost sight of: deleted by hand, or moved and changed beyond recognition; not written again";
     static final String NOT_OURS = "a file that Vine Kit did not write is there";
 
+    static final String SCRIPT = "the change for other databases";
+
     static final String FOLLOWED = "; followed from ";
 
     private Reasons() {
+    }
+
+    static String undecided(int decisions) {
+        return SCRIPT + "; does nothing until you decide on " + (decisions == 1 ? "one statement" : decisions + " statements");
     }
 
     static String moved(String reason, String from) {

@@ -55,6 +55,11 @@ public record Column(
         return new Column(name, type, false, defaultValue, identity, computed, collation, comment);
     }
 
+    /** This column, in which rows may have no value. */
+    public Column withNullable() {
+        return new Column(name, type, true, defaultValue, identity, computed, collation, comment);
+    }
+
     /** This column, with another type. */
     public Column withType(SqlType other) {
         return new Column(name, other, nullable, defaultValue, identity, computed, collation, comment);

@@ -263,10 +263,10 @@ public interface Dialect {
     String definition(Schema schema);
 
     /**
-     * The statements that take a database of this engine from one state of its schema to another, those that lose data
-     * commented out; empty if nothing has changed.
+     * The script that takes a database of this engine from one state of its schema to another; empty if nothing has
+     * changed.
      */
-    String changes(SchemaDifference difference);
+    ChangeScript changes(SchemaDifference difference);
 
     /** A regular expression of the engine as Java understands it; empty if it might mean something else there. */
     default Optional<String> javaRegex(String pattern) {

@@ -20,6 +20,7 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.Snapshot;
 import dev.vinekit.schema.Table;
+import dev.vinekit.sql.ChangeScript;
 import java.io.IOException;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -27,7 +28,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -91,15 +91,15 @@ class ComparisonTest {
     @CsvSource(delimiter = '|', value = {
         "h2 | retype | false", "h2 | require | false", "h2 | rename | false", "h2 | uncheck | false",
                 "h2 | unrefer | false",
-        "h2 | narrow | true", "h2 | everything | true",
+        "h2 | narrow | false", "h2 | everything | true",
         "postgresql | retype | false", "postgresql | require | false", "postgresql | rename | false",
-        "postgresql | uncheck | false", "postgresql | unrefer | false", "postgresql | narrow | true",
+        "postgresql | uncheck | false", "postgresql | unrefer | false", "postgresql | narrow | false",
         "postgresql | everything | true",
         "mariadb | retype | false", "mariadb | require | false", "mariadb | rename | false",
         "mariadb | uncheck | false",
-        "mariadb | unrefer | false", "mariadb | narrow | true", "mariadb | everything | true",
+        "mariadb | unrefer | false", "mariadb | narrow | false", "mariadb | everything | true",
         "mysql | retype | false", "mysql | require | false", "mysql | rename | false", "mysql | uncheck | false",
-        "mysql | unrefer | false", "mysql | narrow | true", "mysql | everything | true",
+        "mysql | unrefer | false", "mysql | narrow | false", "mysql | everything | true",
         "sqlite | retype | false", "sqlite | require | false", "sqlite | rename | false", "sqlite | uncheck | false",
         "sqlite | unrefer | false", "sqlite | everything | true"})
     void scriptTakesADatabaseInTheOldStateToTheNewOne(String engine, String change, boolean loses) throws SQLException {
@@ -111,12 +111,15 @@ class ComparisonTest {
             Schema after = VineKit.read(changed.database(), Scope.all());
             SchemaDifference difference = SchemaDifference.of(before, after);
 
-            String script = VineKit.changes(difference);
+            ChangeScript script = VineKit.changes(difference);
 
             assertThat(difference.changes()).isNotEmpty();
-            assertThat(script.lines().anyMatch(line -> line.matches("-- (ALTER|DROP) .*;"))).isEqualTo(loses);
-            following.run(script.lines().map(line -> line.replaceFirst("^-- (?=(ALTER|DROP) .*;)", ""))
-                    .collect(Collectors.joining("\n")));
+            assertThat(script.text().contains("DECIDE")).isEqualTo(loses);
+            assertThat(script.decisions().isEmpty()).isNotEqualTo(loses);
+            if (engine.equals("sqlite")) {
+                following.run("PRAGMA foreign_keys = OFF");
+            }
+            following.run(script.decided().replaceAll("(?m)^( *)-- (?=(ALTER|DROP) .*;)", "$1"));
             assertThat(SchemaDifference.of(VineKit.read(following.database(), Scope.all()), after).changes()).isEmpty();
         }
     }
@@ -144,7 +147,7 @@ class ComparisonTest {
         SchemaDifference difference = SchemaDifference.of(schema, read(BEFORE));
 
         assertThat(difference.isEmpty()).isTrue();
-        assertThat(VineKit.changes(difference)).isEmpty();
+        assertThat(VineKit.changes(difference).isEmpty()).isTrue();
     }
 
     /** A statement, and what it means; the last word says whether that breaks clients. */
@@ -212,7 +215,7 @@ class ComparisonTest {
             assertThat(difference.changes()).extracting(one -> ChangeWords.of(one))
                     .extracting(words -> words.what() + " " + words.table().name().toLowerCase(Locale.ROOT)
                             + " " + words.change()).contains(said);
-            assertThat(VineKit.changes(difference)).isNotEmpty();
+            assertThat(VineKit.changes(difference).isEmpty()).isFalse();
         }
     }
 

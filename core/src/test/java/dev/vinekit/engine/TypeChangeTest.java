@@ -43,7 +43,26 @@ class TypeChangeTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "postgresql | date                        | timestamp",
+        "postgresql | date           | timestamp(3)  | SAFE",
+        "mariadb    | date           | datetime      | SAFE",
+        "postgresql | timestamp      | date          | BY_VALUE",
+        "postgresql | timestamp      | timestamptz   | UNKNOWN",
+        "mariadb    | datetime       | timestamp     | UNKNOWN",
+        "postgresql | date           | timestamptz   | UNKNOWN",
+        "postgresql | uuid           | bytea         | UNKNOWN",
+        "postgresql | jsonb          | integer       | UNKNOWN",
+        "postgresql | integer        | varchar(3)    | BY_VALUE",
+        "postgresql | text           | integer       | BY_VALUE",
+        "mysql      | int            | smallint      | BY_VALUE"})
+    void changeIsSafeOrJudgedByValuesOrLeftToTheUser(String engine, String was, String now, String expected)
+            throws SQLException {
+        List<SqlType> read = read(engine, List.of(was, now));
+
+        assertThat(TypeChange.of(read.get(0), read.get(1))).hasToString(expected);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
         "postgresql | integer                     | boolean",
         "postgresql | uuid                        | bytea",
         "postgresql | varchar(10)                 | char(10)",

@@ -247,7 +247,7 @@ class ProjectTest {
         Files.writeString(project().resolve(folder + "0007-ours.sql"), "-- ours");
         generate(BARREL);
         assertThat(project().resolve(folder + "0008-barrel.sql")).content()
-                .contains("-- Loses the values of TOAST.\n-- ALTER TABLE barrel DROP COLUMN toast;");
+                .contains("DECIDE: Loses the values of TOAST.", "\n-- ALTER TABLE barrel DROP COLUMN toast;");
         assertThat(generate(BARREL).isEmpty()).isTrue();
     }
 

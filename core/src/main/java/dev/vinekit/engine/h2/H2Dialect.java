@@ -8,6 +8,7 @@ import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.sql.ArrayText;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
@@ -145,7 +146,7 @@ final class H2Dialect implements Dialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         return new H2Changes(this, difference, definitionOf(difference.after())).script();
     }
 

@@ -9,6 +9,7 @@ import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
+import dev.vinekit.sql.ChangeScript;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -86,9 +87,14 @@ final class MariadbDialect extends FamilyDialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         FamilyDefinition after = new FamilyDefinition(this, difference.after(), ForeignKey.Action.RESTRICT);
         return new FamilyChanges(this, difference, after) {
+            @Override
+            protected String readOnlyVariable() {
+                return "tx_read_only";
+            }
+
             @Override
             protected List<String> dropIndex(TableName table, TablePart index) {
                 return List.of("ALTER TABLE " + name(table) + " DROP INDEX IF EXISTS "

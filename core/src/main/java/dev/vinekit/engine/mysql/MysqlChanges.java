@@ -20,6 +20,11 @@ final class MysqlChanges extends FamilyChanges {
         this.before = difference.before();
     }
 
+    @Override
+    protected String readOnlyVariable() {
+        return "transaction_read_only";
+    }
+
     /**
      * An index that was made for a reference is gone as soon as another one does its work; which one was made so,
      * nobody tells. MySQL has no IF EXISTS for indexes.

@@ -8,6 +8,7 @@ import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import java.util.List;
 import java.util.Set;
@@ -120,7 +121,7 @@ final class MysqlDialect extends FamilyDialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         return new MysqlChanges(this, difference,
                 new FamilyDefinition(this, difference.after(), ForeignKey.Action.NO_ACTION)).script();
     }

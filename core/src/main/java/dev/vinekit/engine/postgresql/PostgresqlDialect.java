@@ -5,6 +5,7 @@ import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
@@ -249,7 +250,7 @@ final class PostgresqlDialect implements Dialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         return new PostgresqlChanges(this, difference, new PostgresqlDefinition(this, difference.after())).script();
     }
 

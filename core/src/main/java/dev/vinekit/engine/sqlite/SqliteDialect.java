@@ -7,11 +7,12 @@ import dev.vinekit.schema.SchemaDifference;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.UniqueKey;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
-import dev.vinekit.sql.SqlText;
 import dev.vinekit.sql.Expression;
 import dev.vinekit.sql.ExpressionParser;
 import dev.vinekit.sql.Quoting;
+import dev.vinekit.sql.SqlText;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
@@ -162,7 +163,7 @@ final class SqliteDialect implements Dialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         return new SqliteChanges(this, difference, new SqliteDefinition(this, difference.after())).script();
     }
 

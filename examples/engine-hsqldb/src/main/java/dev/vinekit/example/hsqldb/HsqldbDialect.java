@@ -4,6 +4,7 @@ import dev.vinekit.engine.StandardChanges;
 import dev.vinekit.engine.StandardDialect;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import org.hsqldb.Tokens;
 
@@ -27,7 +28,7 @@ final class HsqldbDialect extends StandardDialect {
     }
 
     @Override
-    public String changes(SchemaDifference difference) {
+    public ChangeScript changes(SchemaDifference difference) {
         return new StandardChanges(this, difference, new HsqldbDefinition(this, difference.after())).script();
     }
 

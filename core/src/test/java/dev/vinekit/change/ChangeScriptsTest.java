@@ -1,0 +1,125 @@
+package dev.vinekit.change;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vinekit.Scope;
+import dev.vinekit.TestDatabases;
+import dev.vinekit.VineKit;
+import dev.vinekit.schema.Schema;
+import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.sql.ChangeScript;
+import java.sql.SQLException;
+import java.util.Locale;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/**
+ * Random changes of random schemas with rows at their limits, applied in every way that people apply scripts: a script
+ * takes effect completely or changes nothing, and no value is ever lost.
+ */
+class ChangeScriptsTest {
+    private static final String[] ENGINES = {"h2", "postgresql", "mariadb", "mysql", "sqlite"};
+
+    private static final AtomicInteger APPLIED = new AtomicInteger();
+    private static final AtomicInteger REFUSED = new AtomicInteger();
+
+    /** A script that never does anything loses nothing either. */
+    @AfterAll
+    static void bothHappen() {
+        System.out.printf("%d scripts took effect, %d were refused%n", APPLIED.get(), REFUSED.get());
+        assertThat(2 * APPLIED.get()).isGreaterThan(REFUSED.get());
+    }
+
+    static Stream<Arguments> aFew() {
+        return cases(20);
+    }
+
+    static Stream<Arguments> many() {
+        return cases(200);
+    }
+
+    /** Other changes in each run; {@code -Dchanges.seed} gives those of an earlier one again. */
+    private static Stream<Arguments> cases(int count) {
+        long first = Long.getLong("changes.seed", ThreadLocalRandom.current().nextInt(1_000_000));
+        int many = Integer.getInteger("changes.count", count);
+        return Stream.of(ENGINES).filter(engine -> System.getProperty("changes.engine", engine).equals(engine))
+                .flatMap(engine -> IntStream.range(0, many)
+                        .mapToObj(i -> Arguments.of(engine, first + i, Client.values()[i % Client.values().length])));
+    }
+
+    @ParameterizedTest
+    @MethodSource("aFew")
+    void scriptTakesEffectOrChangesNothing(String engine, long seed, Client client) throws Exception {
+        apply(engine, seed, client);
+    }
+
+    @Tag("thorough")
+    @ParameterizedTest
+    @MethodSource("many")
+    void scriptsTakeEffectOrChangeNothing(String engine, long seed, Client client) throws Exception {
+        apply(engine, seed, client);
+    }
+
+    private static void apply(String engine, long seed, Client client) throws Exception {
+        RandomChange change = new RandomChange(engine, seed);
+        Schema before = schema(engine, change.scriptBefore());
+        Schema after = schema(engine, change.scriptAfter());
+        ChangeScript script = VineKit.changes(SchemaDifference.of(before, after));
+        String story = "%s, %d, %s%n%s%n-- script%n%s".formatted(engine, seed, client, change, script.text());
+        try (TestDatabases database = TestDatabases.on(engine, change.scriptBefore())) {
+            if (engine.equals("sqlite")) {
+                database.run("PRAGMA foreign_keys = OFF");
+            }
+            for (String row : change.rows()) {
+                database.run(row);
+            }
+            Contents was = Contents.of(database.scratch().anchor());
+            if (!script.decisions().isEmpty()) {
+                client.apply(database, script.text());
+                assertThat(Contents.of(database.scratch().anchor())).as(story).isEqualTo(was);
+            }
+
+            client.apply(database, script.decided());
+
+            Contents now = Contents.of(database.scratch().anchor());
+            assertThat(was.lostIn(now)).as(story).isEmpty();
+            (was.equals(now) ? REFUSED : APPLIED).incrementAndGet();
+            SchemaDifference left = SchemaDifference.of(VineKit.read(database.database(), Scope.all()), after);
+            if (!left.isEmpty() && script.decisions().isEmpty()) {
+                assertThat(now).as("left: " + left.changes() + story).isEqualTo(was);
+                assertThat(SchemaDifference.of(VineKit.read(database.database(), Scope.all()), before).changes())
+                        .as(story).isEmpty();
+            }
+
+            used(database, now);
+            now = Contents.of(database.scratch().anchor());
+            client.apply(database, script.decided());
+
+            Contents again = Contents.of(database.scratch().anchor());
+            assertThat(was.lostIn(again)).as("again: " + story).isEmpty();
+            assertThat(now.lostIn(again)).as("again: " + story).isEmpty();
+        } catch (SQLException e) {
+            throw new IllegalStateException(story + e.getMessage().toLowerCase(Locale.ROOT), e);
+        }
+    }
+
+    /** Gives new columns the values that an application would, where the type of the column accepts a small number. */
+    private static void used(TestDatabases database, Contents contents) {
+        contents.columns().stream().map(column -> column.split(" ")[0]).filter(column -> column.contains(".needed_"))
+                .filter(column -> !column.contains("_view")).forEach(column -> database.scratch().takes("UPDATE "
+                        + column.split("\\.")[0] + " SET " + column.split("\\.")[1] + " = '9'"));
+    }
+
+    private static Schema schema(String engine, String script) throws SQLException {
+        try (TestDatabases database = TestDatabases.on(engine, script)) {
+            return VineKit.read(database.database(), Scope.all());
+        }
+    }
+}
