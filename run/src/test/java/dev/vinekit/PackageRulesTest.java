@@ -37,7 +37,7 @@ class PackageRulesTest {
         "scratch, fault schema sql mapping data engine",
         "source, fault json schema sql mapping data",
         "compare, schema mapping",
-        "project, fault schema sql mapping data source",
+        "project, fault schema sql mapping data source engine",
         "run, fault schema sql mapping data source project engine",
         "report, fault project run",
         "cellar, fault schema sql engine",
@@ -71,7 +71,8 @@ class PackageRulesTest {
     /** Whatever else opens a file receives a path that was checked, or works in a temporary folder of its own. */
     @Test
     void onlyTheProjectPackageFindsFilesInAProject() {
-        ArchRuleDefinition.noClasses().that().resideOutsideOfPackages("dev.vinekit.project", "dev.vinekit.engine..")
+        ArchRuleDefinition.noClasses().that().resideOutsideOfPackages(
+                        "dev.vinekit.project", "dev.vinekit.engine..", "dev.vinekit.run..", "dev.vinekit.report..")
                 .and().doNotHaveFullyQualifiedName("dev.vinekit.SeedRequest")
                 .and().doNotHaveFullyQualifiedName("dev.vinekit.mapping.file.MappingFile")
                 .and().doNotHaveFullyQualifiedName("dev.vinekit.source.Templates")

@@ -36,8 +36,9 @@ final class RowChecks {
     RowChecks(StandardChanges changes, SchemaDifference difference) {
         this.changes = changes;
         Map<TableName, TableName> renamed = difference.renamedTables();
-        difference.after().tables().forEach(table -> difference.before()
-                .table(renamed.getOrDefault(table.name(), table.name())).ifPresent(was -> before.put(table.name(), was)));
+        difference.after().tables().forEach(table ->
+                difference.before().table(renamed.getOrDefault(table.name(), table.name()))
+                        .ifPresent(was -> before.put(table.name(), was)));
         for (SchemaChange change : difference.changes()) {
             if (change instanceof SchemaChange.ColumnRenamed column) {
                 lastNames.computeIfAbsent(column.table(), key -> new HashMap<>())

@@ -1,6 +1,5 @@
 package dev.vinekit.engine;
 
-import dev.vinekit.schema.Check;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.ForeignKey;
 import dev.vinekit.schema.Index;
@@ -11,7 +10,6 @@ import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
-import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.ChangeScript;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
@@ -377,7 +375,8 @@ public class StandardChanges {
 
     /** That query for engines with the standard's information schema. */
     protected final String presentColumns(TableName table, Set<String> columns, String currentSchema) {
-        String schema = table.schema().equals(schema().defaultSchema()) ? currentSchema : Dialect.quoteLiteral(table.schema());
+        String schema = table.schema().equals(schema().defaultSchema()) ? currentSchema
+                : Dialect.quoteLiteral(table.schema());
         return "SELECT COLUMN_NAME AS row_key FROM INFORMATION_SCHEMA.COLUMNS WHERE TABLE_SCHEMA = " + schema
                 + " AND TABLE_NAME = " + Dialect.quoteLiteral(table.name()) + (columns.isEmpty() ? ""
                         : columns.stream().map(Dialect::quoteLiteral)

@@ -66,7 +66,9 @@ final class Children {
     private void addLinked(Entity link, Relation toParent, Relation toChild) {
         Entity parent = entities.get(toParent.foreignKey().target());
         Entity child = entities.get(toChild.foreignKey().target());
-        if (toParent.followed() && toChild.followed() && parent.can(Operation.READ) && child.can(Operation.LIST)) {
+        boolean visible = link.can(Operation.LIST) || link.can(Operation.READ);
+        if (visible && toParent.followed() && toChild.followed() && parent.can(Operation.READ)
+                && child.can(Operation.LIST)) {
             JavaName finder = JavaName.of("listJoinedTo" + Names.capitalised(toParent.name().value()) + "By"
                     + link.name());
             found.add(new Child(parent, child, toParent, Optional.of(new Child.Link(link, toChild)), child.path(),

@@ -229,7 +229,8 @@ public record Decisions(
                 Optional.empty(), Optional.empty()) : source;
         connections = orEmpty(connections);
         tables = tables == null ? new Tables(null, null, Optional.empty()) : tables;
-        project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
+        project = project == null ? new Project(Optional.empty(), Optional.empty(), Optional.empty(),
+                Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
         http = http == null ? new Http(Optional.empty(), null, Optional.empty(), Optional.empty()) : http;

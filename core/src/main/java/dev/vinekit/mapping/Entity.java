@@ -170,6 +170,11 @@ public record Entity(
                 && field.column().type().kind() != SqlType.Kind.OTHER);
     }
 
+    /** The operation whose right is the right to see rows of this entity. */
+    public Operation seeing() {
+        return can(Operation.READ) ? Operation.READ : Operation.LIST;
+    }
+
     public boolean can(Operation operation) {
         return operations.contains(operation);
     }

@@ -61,20 +61,31 @@ final class StampChoice {
         Map<String, Filling> stamps = new LinkedHashMap<>();
         everywhere.byFilling().forEach((filling, name) -> table.columns().stream()
                 .filter(column -> column.name().equalsIgnoreCase(name) && !own.byFilling().containsKey(filling))
-                .filter(column -> fits(table, column, filling, keyColumns))
-                .findFirst().ifPresent(column -> stamps.put(column.name(), filling)));
+                .filter(column -> !table.isView()).findFirst().ifPresent(column -> {
+                    if (fits(table, column, filling, keyColumns)) {
+                        stamps.put(column.name(), filling);
+                    } else {
+                        lookup.mistakes().add(new Mistake(List.of(KEY, key(filling)), table.name().name() + ": "
+                                + misfit(column, filling) + " Leave it out there with entities: {" + table.name().name()
+                                + ": {stamps: {" + key(filling) + ": \"\"}}}."));
+                    }
+                }));
         own.byFilling().forEach((filling, name) -> Optional.of(name).filter(given -> !given.isEmpty())
                 .flatMap(given -> decided.column(given, KEY, key(filling))).ifPresent(column -> {
                     if (fits(table, column, filling, keyColumns)) {
                         stamps.put(column.name(), filling);
                     } else {
-                        decided.mistake("The column " + column.name() + " cannot be filled like that: it takes a column of "
-                                + (filling.isMoment() ? "times or dates" : "texts, whole numbers or UUIDs")
-                                + " in a table, in no key and no reference"
-                                + (filling == Filling.DELETED_AT ? ", that may be NULL and has no default." : "."), KEY, key(filling));
+                        decided.mistake(misfit(column, filling), KEY, key(filling));
                     }
                 }));
         return stamps;
+    }
+
+    private static String misfit(Column column, Filling filling) {
+        return "The service cannot fill the column " + column.name() + ": it needs a column of "
+                + (filling.isMoment() ? "dates or timestamps" : "texts, whole numbers or UUIDs")
+                + " in a table, in no key and no reference"
+                + (filling == Filling.DELETED_AT ? ", that may be NULL and has no default." : ".");
     }
 
     /** What a person may want to choose: columns that have usual names and fit. */

@@ -56,6 +56,7 @@ public record ChangeSet(
 
     /** Whether a person should look at something before going on. */
     public boolean wantsAttention() {
-        return !missingLibraries.isEmpty() || !decisions.isEmpty() || changes.stream().anyMatch(FileChange::wantsAttention);
+        return !missingLibraries.isEmpty() || !decisions.isEmpty()
+                || changes.stream().anyMatch(FileChange::wantsAttention);
     }
 }

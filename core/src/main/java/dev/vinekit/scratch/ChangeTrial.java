@@ -24,9 +24,9 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
- * Runs a change script on scratch databases that have the old schema: with made-up rows, a second time, and without rows.
- * It has to reach the new schema, or to refuse and change nothing; no row may be lost, and no value of a column that
- * keeps its type may change.
+ * Runs a change script on scratch databases that have the old schema: with made-up rows, a second time, and without
+ * rows. It has to reach the new schema, or to refuse and change nothing; no row may be lost, and no value of a column
+ * that keeps its type may change.
  */
 public final class ChangeTrial {
     private final ScratchPlace place;
@@ -73,7 +73,8 @@ public final class ChangeTrial {
      *
      * @param seed SQL that inserts rows into the old schema
      */
-    public static Result of(ScratchPlace place, SchemaDifference difference, ChangeScript script, Dialect dialect, String seed) {
+    public static Result of(ScratchPlace place, SchemaDifference difference, ChangeScript script, Dialect dialect,
+            String seed) {
         if (!place.engine().makesScratch()) {
             return new Result(Verdict.NOT_TRIED, "Vine Kit makes no scratch databases of " + place.engine().title() + ".", 0);
         }
@@ -150,7 +151,8 @@ public final class ChangeTrial {
     }
 
     private Optional<String> reached(Schema reached) {
-        List<SchemaChange> left = SchemaDifference.of(reached.withoutAccess(), difference.after().withoutAccess()).changes();
+        List<SchemaChange> left =
+                SchemaDifference.of(reached.withoutAccess(), difference.after().withoutAccess()).changes();
         return left.isEmpty() || !script.decisions().isEmpty() ? Optional.empty()
                 : Optional.of("The new schema was not reached: " + left.get(0).table() + " still differs");
     }

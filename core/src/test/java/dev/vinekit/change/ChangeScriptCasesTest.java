@@ -46,6 +46,7 @@ class ChangeScriptCasesTest {
 
     /** Runs the program {@code sqlite3}, which goes on after errors, and returns what it prints. */
     private String sqlite3(String input, String... options) throws IOException, InterruptedException {
+        Client.require("sqlite3");
         List<String> command = new ArrayList<>(List.of("sqlite3"));
         command.addAll(List.of(options));
         command.add(file());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.TestDatabases;
 import dev.vinekit.sql.Script;
+import java.io.File;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
@@ -17,7 +18,9 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.h2.tools.RunScript;
+import org.junit.jupiter.api.Assumptions;
 
 /** The ways in which people apply a script. */
 enum Client {
@@ -67,6 +70,12 @@ enum Client {
         }
     };
 
+    /** Skips the test on a machine without a program. Continuous integration installs it. */
+    static void require(String program) {
+        Assumptions.assumeTrue(Stream.of(System.getenv("PATH").split(File.pathSeparator))
+                .anyMatch(folder -> Files.isExecutable(Path.of(folder, program))), "There is no " + program + " here.");
+    }
+
     private static final Pattern PLACE = Pattern.compile("//([^:/]+):(\\d+)/([^?]+)");
 
     abstract void apply(TestDatabases database, String script) throws SQLException, IOException, InterruptedException;
@@ -101,7 +110,7 @@ enum Client {
                     "-d", place.group(3)), Map.of("PGPASSWORD", password), script);
             case "mariadb" -> start(List.of("mariadb", "--no-defaults", "--force", "--protocol=tcp", "-h", place.group(1),
                     "-P", place.group(2), "-u", user, place.group(3)), Map.of("MYSQL_PWD", password), script);
-            default -> GOES_ON.applyOrFail(database, Files.readString(script));
+            default -> GOES_ON.apply(database, Files.readString(script));
         }
     }
 
@@ -114,12 +123,9 @@ enum Client {
         }
     }
 
-    private void applyOrFail(TestDatabases database, String script) throws SQLException, IOException, InterruptedException {
-        apply(database, script);
-    }
-
     private static void start(List<String> command, Map<String, String> environment, Path script)
             throws IOException, InterruptedException {
+        require(command.get(0));
         ProcessBuilder builder = new ProcessBuilder(new ArrayList<>(command)).redirectInput(script.toFile())
                 .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD);
         builder.environment().putAll(environment);

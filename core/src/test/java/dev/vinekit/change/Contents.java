@@ -77,9 +77,10 @@ record Contents(Map<String, Map<String, Map<String, String>>> tables, List<Strin
                     return Optional.of("row " + row.getKey() + " of " + table.getKey());
                 }
                 for (Map.Entry<String, String> value : row.getValue().entrySet()) {
-                    String present = now.containsKey(value.getKey()) ? now.get(value.getKey()) : now.entrySet().stream().filter(column -> column.getKey()
-                            .replaceFirst("(_new)+$", "").equals(value.getKey().replaceFirst("(_new)+$", "")))
-                            .map(Map.Entry::getValue).findFirst().orElse(null);
+                    String present = now.containsKey(value.getKey()) ? now.get(value.getKey())
+                            : now.entrySet().stream().filter(column -> original(column.getKey())
+                                    .equals(original(value.getKey()))).map(Map.Entry::getValue).findFirst()
+                                    .orElse(null);
                     if (!same(value.getValue(), present)) {
                         return Optional.of(table.getKey() + "." + value.getKey() + " of row " + row.getKey() + ": "
                                 + value.getValue() + " became " + present);
@@ -88,6 +89,10 @@ record Contents(Map<String, Map<String, Map<String, String>>> tables, List<Strin
             }
         }
         return Optional.empty();
+    }
+
+    private static String original(String column) {
+        return column.replaceFirst("(_new)+$", "");
     }
 
     /** Whether two texts are the same value: numbers, timestamps and booleans have several forms. */

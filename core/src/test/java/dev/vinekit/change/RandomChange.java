@@ -155,7 +155,7 @@ final class RandomChange {
                         + (column.fallback().isEmpty() ? "" : " DEFAULT " + column.fallback())
                         + (column.required() ? " NOT NULL" : ""));
             }
-            boolean refers = !table.refersTo().isEmpty() && tables.stream().anyMatch(t -> t.name().equals(table.refersTo()));
+            boolean refers = tables.stream().anyMatch(other -> other.name().equals(table.refersTo()));
             if (refers) {
                 parts.add("parent_id INT");
                 parts.add("CONSTRAINT " + table.name() + "_parent FOREIGN KEY (parent_id) REFERENCES " + table.refersTo()

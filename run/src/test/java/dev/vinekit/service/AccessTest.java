@@ -57,6 +57,8 @@ class AccessTest {
                 access: {list: ["*"], create: [cellar-hand]}
               grape_variety:
                 access: {read: [winemaker]}
+              wine_lot_harvest:
+                access: {list: [auditor], read: [auditor]}
               wine_lot:
                 access: {read: [winemaker], create: [winemaker]}
                 finders:
@@ -134,6 +136,8 @@ class AccessTest {
         "GET    | /parcels?include=variety       | winemaker   | 200",
         "GET    | /parcels/1?include=variety      | cellar-hand | 403",
         "GET    | /grape-varieties/ARV/parcels   | cellar-hand | 403",
+        "GET    | /wine-lots/00000000-0000-0000-0000-000000000001/harvests | winemaker | 403",
+        "GET    | /wine-lots/00000000-0000-0000-0000-000000000001/harvests | auditor   | 403",
         "GET    | /vessels                        | driver      | 200",
         "GET    | /vessels                       |             | 200"})
     void rolesDecide(String method, String path, String role, int status) throws Exception {

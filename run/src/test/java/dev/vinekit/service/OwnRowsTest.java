@@ -121,6 +121,10 @@ class OwnRowsTest {
             assertThat(mara.send("PATCH", "/lots/5", "{\"handId\":902}").status()).isEqualTo(403);
             assertThat(mara.send("PUT", "/lots/5", "{\"name\":\"Kept\"}").body().path("handId").asInt()).isEqualTo(901);
             assertThat(winemaker.send("PUT", "/lots/5", "{\"name\":\"Still\"}").body().path("handId").asInt()).isEqualTo(901);
+            Http chief = as(served, "kim", 902, "winemaker");
+            assertThat(chief.send("PUT", "/lots/5", "{\"name\":\"Again\"}").body().path("handId").asInt()).isEqualTo(901);
+            chief.send("PATCH", "/lots/5", "{\"handId\":null}");
+            assertThat(chief.get("/lots/5").body().path("handId").asInt()).isEqualTo(901);
             assertThat(winemaker.send("PATCH", "/lots/5", "{\"handId\":902}").status()).isEqualTo(200);
             assertThat(mara.get("/lots/5").status()).isEqualTo(404);
             assertThat(winemaker.post("/lots", "{\"id\":6,\"name\":\"Whose\"}").status()).isEqualTo(400);

@@ -63,6 +63,13 @@ class StampsTest {
             assertThat(made.path("createdAt").asText()).startsWith(today(served));
             assertThat(made.path("changedAt").asText()).startsWith(today(served));
 
+            Http.Answer unnamed = as(served, null).post("/tastings", "{\"id\":92,\"words\":\"figs\"}");
+            assertThat(unnamed.status()).isEqualTo(403);
+            assertThat(unnamed.body().path("detail").asText()).contains("no subject");
+            Http.Answer endless = as(served, "m".repeat(500)).post("/tastings", "{\"id\":92,\"words\":\"figs\"}");
+            assertThat(endless.status()).isEqualTo(403);
+            assertThat(endless.body().path("detail").asText()).contains("its subject is longer than");
+
             JsonNode changed = jo.send("PATCH", "/tastings/91", "{\"words\":\"smoke\"}").body();
             assertThat(changed.path("createdBy").asText()).isEqualTo("mara");
             assertThat(changed.path("createdAt")).isEqualTo(made.path("createdAt"));

@@ -50,6 +50,15 @@ final class H2Dialect implements Dialect {
         return !column.type().text().startsWith("VARCHAR_IGNORECASE");
     }
 
+    /** A collation may hold different texts for equal, and CHAR does not count blanks at the end. */
+    @Override
+    public Optional<String> exactly(Table table, Column column, String sqlName, String marker) {
+        boolean padded = column.type().kind() == SqlType.Kind.CHAR;
+        return comparesExactly(table, column) && column.collation().isEmpty() && !padded ? Optional.empty()
+                : Optional.of("STRINGTOUTF8(" + (padded ? "TRIM(TRAILING FROM " + sqlName + ")" : sqlName)
+                        + ") = STRINGTOUTF8(CAST(" + marker + " AS VARCHAR))");
+    }
+
     /** What H2 casts from text, in the forms in which it writes it (H2 manual, "Data Types"). */
     @Override
     public List<String> sampleTexts(SqlType type) {

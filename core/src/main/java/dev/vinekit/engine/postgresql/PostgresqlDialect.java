@@ -172,6 +172,14 @@ final class PostgresqlDialect implements Dialect {
         return !column.type().text().replaceFirst("^.*[.]", "").equals("citext");
     }
 
+    /** A collation may hold different texts for equal, and char(n) does not count blanks at the end. */
+    @Override
+    public Optional<String> exactly(Table table, Column column, String sqlName, String marker) {
+        return comparesExactly(table, column) && column.collation().isEmpty()
+                && column.type().kind() != SqlType.Kind.CHAR ? Optional.empty()
+                : Optional.of("CAST(" + sqlName + " AS text) COLLATE \"C\" = CAST(" + marker + " AS text)");
+    }
+
     @Override
     public boolean isComparable(SqlType type) {
         return type.isScalar() && (type.kind() != SqlType.Kind.OTHER || !sampleTexts(type).isEmpty()

@@ -30,7 +30,6 @@ public final class OpenApi {
     static final JsonMapper MAPPER = JsonMapper.builder()
             .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).nodeFactory(new JsonNodeFactory(true)).build();
 
-    private static final List<String> EVERYBODY = List.of("*");
 
     /** The component of an If-Match that must be given. */
     private static final String GUARD = "If-Match.required";
@@ -239,7 +238,7 @@ public final class OpenApi {
         if (entity.guarded() && operation.refusals().contains(PRECONDITION_FAILED) && operation != Operation.READ) {
             Responses.refer(responses, "428");
         }
-        secured(described, operation == Operation.LIST ? entity.listers() : entity.roles(operation), EVERYBODY);
+        secured(described, operation == Operation.LIST ? entity.listers() : entity.roles(operation));
         return described;
     }
 
@@ -254,15 +253,25 @@ public final class OpenApi {
      *
      * @param more everybody's where one list says it all
      */
-    private void secured(ObjectNode operation, List<String> roles, List<String> more) {
+    /**
+     * Names the roles that a caller needs: every way to have one of each list.
+     *
+     * @param rights for each right that is needed, the roles that have it
+     */
+    @SafeVarargs
+    private void secured(ObjectNode operation, List<String>... rights) {
         if (mapping.hasAccess()) {
             Responses.refer(operation.withObject("/responses"), "401", "403");
-            ArrayNode security = operation.putArray("security");
-            for (List<String> needed : roles.stream().flatMap(role -> more.stream().map(other ->
-                    Stream.of(role, other).filter(name -> !name.equals("*")).distinct().sorted().toList())).distinct().toList()) {
-                ArrayNode required = security.addObject().putArray("bearer");
-                needed.forEach(required::add);
+            List<List<String>> ways = List.of(List.of());
+            for (List<String> roles : rights) {
+                ways = ways.stream().flatMap(way -> roles.stream().map(role -> Stream.concat(way.stream(), Stream.of(role))
+                        .filter(name -> !name.equals("*")).distinct().sorted().toList())).distinct().toList();
             }
+            ArrayNode security = operation.putArray("security");
+            ways.forEach(way -> {
+                ArrayNode required = security.addObject().putArray("bearer");
+                way.forEach(required::add);
+            });
         }
     }
 
@@ -399,7 +408,8 @@ public final class OpenApi {
         ObjectNode list = list(child.entity(), id, child.parent().path(),
                 "Lists the " + plural(child.entity()) + " of " + article(child.parent()));
         Responses.refer(list.withObject("/responses"), "404");
-        secured(list, child.parent().roles(Operation.READ), child.entity().roles(Operation.LIST));
+        secured(list, child.parent().roles(Operation.READ), child.entity().roles(Operation.LIST),
+                child.link().map(link -> link.entity().roles(link.entity().seeing())).orElse(List.of("*")));
         item.set("get", list);
         paths.set(path, item);
     }

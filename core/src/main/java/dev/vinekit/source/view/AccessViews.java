@@ -1,5 +1,6 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.mapping.Child;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Finder;
@@ -150,17 +151,18 @@ final class AccessViews {
                 entity.listers(finder).stream().map(JavaString::of).toList());
     }
 
-    /** What it takes to list the rows that belong to a row. */
-    static List<JavaName> ofChildren(Mapping mapping, Entity parent, Entity children) {
-        return Stream.concat(toInclude(mapping, parent).stream(),
-                        mapping.hasAccess() ? Stream.of(right(children, Operation.LIST)) : Stream.of())
-                .distinct().toList();
+    /** What it takes to list the rows that belong to a row: the rights to both tables, and to one that joins them. */
+    static List<JavaName> ofChildren(Mapping mapping, Child child) {
+        return !mapping.hasAccess() ? List.of() : Stream.of(
+                toInclude(mapping, child.parent()).stream(), Stream.of(right(child.entity(), Operation.LIST)),
+                child.link().flatMap(link -> toInclude(mapping, link.entity())).stream())
+                .flatMap(rights -> rights).distinct().toList();
     }
 
     /** What it takes to see a row that another one refers to. */
     static Optional<JavaName> toInclude(Mapping mapping, Entity entity) {
         return mapping.hasAccess()
-                ? Optional.of(right(entity, entity.can(Operation.READ) ? Operation.READ : Operation.LIST))
+                ? Optional.of(right(entity, entity.seeing()))
                 : Optional.empty();
     }
 

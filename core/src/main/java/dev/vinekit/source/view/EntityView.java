@@ -162,10 +162,11 @@ public record EntityView(
      * @param ofChange whether every change fills it anew
      * @param sql what it is filled with: the time, or the parameter marker
      * @param type as which the subject of a token is read
+     * @param length the greatest length of its text; 0 for no limit
      * @param field what clients are told; nothing if they are not
      */
     public record StampView(JavaString sqlName, boolean moment, boolean ofChange, JavaString sql, JavaCode type,
-            Optional<FieldView> field) {
+            int length, Optional<FieldView> field) {
     }
 
     /**

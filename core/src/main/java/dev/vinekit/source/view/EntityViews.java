@@ -135,6 +135,7 @@ final class EntityViews {
                 JavaString.of(field.sqlName()), field.filling().isMoment(), field.filling().isOfChange(),
                 JavaString.of(field.filling().isMoment() ? dialect.now(field.column().type()) : field.parameter()),
                 FieldViews.type(field, true),
+                field.type() == JavaType.STRING ? (int) Math.min(field.column().type().length(), Integer.MAX_VALUE) : 0,
                 field.told() ? Optional.of(views.get(field)) : Optional.empty())).toList();
     }
 

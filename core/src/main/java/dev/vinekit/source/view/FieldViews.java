@@ -46,7 +46,7 @@ final class FieldViews {
                         : JavaCode.of("%s", keys.variable(entity)),
                 field.filling() == Filling.RANDOM ? JavaCode.of("input.%1$s() == null ? UUID.randomUUID() : input.%1$s()", field.name())
                 : bound(field),
-                bound(field),
+                changed(field),
                 stored(field),
                 JavaString.of(field.name().value()),
                 JavaString.of(field.jsonName()),
@@ -100,6 +100,12 @@ final class FieldViews {
         return field.filling() == Filling.OWNER
                 ? JavaCode.of("SCOPE.given(%s)", field.input() == Field.Input.READ_ONLY ? JavaCode.of("null") : sent(field))
                 : field.told() ? sent(field) : JavaCode.of("Untold.of(%s)", sent(field));
+    }
+
+    /** The value for a changed row. */
+    private static JavaCode changed(Field field) {
+        return field.filling() == Filling.OWNER && field.input() != Field.Input.READ_ONLY
+                ? JavaCode.of("SCOPE.changed(%s)", sent(field)) : bound(field);
     }
 
     /** The value by which a row that is written refers to another. */

@@ -278,7 +278,7 @@ final class RelationViews {
                     child.finder(),
                     targets(child.relation(), entity).stream().map(Field::name).toList(),
                     !mapping.included(child.entity()).isEmpty(),
-                    AccessViews.ofChildren(mapping, entity, child.entity()),
+                    AccessViews.ofChildren(mapping, child),
                     child.entity().cacheSeconds());
         }).toList();
     }

@@ -163,7 +163,7 @@ class MappingFileTest {
         "{http: {other-tables: [b]}, entities: {full_vessel: {key: [code]}, note: {own-rows: {column: line, claim: a, all-for: [a]}, fields: {line: {type: b.C, converter: b.D}}}}} | cannot be compared with a claim",
         "entities: {transfer: {own-rows: {through: id}}}              | The column does not refer to another table.",
         "entities: {transfer: {own-rows: {through: vessel_id}}}       | belong to nobody either; say whose they are",
-        "entities: {vessel: {stamps: {created-at: litres}}}           | cannot be filled like that: it takes a column of times",
+        "entities: {vessel: {stamps: {created-at: litres}}}           | The service cannot fill the column LITRES: it needs a column of dates",
         "entities: {vessel: {stamps: {created-by: id}}}               | known by tokens: say by access who may do what",
         "stamps: {changed-by: x}                                      | known by tokens: say by access who may do what",
         "entities: {vessel: {access: {reed: [a]}}}                    | There is no key \"reed\"; the nearest is \"read\".",

@@ -76,16 +76,27 @@ public final class Caller {
 
 <#if s.signed>
     /**
-     * The subject of the token, to be kept with what its holder does; null for work of the service's own.
+     * The subject of the token, stored with the rows that its holder writes; null for work of the service itself.
      *
-     * @throws ProblemException 403 if it is not of this type
+     * @param longest the greatest length of a text that the column holds; 0 for no limit
+     * @throws ProblemException 403 if the token has no subject, or one that the column cannot hold
      */
-    public <T> T signature(Class<T> type) {
+    public <T> T signature(Class<T> type, int longest) {
         Object subject = claims.get("sub");
+        if (subject == null && service) {
+            return null;
+        } else if (subject == null) {
+            throw ProblemException.foreign("The token does not identify the caller: it has no subject (sub).");
+        }
+        String text = subject.toString();
+        if (longest > 0 && text.codePointCount(0, text.length()) > longest) {
+            throw ProblemException.foreign("The token does not identify the caller: its subject is longer than "
+                    + longest + " characters.");
+        }
         try {
-            return subject == null ? null : PathKeys.part(subject.toString(), type);
+            return PathKeys.part(text, type);
         } catch (IllegalArgumentException e) {
-            throw ProblemException.foreign("The token does not say who this is: its subject "
+            throw ProblemException.foreign("The token does not identify the caller: its subject "
                     + InputReader.expected(type) + ".");
         }
     }

@@ -148,6 +148,17 @@ public final class RowScope {
         return mine;
     }
 
+    /**
+     * The owner that a changed row gets; null to keep the one that it has.
+     *
+     * @param value the owner that the client names; null if none
+     * @throws ProblemException 403 if it is another owner and the caller may not choose one, or if the token does not
+     *     identify the caller
+     */
+    public Object changed(Object value) {
+        return value == null ? null : given(value);
+    }
+
     private Object mine() {
         Object value = Caller.current().claim(claim);
         boolean plain = value instanceof String || value instanceof Integer || value instanceof Long || value instanceof BigInteger;

@@ -38,7 +38,19 @@ public final class Update {
         }
         return this;
     }
-<#if s.secretive || s.owned>
+<#if s.owned>
+
+    /** Sets a column that keeps its value unless another one is given. */
+    public Update setIfGiven(String field, String column, Object value) {
+        return setIfGiven(field, column, "?", value);
+    }
+
+    /** Sets such a column whose parameter marker is more than a question mark. */
+    public Update setIfGiven(String field, String column, String marker, Object value) {
+        return value == null ? this : set(field, column, marker, value);
+    }
+</#if>
+<#if s.secretive>
 
     /** Sets a column that clients may leave out of a whole row: without a value it stays as it is. */
     public Update setOrKeep(String field, String column, Object value) {

@@ -4,7 +4,7 @@
 <#-- What every change of a row changes besides. -->
 <#macro changed>
 <#list e.stamps?filter(t -> t.ofChange) as t>
-                .put(${t.sqlName}, ${t.sql}<#if !t.moment>, Caller.current().signature(${t.type}.class)</#if>)
+                .put(${t.sqlName}, ${t.sql}<#if !t.moment>, Caller.current().signature(${t.type}.class, ${t.length?c})</#if>)
 </#list>
 <#if e.version??>
                 .count(${e.version.sqlName})
@@ -158,7 +158,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})
 </#list>
 <#list e.stamps as t>
-                .<#if t.moment>put(${t.sqlName}, ${t.sql})<#else>set(${t.sqlName}, <#if "${t.sql}" != '"?"'>${t.sql}, </#if>Caller.current().signature(${t.type}.class))</#if>
+                .<#if t.moment>put(${t.sqlName}, ${t.sql})<#else>set(${t.sqlName}, <#if "${t.sql}" != '"?"'>${t.sql}, </#if>Caller.current().signature(${t.type}.class, ${t.length?c}))</#if>
 </#list>
 <#if e.sql.readBack??>
 <#list e.sql.readBack.defaults as d>
@@ -194,7 +194,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
                 .set(${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.inserted})<#if !f?has_next && !e.stamps?has_content>;</#if>
 </#list>
 <#list e.stamps as t>
-                .<#if t.moment>put(${t.sqlName}, ${t.sql})<#else>set(${t.sqlName}, <#if "${t.sql}" != '"?"'>${t.sql}, </#if>Caller.current().signature(${t.type}.class))</#if><#if !t?has_next>;</#if>
+                .<#if t.moment>put(${t.sqlName}, ${t.sql})<#else>set(${t.sqlName}, <#if "${t.sql}" != '"?"'>${t.sql}, </#if>Caller.current().signature(${t.type}.class, ${t.length?c}))</#if><#if !t?has_next>;</#if>
 </#list>
     }
 
@@ -211,7 +211,7 @@ public final class ${e.name}Repository extends RowRepository<${e.name}> {
 </#if>
         return new Update(${e.sql.rows}, fields)
 <#list e.updates as f>
-                .${(f.told && !f.owner)?then("set", "setOrKeep")}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
+                .${f.owner?then("setIfGiven", f.told?then("set", "setOrKeep"))}(${f.json}, ${f.sqlName}<#if f.parameter??>, ${f.parameter}</#if>, ${f.bound})
 </#list>
 <@changed/><#if e.scoped>
                 .where(connection, narrowed(BY_KEY, ${shape.keyParts("key")}));
