@@ -22,6 +22,7 @@ import java.util.stream.Collectors;
  */
 public record ChangeFile(SchemaDifference difference, String text, List<String> decisions) {
     private static final int MOST_NAMES = 3;
+    private static final int LONGEST = 120;
 
     public ChangeFile {
         decisions = List.copyOf(decisions);
@@ -77,6 +78,7 @@ public record ChangeFile(SchemaDifference difference, String text, List<String> 
                 .map(table -> table.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
                         .replaceAll("^-|-$", ""))
                 .filter(name -> !name.isEmpty()).toList();
-        return names.isEmpty() || names.size() > MOST_NAMES ? "schema" : String.join("-and-", names);
+        String about = String.join("-and-", names);
+        return names.isEmpty() || names.size() > MOST_NAMES || about.length() > LONGEST ? "schema" : about;
     }
 }

@@ -180,7 +180,7 @@ public final class ScratchDatabase implements AutoCloseable {
                 return;
             }
             try (Statement statement = anchor.createStatement()) {
-                statement.execute(sql);
+                StatementLimit.execute(statement, sql, StatementLimit.seconds());
             }
         } catch (SQLException e) {
             throw new ScriptError(part.line(), firstWords(sql), e);

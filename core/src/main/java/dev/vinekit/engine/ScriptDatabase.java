@@ -5,6 +5,7 @@ import dev.vinekit.fault.Remedy;
 import dev.vinekit.sql.ScriptSyntax;
 import dev.vinekit.sql.ScriptText;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.CharacterCodingException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -16,6 +17,8 @@ import java.util.Map;
 
 /** A scratch database that somebody's scripts have made, a dump for instance; it goes away when it is closed. */
 public final class ScriptDatabase implements AutoCloseable {
+    private static final int LARGEST = 256 << 20;
+
     private final Database database;
     private final ScratchDatabase scratch;
     private final List<ScratchDatabase.Skipped> skipped;
@@ -57,7 +60,7 @@ public final class ScriptDatabase implements AutoCloseable {
 
     private static String text(Path script, ScriptSyntax syntax) {
         try {
-            return ScriptText.of(Files.readAllBytes(script), syntax);
+            return ScriptText.of(read(script), syntax);
         } catch (NoSuchFileException e) {
             throw Fault.inCall("There is no file " + script + ".", "Check the path.");
         } catch (CharacterCodingException e) {
@@ -66,6 +69,18 @@ public final class ScriptDatabase implements AutoCloseable {
         } catch (IOException e) {
             throw Fault.inWorld("Reading " + script + " failed: " + e + ".",
                     "Check that it is a file that may be read.", e);
+        }
+    }
+
+    /** Everything in a file, which may be a pipe. Devices never end, and a script that large is none. */
+    private static byte[] read(Path script) throws IOException {
+        try (InputStream file = Files.newInputStream(script)) {
+            byte[] bytes = file.readNBytes(LARGEST + 1);
+            if (bytes.length > LARGEST) {
+                throw Fault.inCall(script + " has more than " + (LARGEST >> 20) + " MiB.",
+                        "Name a file with the definitions of the tables, without their rows.");
+            }
+            return bytes;
         }
     }
 

@@ -3,6 +3,7 @@ package dev.vinekit.mapping;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.Table;
+import dev.vinekit.schema.TableName;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -13,7 +14,7 @@ import java.util.function.Function;
 
 /** Finds the decisions about a table, and notes those that are about nothing. */
 final class DecisionLookup {
-    private final Map<Table, OfTable> byTable = new HashMap<>();
+    private final Map<TableName, OfTable> byTable = new HashMap<>();
     private final List<Mistake> mistakes = new ArrayList<>();
 
     DecisionLookup(Decisions decisions, Schema schema) {
@@ -23,7 +24,7 @@ final class DecisionLookup {
                     .or(() -> find(entry.getKey(), schema.tables(), t -> t.name().name()));
             table.ifPresentOrElse(
                     found -> {
-                        if (byTable.put(found, new OfTable(found, path, entry.getValue())) != null) {
+                        if (byTable.put(found.name(), new OfTable(found, path, entry.getValue())) != null) {
                             mistakes.add(new Mistake(path, "Another entry is about the same table; join the two."));
                         }
                     },
@@ -33,8 +34,8 @@ final class DecisionLookup {
     }
 
     OfTable of(Table table) {
-        return byTable.computeIfAbsent(table,
-                key -> new OfTable(key, List.of("entities", table.name().name()), Decisions.OfEntity.NONE));
+        return byTable.computeIfAbsent(table.name(),
+                key -> new OfTable(table, List.of("entities", table.name().name()), Decisions.OfEntity.NONE));
     }
 
     List<Mistake> mistakes() {

@@ -1,5 +1,6 @@
 package dev.vinekit.mapping;
 
+import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +13,9 @@ import javax.lang.model.SourceVersion;
 
 /** Gives out Java names that the compiler takes and nothing else has. */
 final class Names {
+    /** File names have at most 255 bytes on most file systems; this leaves room for layers, tests and extensions. */
+    private static final int LONGEST = 180;
+
     /** Methods of {@link Object} that a record component may not be called (JLS 17, section 8.10.1). */
     private static final Set<String> NO_COMPONENTS = Set.of(
             "clone", "finalize", "hashCode", "notify", "notifyAll", "toString", "wait");
@@ -44,14 +48,14 @@ final class Names {
         if (wanted.isEmpty() || !Character.isJavaIdentifierStart(wanted.charAt(0))) {
             wanted = "Table" + wanted;
         }
-        String name = wanted;
-        String reason = "";
+        String name = shortened(wanted);
+        String reason = name.equals(wanted) ? "" : "file systems allow no file name of that length";
         for (int i = 1; ; i++) {
             reason = reason.isEmpty() ? clash(name) : reason;
             if (clash(name).isEmpty()) {
                 break;
             }
-            name = wanted + "Row" + (i == 1 ? "" : i);
+            name = shortened(wanted) + "Row" + (i == 1 ? "" : i);
         }
         if (!name.equals(wanted)) {
             onRename.accept(wanted, reason);
@@ -73,11 +77,20 @@ final class Names {
         return patterns.stream().map(pattern -> pattern.replace("*", name));
     }
 
+    /** The beginning of a name, so long that a file of its class can be created, whatever is added to the name. */
+    private static String shortened(String name) {
+        String beginning = name;
+        while (beginning.getBytes(StandardCharsets.UTF_8).length > LONGEST) {
+            beginning = beginning.substring(0, beginning.offsetByCodePoints(beginning.length(), -1));
+        }
+        return beginning;
+    }
+
     /** A class name for an enum. */
     JavaName type(String wanted) {
-        String name = wanted;
+        String name = shortened(wanted);
         for (int i = 2; taken.contains(name.toLowerCase(Locale.ROOT)); i++) {
-            name = wanted + i;
+            name = shortened(wanted) + i;
         }
         taken.add(name.toLowerCase(Locale.ROOT));
         return JavaName.of(name);

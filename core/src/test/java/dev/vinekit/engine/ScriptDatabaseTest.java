@@ -16,7 +16,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.ResultSet;
+import java.sql.SQLTimeoutException;
 import java.sql.Statement;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -186,5 +188,33 @@ class ScriptDatabaseTest {
             }
         }
         return found;
+    }
+
+    /** A script may never end. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "h2         | SELECT COUNT(*) FROM SYSTEM_RANGE(1, 1000000) a, SYSTEM_RANGE(1, 1000000) b",
+        "postgresql | SELECT pg_sleep(600)",
+        "mariadb    | SELECT SLEEP(600)",
+        "mysql      | SELECT BENCHMARK(100000000000, SHA2(1, 512))",
+        "sqlite     | WITH RECURSIVE c(n) AS (SELECT 1 UNION ALL SELECT n + 1 FROM c) SELECT sum(n) FROM c"})
+    void statementThatDoesNotEndIsCancelled(String engine, String sql) throws Exception {
+        try (TestDatabases database = TestDatabases.on(engine, "CREATE TABLE cask (id INT PRIMARY KEY)");
+                Connection connection = database.scratch().connect();
+                Statement statement = connection.createStatement()) {
+            long begin = System.nanoTime();
+
+            assertThatThrownBy(() -> StatementLimit.execute(statement, sql, 1)).isInstanceOf(SQLTimeoutException.class)
+                    .hasMessageContaining("did not end within 1 seconds").hasMessageContaining(StatementLimit.VARIABLE);
+
+            assertThat(Duration.ofNanos(System.nanoTime() - begin)).isLessThan(Duration.ofSeconds(30));
+            StatementLimit.execute(statement, "DELETE FROM cask", 30);
+        }
+    }
+
+    @Test
+    void deviceThatNeverEndsIsRefused() {
+        assertThatThrownBy(() -> ScriptDatabase.of("h2", Path.of("/dev/zero"))).isInstanceOf(Fault.class)
+                .hasMessageContaining("/dev/zero has more than 256 MiB");
     }
 }

@@ -20,6 +20,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -34,10 +35,18 @@ class HostileProjectTest {
     private static final String TABLE = "CREATE TABLE barrel (id INT PRIMARY KEY, code VARCHAR(9))";
 
     @TempDir
+    private static Path prepared;
+
+    @TempDir
     private Path parent;
 
     private Path victim;
     private GeneratedProject project;
+
+    @BeforeAll
+    static void generateOnce() throws Exception {
+        new GeneratedProject(prepared.resolve("project")).generate(TABLE);
+    }
 
     @BeforeEach
     void projectAndVictim() throws Exception {
@@ -45,7 +54,15 @@ class HostileProjectTest {
         Files.writeString(victim.resolve("diary.txt"), "mine");
         Files.createDirectories(victim.resolve("empty"));
         project = new GeneratedProject(parent.resolve("project"));
-        project.generate(TABLE);
+        copy(prepared.resolve("project"), project.directory());
+    }
+
+    private static void copy(Path from, Path to) throws IOException {
+        try (Stream<Path> files = Files.walk(from)) {
+            for (Path file : files.toList()) {
+                Files.copy(file, to.resolve(from.relativize(file).toString()));
+            }
+        }
     }
 
     private Path in(String path) throws IOException {

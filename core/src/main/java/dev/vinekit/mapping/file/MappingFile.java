@@ -180,7 +180,8 @@ public final class MappingFile {
      * @throws Fault naming its mistakes, each with its place
      */
     public void verifySource() {
-        refuse(mistakes.stream().filter(mistake -> mistake.path().get(0).equals("source")).toList());
+        refuse(mistakes.stream().filter(mistake -> mistake.path().isEmpty()
+                || mistake.path().get(0).equals("source")).toList());
     }
 
     private void refuse(List<Mistake> all) {

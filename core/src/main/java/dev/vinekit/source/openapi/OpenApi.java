@@ -264,8 +264,9 @@ public final class OpenApi {
             Responses.refer(operation.withObject("/responses"), "401", "403");
             List<List<String>> ways = List.of(List.of());
             for (List<String> roles : rights) {
-                ways = ways.stream().flatMap(way -> roles.stream().map(role -> Stream.concat(way.stream(), Stream.of(role))
-                        .filter(name -> !name.equals("*")).distinct().sorted().toList())).distinct().toList();
+                ways = ways.stream().flatMap(way -> roles.stream()
+                        .map(role -> Stream.concat(way.stream(), Stream.of(role)).filter(name -> !name.equals("*"))
+                                .distinct().sorted().toList())).distinct().toList();
             }
             ArrayNode security = operation.putArray("security");
             ways.forEach(way -> {

@@ -16,13 +16,14 @@ import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
+import dev.vinekit.sql.SqlText;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -279,12 +280,14 @@ final class EntityViews {
         JavaString path = JavaString.of(entity.path());
         List<UniqueKey> keys = new ArrayList<>(entity.table().primaryKey().stream().toList());
         keys.addAll(entity.table().uniqueKeys());
-        entity.table().indexes().stream().filter(Index::unique)
+        entity.table().indexes().stream().filter(index -> index.unique() && !index.columns().isEmpty())
                 .forEach(index -> keys.add(new UniqueKey(index.name(), index.columns())));
         for (UniqueKey key : keys) {
-            constraints.add(constraint("unique", dialect.reported(entity.table(), key), List.of(path),
-                    key.columns().stream().map(entity::field).toList()));
+            unique(entity, key, key.columns(), constraints);
         }
+        entity.table().indexes().stream().filter(Index::unique).filter(index -> index.columns().isEmpty())
+                .forEach(index -> unique(entity, new UniqueKey(index.name(), List.of()), mentioned(entity, index),
+                        constraints));
         for (Relation relation : entity.relations()) {
             JavaString parents = JavaString.of(mapping.entity(relation.foreignKey().target()).path());
             constraints.add(constraint("reference", relation.foreignKey().name(), List.of(path, parents),
@@ -293,6 +296,22 @@ final class EntityViews {
         entity.checks().forEach(check ->
                 constraints.add(constraint("check", check.constraint(), List.of(path), check.fields())));
         return constraints;
+    }
+
+    /** A key, under each name by which the database may report it. */
+    private void unique(Entity entity, UniqueKey key, List<String> columns, List<JavaCode> constraints) {
+        Stream.of(key, new UniqueKey(key.name(), columns)).map(each -> dialect.reported(entity.table(), each)).distinct()
+                .forEach(name -> constraints.add(constraint("unique", name, List.of(JavaString.of(entity.path())),
+                        columns.stream().map(entity::field).toList())));
+    }
+
+    /** The columns in the key of an index over expressions, or over part of the rows. */
+    private static List<String> mentioned(Entity entity, Index index) {
+        String definition = index.definition().orElse("");
+        String key = definition.substring(definition.indexOf('(') + 1).replaceFirst("(?is)\\bWHERE\\b.*", "");
+        Set<String> words = SqlText.identifiers(key, word -> word.toLowerCase(Locale.ROOT));
+        return entity.fields().stream().map(field -> field.column().name())
+                .filter(name -> words.contains(name.toLowerCase(Locale.ROOT)) || words.contains(name)).toList();
     }
 
     private JavaCode constraint(String kind, String name, List<JavaString> paths, List<Field> fields) {

@@ -24,6 +24,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -34,6 +35,8 @@ final class SampleViews {
     private final Mapping mapping;
     private final SampleRows samples;
     private final Dialect dialect;
+    private final Map<TableName, SampleRow> first = new ConcurrentHashMap<>();
+    private final Map<TableName, SampleRow> second = new ConcurrentHashMap<>();
 
     SampleViews(Mapping mapping, SampleRows samples, Dialect dialect) {
         this.mapping = mapping;
@@ -41,8 +44,9 @@ final class SampleViews {
         this.samples = samples;
     }
 
+    /** A row of samples; each is made once, because every field of a table asks for it. */
     SampleRow row(Entity entity, boolean other) {
-        return samples.row(entity, other);
+        return (other ? second : first).computeIfAbsent(entity.table().name(), name -> samples.row(entity, other));
     }
 
     /** Whether rows that a row must refer to must refer to rows of its table. */
@@ -63,7 +67,7 @@ final class SampleViews {
 
     /** Whether two samples never have the same value here, where clients write one at all. */
     boolean differs(Entity entity, boolean other, Field field) {
-        Sample sample = samples.row(entity, other).values().get(field);
+        Sample sample = row(entity, other).values().get(field);
         if (sample instanceof Sample.Reference reference) {
             Entity target = mapping.entity(reference.relation().foreignKey().target());
             return isParentCreated(entity, reference.relation())
@@ -76,7 +80,7 @@ final class SampleViews {
 
     /** Whether the field tells rows apart only together with others. */
     boolean isDigit(Entity entity, Field field) {
-        return samples.row(entity, false).values().get(field) instanceof Sample.NumberedDigit;
+        return row(entity, false).values().get(field) instanceof Sample.NumberedDigit;
     }
 
     /** Whether rows can be made up. */
@@ -90,7 +94,7 @@ final class SampleViews {
     }
 
     SampleView of(Entity entity, boolean other) {
-        SampleRow row = samples.row(entity, other);
+        SampleRow row = row(entity, other);
         List<Relation> used = entity.relations().stream()
                 .filter(relation -> row.values().values().stream().anyMatch(value ->
                         value instanceof Sample.Reference reference && reference.relation().equals(relation)))
@@ -111,7 +115,7 @@ final class SampleViews {
 
     /** A row by itself: it refers to rows that nobody has inserted. */
     EntityView.UnitView alone(Entity entity) {
-        SampleRow row = samples.row(entity, false);
+        SampleRow row = row(entity, false);
         List<JavaCode> input = entity.inputs().stream()
                 .map(field -> argument(field, constant(entity, row.values().get(field), 1, 0))).toList();
         Optional<Field> needed = entity.inputs().stream().filter(field -> field.requiredOnCreate() && row.has(field))
@@ -136,7 +140,7 @@ final class SampleViews {
 
     /** What a stored row may have in a field; rows that refer to each other in a circle have no value of their own. */
     private Sample stored(Entity entity, Field field, int n, int steps) {
-        Sample sample = samples.row(entity, false).values().getOrDefault(field, new Sample.Nothing());
+        Sample sample = row(entity, false).values().getOrDefault(field, new Sample.Nothing());
         boolean filled = sample instanceof Sample.Nothing && !field.column().nullable()
                 || steps > mapping.entities().size();
         return filled ? samples.free(entity, field, false).ofRow(n) : constant(entity, sample, n, steps);

@@ -347,4 +347,12 @@ class MappingFileTest {
     private static Mapping map(String yaml) throws SQLException {
         return VineKit.map(schema(), parse(yaml).inPackage("com.example.a"), Set.of());
     }
+
+    @Test
+    void listInPlaceOfTheSectionsIsNamed() {
+        MappingFile file = MappingFile.parse("vinekit.yaml", "- vessel", Map.of(), true);
+
+        assertThatThrownBy(file::verifySource).isInstanceOf(Fault.class)
+                .hasMessageContaining("vinekit.yaml, line 1, column 1: Keys with values belong here");
+    }
 }

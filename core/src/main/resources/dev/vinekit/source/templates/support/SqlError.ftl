@@ -7,10 +7,11 @@ import java.sql.SQLException;
  */
 public record SqlError(Kind kind, String constraint) {
     /**
-     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * What the database did not like. Referred is a row that others refer to; a refusal comes from a trigger or procedure; a
+     * collision is with other transactions. Gone is a server that ends the connection, a
      * standby one that does not take changes: another connection may lead to one that does.
      */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
+    public enum Kind { DUPLICATE, REFERENCE, REFERRED, CHECK, REFUSAL, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; SQL states as several engines use them beyond the class 23 of the standard. */
     public static SqlError of(SQLException error) {

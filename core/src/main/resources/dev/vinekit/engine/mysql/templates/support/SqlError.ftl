@@ -14,10 +14,11 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern CHECK = Pattern.compile("Check constraint '(.*)' is violated", Pattern.DOTALL);
 
     /**
-     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * What the database did not like. Referred is a row that others refer to; a refusal comes from a trigger or procedure; a
+     * collision is with other transactions. Gone is a server that ends the connection, a
      * standby one that does not take changes: another connection may lead to one that does.
      */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
+    public enum Kind { DUPLICATE, REFERENCE, REFERRED, CHECK, REFUSAL, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; codes as in the MySQL manual, "Server Error Message Reference". */
     public static SqlError of(SQLException error) {
@@ -25,7 +26,9 @@ public record SqlError(Kind kind, String constraint) {
         boolean unreachable = String.valueOf(error.getSQLState()).startsWith("08");
         return switch (error.getErrorCode()) {
             case 1062, 1586 -> new SqlError(Kind.DUPLICATE, name(KEY, message));
-            case 1216, 1217, 1451, 1452 -> new SqlError(Kind.REFERENCE, name(REFERENCE, message));
+            case 1216, 1452 -> new SqlError(Kind.REFERENCE, name(REFERENCE, message));
+            case 1217, 1451 -> new SqlError(Kind.REFERRED, name(REFERENCE, message));
+            case 1644 -> new SqlError(Kind.REFUSAL, "");
             case 3819 -> new SqlError(Kind.CHECK, name(CHECK, message));
             case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1411, 1416, 1690, 3140, 3141, 3643, 3903 ->
                     new SqlError(Kind.VALUE, "");

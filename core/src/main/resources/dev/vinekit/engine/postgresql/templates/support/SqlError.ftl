@@ -9,10 +9,11 @@ import org.postgresql.util.ServerErrorMessage;
  */
 public record SqlError(Kind kind, String constraint) {
     /**
-     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * What the database did not like. Referred is a row that others refer to; a refusal comes from a trigger or procedure; a
+     * collision is with other transactions. Gone is a server that ends the connection, a
      * standby one that does not take changes: another connection may lead to one that does.
      */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
+    public enum Kind { DUPLICATE, REFERENCE, REFERRED, CHECK, REFUSAL, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; SQL states as in the PostgreSQL manual, appendix A. */
     public static SqlError of(SQLException error) {
@@ -20,6 +21,7 @@ public record SqlError(Kind kind, String constraint) {
             case "23505", "23P01" -> Kind.DUPLICATE;
             case "23503", "23001" -> Kind.REFERENCE;
             case "23514" -> Kind.CHECK;
+            case "P0001" -> Kind.REFUSAL;
             case "23502" -> Kind.VALUE;
             case "40001", "40P01" -> Kind.COLLISION;
             case "57P01", "57P02", "57P03", "57P05" -> Kind.GONE;

@@ -12,10 +12,11 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern NAMED = Pattern.compile("; \"?(.+?)\"? table: ");
 
     /**
-     * What the database did not like; a collision is with other transactions. Gone is a server that ends the connection, a
+     * What the database did not like. Referred is a row that others refer to; a refusal comes from a trigger or procedure; a
+     * collision is with other transactions. Gone is a server that ends the connection, a
      * standby one that does not take changes: another connection may lead to one that does.
      */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
+    public enum Kind { DUPLICATE, REFERENCE, REFERRED, CHECK, REFUSAL, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
 
     /** Reads an error; SQL states as in the HSQLDB guide, "Error Codes". */
     public static SqlError of(SQLException error) {
