@@ -109,6 +109,14 @@ public final class ProblemException extends RuntimeException {
         return new ProblemException(Problem.of(422, "Unprocessable Content", detail, violations), cause);
     }
 
+    /**
+     * 409: a trigger or procedure of the database refuses the change. What it says may hold more than clients may know.
+     */
+    public static ProblemException refusedByDatabase(Throwable cause) {
+        return new ProblemException(
+                Problem.of(409, "Conflict", "A rule of the database refuses this change.", List.of()), cause);
+    }
+
     /** 400: the database's own check refuses the values. */
     public static ProblemException refused(List<String> fields, String rule, Throwable cause) {
         List<Violation> violations = violations(fields, rule, "is refused by the database's check");

@@ -15,16 +15,19 @@ public record SqlError(Kind kind, String constraint) {
     private static final Pattern KEY = Pattern.compile("^(?:" + NAME + "\\.)?" + NAME);
 
     /**
-     * What the database did not like; a collision is with other transactions. Gone is a server that ends the
-     * connection, a standby one that does not take changes: another connection may lead to one that does.
+     * What the database did not like. Referred is a row that others refer to; a refusal comes from a trigger or
+     * procedure; a collision is with other transactions. Gone is a server that ends the connection, a standby one that
+     * does not take changes: another connection may lead to one that does.
      */
-    public enum Kind { DUPLICATE, REFERENCE, CHECK, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE, OTHER }
+    public enum Kind { DUPLICATE, REFERENCE, REFERRED, CHECK, REFUSAL, VALUE, COLLISION, GONE, STANDBY, UNAVAILABLE,
+            OTHER }
 
     /** Reads an error; codes as in {@code org.h2.api.ErrorCode}. */
     public static SqlError of(SQLException error) {
         Kind kind = switch (error.getErrorCode()) {
             case 23505 -> Kind.DUPLICATE;
-            case 23503, 23506 -> Kind.REFERENCE;
+            case 23506 -> Kind.REFERENCE;
+            case 23503 -> Kind.REFERRED;
             case 23513, 23514 -> Kind.CHECK;
             case 23502 -> Kind.VALUE;
             case 40001, 50200, 90131 -> Kind.COLLISION;

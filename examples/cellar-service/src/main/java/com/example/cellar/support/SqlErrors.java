@@ -52,19 +52,22 @@ public final class SqlErrors {
     }
 
     /**
-     * Whether there was no connection to be had, or it broke: SQL states of class 08 of the standard, and the pool's
-     * own.
+     * Whether no connection was available, or it broke: SQL states of class 08 of the standard, and the pool's own.
+     * Drivers also use these exceptions where a trigger refuses a change.
      */
     private static boolean isConnection(SQLException error) {
-        return error instanceof SQLTransientConnectionException || error instanceof SQLNonTransientConnectionException
+        boolean broken = error instanceof SQLTransientConnectionException
+                || error instanceof SQLNonTransientConnectionException
                 || error instanceof SQLRecoverableException || error instanceof SQLTimeoutException
                 || String.valueOf(error.getSQLState()).startsWith("08");
+        return broken && SqlError.of(error).kind() != SqlError.Kind.REFUSAL;
     }
 
     /**
      * The problem that an error means.
      *
-     * @param deleting whether a row was to be deleted: a broken reference then is one to that row
+     * @param deleting whether a row was to be deleted: a broken reference then is one to that row, as is one of another
+     *     table when a row is changed
      */
     public RuntimeException translate(SQLException error, boolean deleting) {
         if (error instanceof UncertainCommit) {
@@ -74,19 +77,24 @@ public final class SqlErrors {
         if (isConnection(error) || Cancellation.isCurrent()) {
             return ProblemException.unavailable(error);
         }
-        Stream<Constraint> nearest = deleting ? possibleReferrers() : own.stream();
+        boolean rowIsReferredTo = deleting || refusal.kind() == SqlError.Kind.REFERRED;
+        Stream<Constraint> nearest = rowIsReferredTo ? possibleReferrers() : own.stream();
         Optional<Constraint> constraint = Stream.concat(nearest, all.stream())
                 .filter(candidate -> !refusal.constraint().isEmpty() && candidate.name().equals(refusal.constraint()))
                 .findFirst();
         List<String> fields = constraint.map(Constraint::fields).orElse(List.of());
+        boolean ofOthers = constraint.map(found -> !own.contains(found))
+                .orElseGet(() -> possibleReferences().isEmpty());
+        boolean referred = rowIsReferredTo || !own.isEmpty() && ofOthers;
         return switch (refusal.kind()) {
             case DUPLICATE -> ProblemException.duplicate(fields, error);
-            case REFERENCE -> deleting
+            case REFERENCE, REFERRED -> referred
                     ? ProblemException.stillReferredTo(
                             constraint.map(Constraint::children).orElseGet(this::possibleChildren), error)
                     : ProblemException.missingReference(
                             constraint.map(Constraint::parents).orElse("row"),
                             constraint.map(Constraint::fields).orElseGet(this::possibleReferences), error);
+            case REFUSAL -> ProblemException.refusedByDatabase(error);
             case CHECK -> ProblemException.refused(fields, constraint.map(Constraint::name).orElse("check"), error);
             case VALUE -> ProblemException.refused(List.of(), "type", error);
             case COLLISION, GONE, STANDBY, UNAVAILABLE -> ProblemException.unavailable(error);

@@ -156,7 +156,8 @@ public final class TestDatabase implements AutoCloseable {
         try {
             return Sql.update(anchor, "DELETE FROM " + table.sqlName() + " WHERE " + table.match(), key.toArray()) > 0;
         } catch (SQLException e) {
-            if (SqlError.of(e).kind() == SqlError.Kind.REFERENCE) {
+            SqlError.Kind kind = SqlError.of(e).kind();
+            if (kind == SqlError.Kind.REFERENCE || kind == SqlError.Kind.REFERRED) {
                 return false;
             }
             throw e;
