@@ -26,7 +26,6 @@ final class Plan {
     /** What the files of tables are, by their templates. */
     private static final Map<String, String> SORTS = Sources.sorts();
 
-    private final Path directory;
     private final ProjectPaths paths;
     private final LastRun last;
 
@@ -40,7 +39,6 @@ final class Plan {
     private final List<FileChange> changes = new ArrayList<>();
 
     private Plan(Path directory, List<SourceFile> files) {
-        this.directory = directory;
         this.paths = ProjectPaths.of(directory);
         this.last = LastRun.of(directory);
         this.texts = last.texts();

@@ -111,6 +111,7 @@ class AbuseTest {
                 .forEach(body -> assertHarmless(http.post("/vessels", body), 400));
         for (byte[] bytes : List.of(new byte[] {'{', '"', 'c', (byte) 0xC3, (byte) 0x28, '"', ':', '1', '}'},
                 new byte[] {'{', '"', 'c', 'o', 'd', 'e', '"', ':', '"', (byte) 0xFF, '"', '}'},
+                new byte[] {'{', '"', 'c', 'o', 'd', 'e', '"', ':', '"', (byte) 0xC1, (byte) 0x81, '"', '}'},
                 new byte[] {0, 0, 0})) {
             assertHarmless(http.send("POST", "/vessels", HttpRequest.BodyPublishers.ofByteArray(bytes)), 400);
         }
