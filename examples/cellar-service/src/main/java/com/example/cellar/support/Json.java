@@ -34,6 +34,7 @@ public final class Json {
 
     public static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .disable(JsonFactory.Feature.CHARSET_DETECTION)
+                    .disable(JsonFactory.Feature.INTERN_FIELD_NAMES)
                     .streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(MOST_LEVELS).build())
                             .build())
             .addModule(new JavaTimeModule())

@@ -16,6 +16,9 @@ import java.io.OutputStream;
 import java.lang.annotation.Annotation;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.Type;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 
 /** Reads request bodies and writes answers as JSON. */
@@ -59,11 +62,16 @@ public final class JsonProvider implements MessageBodyReader<Object>, MessageBod
             throw ProblemException.tooLarge(maxBodyBytes);
         }
         try {
-            JsonNode json = Json.MAPPER.readTree(bytes);
+            // Jackson accepts bytes that are not well-formed, such as overlong forms (RFC 3629, section 3).
+            JsonNode json
+                    = Json.MAPPER.readTree(StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes))
+                            .toString());
             if (hasMinusZero(bytes)) {
                 throw ProblemException.malformed("A number is minus zero, which is not kept.");
             }
             return json;
+        } catch (CharacterCodingException e) {
+            throw ProblemException.malformed("The body is not well-formed JSON: it is not text in UTF-8.", e);
         } catch (NumberFormatException e) {
             throw ProblemException.malformed("The body has a number with an exponent that nobody can count with.", e);
         } catch (JsonProcessingException e) {
