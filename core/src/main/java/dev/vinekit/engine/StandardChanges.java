@@ -352,9 +352,16 @@ public class StandardChanges {
             return;
         }
         warn("Present rows of " + table.name() + " get the value " + value.get() + " for " + column.name() + ".");
-        add(alter + "ADD COLUMN " + plainColumn);
-        add("UPDATE " + name(table) + " SET " + name + " = " + value.get());
-        required(table, column).forEach(this::add);
+        filled(table, column, value.get()).forEach(this::add);
+    }
+
+    /** The statements that add a required column, in which present rows get a value. */
+    protected List<String> filled(Table table, Column column, String value) {
+        List<String> statements = new ArrayList<>(List.of(
+                "ALTER TABLE " + name(table) + " ADD COLUMN " + definition.column(table, column.withNullable()),
+                "UPDATE " + name(table) + " SET " + dialect.identifier(column.name()) + " = " + value));
+        statements.addAll(required(table, column));
+        return statements;
     }
 
     /** The statements that make a column without a default required. */

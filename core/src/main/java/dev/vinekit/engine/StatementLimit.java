@@ -37,17 +37,25 @@ final class StatementLimit {
     static void execute(Statement statement, String sql, int seconds) throws SQLException {
         AtomicBoolean late = new AtomicBoolean();
         ScheduledFuture<?> alarm = CLOCK.schedule(() -> cancel(statement, late), seconds, TimeUnit.SECONDS);
+        SQLException failure = null;
         try {
             statement.execute(sql);
         } catch (SQLException e) {
-            if (late.get()) {
-                throw new SQLTimeoutException("the statement did not end within " + seconds + " seconds; " + VARIABLE
-                        + " sets another limit", e.getSQLState(), e.getErrorCode(), e);
-            }
-            throw e;
+            failure = e;
         } finally {
             alarm.cancel(false);
         }
+        if (late.get()) {
+            throw late(seconds, failure);
+        } else if (failure != null) {
+            throw failure;
+        }
+    }
+
+    /** Some functions of MySQL end without an error when they are cancelled. */
+    private static SQLTimeoutException late(int seconds, SQLException cause) {
+        return new SQLTimeoutException("the statement did not end within " + seconds + " seconds; " + VARIABLE
+                + " sets another limit", cause == null ? null : cause.getSQLState(), 0, cause);
     }
 
     private static void cancel(Statement statement, AtomicBoolean late) {

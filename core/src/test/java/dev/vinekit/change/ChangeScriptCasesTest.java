@@ -19,6 +19,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -177,7 +178,9 @@ class ChangeScriptCasesTest {
         String before = "CREATE TABLE vessel (id INT PRIMARY KEY, code VARCHAR(9)); CREATE VIEW codes AS SELECT code FROM vessel";
         ChangeScript script = script("postgresql", before, before.replace("VARCHAR(9)", "TEXT"));
         try (TestDatabases database = TestDatabases.administered("postgresql", before)) {
-            database.run("CREATE ROLE taster; GRANT SELECT ON codes TO taster WITH GRANT OPTION; GRANT UPDATE (code) ON codes TO PUBLIC");
+            String reader = "reader_" + UUID.randomUUID().toString().replace("-", "");
+            database.run("CREATE ROLE " + reader + "; GRANT SELECT ON codes TO " + reader
+                    + " WITH GRANT OPTION; GRANT UPDATE (code) ON codes TO PUBLIC");
             String rights = "SELECT c.relacl::text || a.attacl::text FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid "
                     + "WHERE relname = 'codes' AND attname = 'code'";
             String granted = text(database, rights);
@@ -188,7 +191,7 @@ class ChangeScriptCasesTest {
                 assertThat(text(database, "SELECT data_type FROM information_schema.columns WHERE table_name = 'codes'"))
                         .isEqualTo("text");
             } finally {
-                database.run("DROP OWNED BY taster; DROP ROLE taster");
+                database.run("DROP OWNED BY " + reader + "; DROP ROLE " + reader);
             }
         }
     }
@@ -215,6 +218,20 @@ class ChangeScriptCasesTest {
 
             assertThat(Contents.of(database.scratch().anchor()).columns()).noneMatch(column -> column.contains(".note "))
                     .anyMatch(column -> column.contains(".cooper "));
+        }
+    }
+
+    /** A constraint that its engine writes as more than a list of columns. */
+    @Test
+    void postgresqlUniqueConstraintWithDistinctNullsIsDropped() throws Exception {
+        String before = "CREATE TABLE crop (id INT PRIMARY KEY, name TEXT, latin TEXT, UNIQUE NULLS NOT DISTINCT (name, latin))";
+        String after = "CREATE TABLE crop (id INT PRIMARY KEY, name TEXT, latin TEXT, UNIQUE (name))";
+        ChangeScript script = script("postgresql", before, after);
+        try (TestDatabases database = TestDatabases.on("postgresql", before)) {
+            database.run(script.text());
+
+            assertThat(SchemaDifference.of(VineKit.read(database.database(), Scope.all()), schema("postgresql", after))
+                    .changes()).isEmpty();
         }
     }
 

@@ -14,7 +14,6 @@ import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.Table;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.schema.TablePart;
-import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
 import java.util.List;
@@ -85,6 +84,17 @@ final class PostgresqlChanges extends StandardChanges {
     @Override
     protected List<String> alterations(Table table, Column was, Column now) {
         boolean sameEnumeration = was.type().kind() == SqlType.Kind.ENUM && was.type().text().equals(now.type().text());
+        boolean widened = was.type().isText() && now.type().isText() && lostValues(was, now).equals(Optional.of(""));
+        if (!sameEnumeration && !was.type().equals(now.type()) && !widened) {
+            note("May rewrite the table, which nobody can read or write meanwhile. If it is large, add a new column, fill it");
+            note("in parts, and exchange the two.");
+        }
+        if (was.nullable() && !now.nullable()) {
+            note("Reads the whole table and blocks it meanwhile. If it is large, run in transactions of their own before:");
+            note("    ALTER TABLE " + name(table) + " ADD CONSTRAINT " + dialect.identifier(now.name() + "_present") + " CHECK ("
+                    + dialect.identifier(now.name()) + " IS NOT NULL) NOT VALID;");
+            note("    ALTER TABLE " + name(table) + " VALIDATE CONSTRAINT " + dialect.identifier(now.name() + "_present") + ";");
+        }
         return super.alterations(table, !sameEnumeration ? was : new Column(was.name(), now.type(), was.nullable(),
                 was.defaultValue(), was.identity(), was.computed(), was.collation(), was.comment()), now);
     }
@@ -138,10 +148,10 @@ final class PostgresqlChanges extends StandardChanges {
             note("    " + statement + " NOT VALID;");
             note("and run, in a later transaction: ALTER TABLE " + name(table) + " VALIDATE CONSTRAINT "
                     + dialect.identifier(part.name()) + ";");
-        } else if (part instanceof Index) {
+        } else if (part instanceof Index && statement.startsWith("CREATE ")) {
             note("Blocks writes while the index is built. If the table is large, take it out and run, outside of a transaction:");
             note("    " + statement.replaceFirst("^(CREATE (?:UNIQUE )?INDEX) ", "$1 CONCURRENTLY ") + ";");
-        } else if (part instanceof UniqueKey) {
+        } else {
             note("Blocks the table while an index is built. If it is large, create a unique index CONCURRENTLY first, and");
             note("add the constraint with USING INDEX.");
         }
@@ -189,12 +199,23 @@ final class PostgresqlChanges extends StandardChanges {
         return "DO " + tag + "\n" + body + "END\n" + tag + ";\n";
     }
 
-    /** An index lies in the schema of its table. */
+    /** A default for present rows costs no rewrite of the table (PostgreSQL manual, "ALTER TABLE", notes). */
+    @Override
+    protected List<String> filled(Table table, Column column, String value) {
+        return List.of("ALTER TABLE " + name(table) + " ADD COLUMN " + columnOf(table, column.withNullable()) + " DEFAULT "
+                + value + " NOT NULL",
+                "ALTER TABLE " + name(table) + " ALTER COLUMN " + dialect.identifier(column.name()) + " DROP DEFAULT");
+    }
+
+    /** An index lies in the schema of its table; some constraints are read as the index that carries them. */
     @Override
     protected List<String> drop(TableName table, boolean primary, TablePart part) {
-        return part instanceof Index
+        boolean constraint = part instanceof Index index
+                && index.definition().filter(text -> text.startsWith("ALTER TABLE ")).isPresent();
+        return part instanceof Index && !constraint
                 ? List.of("DROP INDEX " + dialect.table(new TableName(table.schema(), part.name()),
                         schema().defaultSchema()))
+                : constraint ? List.of("ALTER TABLE " + name(table) + " DROP CONSTRAINT " + dialect.identifier(part.name()))
                 : super.drop(table, primary, part);
     }
 
