@@ -296,7 +296,12 @@ public final class VineKit {
         Dialect dialect = engine.dialect(difference.before());
         Mapping mapping = Mapper.map(difference.before(), dialect, Decisions.NONE.inPackage("com.example.trial"),
                 Sources.classNames(), Set.of()).mapping();
-        return ChangeTrial.of(ScratchPlace.of(engine), difference, script, dialect, seed(mapping, SeedRequest.NONE));
+        try {
+            String seed = engine.makesScratch() ? seed(mapping, SeedRequest.NONE) : "";
+            return ChangeTrial.of(ScratchPlace.of(engine), difference, script, dialect, seed);
+        } catch (Fault e) {
+            return new ChangeTrial.Result(ChangeTrial.Verdict.NOT_TRIED, e.getMessage(), 0);
+        }
     }
 
     /**

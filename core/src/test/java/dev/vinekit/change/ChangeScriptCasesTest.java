@@ -9,6 +9,8 @@ import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
+import dev.vinekit.schema.SchemaObject;
+import dev.vinekit.schema.TableName;
 import dev.vinekit.sql.ChangeScript;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -19,6 +21,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -219,6 +222,23 @@ class ChangeScriptCasesTest {
             assertThat(Contents.of(database.scratch().anchor()).columns()).noneMatch(column -> column.contains(".note "))
                     .anyMatch(column -> column.contains(".cooper "));
         }
+    }
+
+    /** What a scratch server lacks is no reason to have no script. */
+    @Test
+    void scriptThatCannotBeTriedSaysSo() throws Exception {
+        Schema before = lacking(schema("postgresql", "CREATE TABLE cask (id INT PRIMARY KEY)"));
+        Schema after = lacking(schema("postgresql", "CREATE TABLE cask (id INT PRIMARY KEY, toast TEXT)"));
+
+        ChangeFile file = ChangeFile.of(before, after).orElseThrow();
+
+        assertThat(file.text()).contains("-- NOT TRIED: ", "no_such_extension", "ALTER TABLE cask ADD COLUMN toast text;");
+    }
+
+    private static Schema lacking(Schema schema) {
+        return new Schema(schema.engine(), schema.defaultSchema(), schema.tables(), schema.domains(),
+                schema.sequences(), List.of(new SchemaObject(SchemaObject.Kind.EXTENSION, new TableName("", "no_such_extension"),
+                        Optional.empty(), "CREATE EXTENSION no_such_extension", List.of())));
     }
 
     /** A constraint that its engine writes as more than a list of columns. */

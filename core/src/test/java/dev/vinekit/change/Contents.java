@@ -61,8 +61,12 @@ record Contents(Map<String, Map<String, Map<String, String>>> tables, List<Strin
         return names;
     }
 
-    /** The first value of these rows that is not in others; under its new name if the column was renamed. */
-    Optional<String> lostIn(Contents later) {
+    /**
+     * The first value of these rows that is not in others.
+     *
+     * @param renamed new names of columns by {@code table.column}
+     */
+    Optional<String> lostIn(Contents later, Map<String, String> renamed) {
         for (Map.Entry<String, Map<String, Map<String, String>>> table : tables.entrySet()) {
             if (table.getKey().endsWith("_view")) {
                 continue;
@@ -78,9 +82,7 @@ record Contents(Map<String, Map<String, Map<String, String>>> tables, List<Strin
                 }
                 for (Map.Entry<String, String> value : row.getValue().entrySet()) {
                     String present = now.containsKey(value.getKey()) ? now.get(value.getKey())
-                            : now.entrySet().stream().filter(column -> original(column.getKey())
-                                    .equals(original(value.getKey()))).map(Map.Entry::getValue).findFirst()
-                                    .orElse(null);
+                            : now.get(renamed.getOrDefault(table.getKey() + "." + value.getKey(), ""));
                     if (!same(value.getValue(), present)) {
                         return Optional.of(table.getKey() + "." + value.getKey() + " of row " + row.getKey() + ": "
                                 + value.getValue() + " became " + present);
@@ -89,10 +91,6 @@ record Contents(Map<String, Map<String, Map<String, String>>> tables, List<Strin
             }
         }
         return Optional.empty();
-    }
-
-    private static String original(String column) {
-        return column.replaceFirst("(_new)+$", "");
     }
 
     /** Whether two texts are the same value: numbers, timestamps and booleans have several forms. */

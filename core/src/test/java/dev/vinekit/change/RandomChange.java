@@ -17,6 +17,7 @@ final class RandomChange {
     private final List<Model> before = new ArrayList<>();
     private final List<Model> after;
     private final boolean view;
+    private int extra;
     private final List<String> rows;
 
     /** A column; its type is an index into {@link #types}. */
@@ -101,8 +102,8 @@ final class RandomChange {
         String refersTo = table.refersTo();
         List<String> indexed = table.indexed();
         switch (random.nextInt(11)) {
-            case 0 -> columns.add(new Col("added_" + columns.size(), random.nextInt(types().size()), false, "", false, ""));
-            case 1 -> columns.add(new Col("needed_" + columns.size(), random.nextInt(types().size()), true, "", false, ""));
+            case 0 -> columns.add(new Col("added_" + ++extra, random.nextInt(types().size()), false, "", false, ""));
+            case 1 -> columns.add(new Col("needed_" + ++extra, random.nextInt(types().size()), true, "", false, ""));
             case 2 -> columns.set(at, column.with(random.nextInt(types().size())));
             case 3 -> columns.set(at, new Col(column.name(), column.type(), !column.required(), column.fallback(),
                     column.unique(), column.check()));

@@ -16,7 +16,6 @@ import dev.vinekit.schema.UniqueKey;
 import dev.vinekit.sql.Dialect;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -246,12 +245,11 @@ final class SqliteChanges extends StandardChanges {
     }
 
     private void checked(StringBuilder text, List<RowCheck> checks, String stop, List<String> facts) {
-        Set<TableName> referred = new HashSet<>();
-        difference.before().tables().forEach(table -> table.foreignKeys().stream()
-                .filter(key -> anew.contains(key.target()) && !key.target().equals(table.name()))
-                .forEach(key -> referred.add(key.target())));
+        boolean referred = Stream.of(difference.before(), difference.after()).flatMap(state -> state.tables().stream())
+                .anyMatch(table -> table.foreignKeys().stream()
+                        .anyMatch(key -> anew.contains(key.target()) && !key.target().equals(table.name())));
         List<String> problems = new ArrayList<>();
-        if (!referred.isEmpty()) {
+        if (referred) {
             String problem = "foreign keys are on: run PRAGMA foreign_keys = OFF before, outside of a transaction";
             problems.add(problem);
             text.append("INSERT INTO temp.change_problem SELECT ").append(Dialect.quoteLiteral(problem))
