@@ -87,7 +87,8 @@ final class Steps {
 
     /** Generates the service in memory, with the rows and templates that the mapping file names. */
     SourceTree generate(Mapping mapping, MappingFile file, Path directory, Optional<Database> source) {
-        return generate(mapping, () -> SeedRequest.of(file, directory), () -> Project.templates(directory, file), source);
+        return generate(
+                mapping, () -> SeedRequest.of(file, directory), () -> Project.templates(directory, file), source);
     }
 
     /**
@@ -96,7 +97,8 @@ final class Steps {
      * @param seed which rows, once the project's own script has been looked for
      * @param templates the folder of custom templates; it need not exist
      */
-    SourceTree generate(Mapping mapping, Supplier<SeedRequest> seed, Supplier<Path> templates, Optional<Database> source) {
+    SourceTree generate(
+            Mapping mapping, Supplier<SeedRequest> seed, Supplier<Path> templates, Optional<Database> source) {
         return stages.run("make", () -> VineKit.generate(mapping, seed.get(), Optional.of(templates.get()), source),
                 tree -> "code and tests in " + count(tree.files().size(), "file", "files"));
     }

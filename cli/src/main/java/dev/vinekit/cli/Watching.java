@@ -129,6 +129,7 @@ final class Watching {
         Mapping mapping = steps.map(project.schema().map(Snapshot::read).orElseThrow(() -> Fault.inCall(
                 "The last run in " + project.directory() + " did not record its schema.", "Run generate once more.")),
                         file, project.directory());
-        return steps.write(VineKit.planAgain(steps.generate(mapping, file, project.directory(), Optional.empty()), project));
+        return steps.write(VineKit.planAgain(
+                steps.generate(mapping, file, project.directory(), Optional.empty()), project));
     }
 }

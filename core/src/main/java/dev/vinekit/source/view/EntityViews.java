@@ -300,7 +300,8 @@ final class EntityViews {
 
     /** A key, under each name by which the database may report it. */
     private void unique(Entity entity, UniqueKey key, List<String> columns, List<JavaCode> constraints) {
-        Stream.of(key, new UniqueKey(key.name(), columns)).map(each -> dialect.reported(entity.table(), each)).distinct()
+        Stream.of(key, new UniqueKey(key.name(), columns))
+                .map(each -> dialect.reported(entity.table(), each)).distinct()
                 .forEach(name -> constraints.add(constraint("unique", name, List.of(JavaString.of(entity.path())),
                         columns.stream().map(entity::field).toList())));
     }
