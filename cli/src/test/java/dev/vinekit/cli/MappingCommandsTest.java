@@ -91,7 +91,9 @@ class MappingCommandsTest {
         JsonNode json = new ObjectMapper().readTree(generate("compare", "--format", "json").out());
         assertThat(json.path("drift").booleanValue()).isTrue();
         assertThat(json.path("effects").findValuesAsText("effect")).contains("Vat.toast is new: String");
-        assertThat(generate("compare", "--sql").out()).contains("ALTER TABLE vat ADD COLUMN toast VARCHAR(8) NOT NULL;",
+        assertThat(json.path("decisions").get(0).textValue()).isEqualTo("Loses the values of class.");
+        assertThat(generate("compare", "--sql").out()).contains("ALTER TABLE vat ADD COLUMN toast VARCHAR(8);",
+                "-- Statements that wait for your decision: 1.",
                 "-- ALTER TABLE tapping DROP COLUMN \"class\";");
 
         Tool.Result shown = generate("generate", "--dry-run", "--diff");
@@ -104,7 +106,8 @@ class MappingCommandsTest {
                 .contains("--- a/" + ENTITY.substring("service/".length()), "src/main/resources/db/changes/0001-");
 
         Tool.Result merged = generate("generate");
-        assertThat(merged.exit()).as(merged.err()).isZero();
+        assertThat(merged.exit()).as(merged.err()).isEqualTo(1);
+        assertThat(merged.out()).contains("does nothing until you decide on 1 statement", "Loses the values of class.");
         assertThat(directory.resolve(ENTITY)).content().contains("// ours", "String toast)");
     }
 
