@@ -294,7 +294,7 @@ public class StandardChanges {
     /**
      * The condition for rows whose value would not survive another type of the column.
      *
-     * @return empty if rows cannot tell, so that the user has to decide; an empty text if every value survives
+     * @return empty if rows do not show it, so that the user has to decide; an empty text if every value survives
      */
     protected Optional<String> lostValues(Column was, Column now) {
         return switch (TypeChange.of(was.type(), now.type())) {

@@ -14,7 +14,7 @@ import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 
 /**
- * Tells texts that this user's own runs wrote from texts that came with a project. They are signed with a random key in
+ * Distinguishes texts of this user's own runs from texts that came with a project. They are signed with a random key in
  * the user's cache (HMAC with SHA-256, RFC 2104), which no project can know.
  */
 final class Signature {

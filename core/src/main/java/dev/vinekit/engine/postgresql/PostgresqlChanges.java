@@ -86,7 +86,7 @@ final class PostgresqlChanges extends StandardChanges {
         boolean sameEnumeration = was.type().kind() == SqlType.Kind.ENUM && was.type().text().equals(now.type().text());
         boolean widened = was.type().isText() && now.type().isText() && lostValues(was, now).equals(Optional.of(""));
         if (!sameEnumeration && !was.type().equals(now.type()) && !widened) {
-            note("May rewrite the table, which nobody can read or write meanwhile. If it is large, add a new column, fill it");
+            note("May rewrite the table and blocks reads and writes meanwhile. If it is large, add a new column, fill it");
             note("in parts, and exchange the two.");
         }
         if (was.nullable() && !now.nullable()) {
