@@ -38,6 +38,7 @@ module dev.vinekit.core {
     opens dev.vinekit.source.view to freemarker;
 
     uses dev.vinekit.engine.Engine;
+    uses dev.vinekit.engine.RunningServer.Lender;
     provides dev.vinekit.engine.Engine with
             dev.vinekit.engine.h2.H2Engine,
             dev.vinekit.engine.postgresql.PostgresqlEngine,

@@ -43,8 +43,8 @@ class WrongDatabaseTest {
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "sqlite"})
     void inspectedDatabaseStaysAsItIsAndScratchDatabasesGo(String engineName) throws Exception {
-        Assumptions.assumeFalse(engineName.equals("mariadb") && !Files.isExecutable(Path.of("/usr/sbin/mariadbd")),
-                "There is no MariaDB server here.");
+        Assumptions.assumeTrue(!engineName.equals("mariadb") || System.getProperty("os.name").startsWith("Linux"),
+                "There is no MariaDB server to be fetched here.");
         Engine engine = Engines.named(engineName);
         Path temporary = Files.createDirectory(directory.resolve("temporary"));
         try (ScratchDatabase inspected = engineName.equals("h2")

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vinekit.ChangeFile;
+import dev.vinekit.Programs;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -50,7 +51,7 @@ class ChangeScriptCasesTest {
 
     /** Runs the program {@code sqlite3}, which goes on after errors, and returns what it prints. */
     private String sqlite3(String input, String... options) throws IOException, InterruptedException {
-        Client.require("sqlite3");
+        Programs.require("sqlite3");
         List<String> command = new ArrayList<>(List.of("sqlite3"));
         command.addAll(List.of(options));
         command.add(file());

@@ -2,9 +2,9 @@ package dev.vinekit.change;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.Programs;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.sql.Script;
-import java.io.File;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
@@ -18,9 +18,7 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.h2.tools.RunScript;
-import org.junit.jupiter.api.Assumptions;
 
 /** The ways in which people apply a script. */
 enum Client {
@@ -69,12 +67,6 @@ enum Client {
             }
         }
     };
-
-    /** Skips the test on a machine without a program. Continuous integration installs it. */
-    static void require(String program) {
-        Assumptions.assumeTrue(Stream.of(System.getenv("PATH").split(File.pathSeparator))
-                .anyMatch(folder -> Files.isExecutable(Path.of(folder, program))), "There is no " + program + " here.");
-    }
 
     private static final Pattern PLACE = Pattern.compile("//([^:/]+):(\\d+)/([^?]+)");
 
@@ -132,7 +124,7 @@ enum Client {
 
     private static void start(List<String> command, Map<String, String> environment, Path script)
             throws IOException, InterruptedException {
-        require(command.get(0));
+        Programs.require(command.get(0));
         ProcessBuilder builder = new ProcessBuilder(new ArrayList<>(command)).redirectInput(script.toFile())
                 .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD);
         builder.environment().putAll(environment);

@@ -107,7 +107,7 @@ class ConnectionAdviceTest {
             String fix) throws Exception {
         try (TestDatabases own = TestDatabases.administered("mysql", "CREATE TABLE t (id INT)")) {
             String url = own.database().url().replaceFirst("/vinekit_scratch_[0-9a-f_]+[?]", "/" + database + "?")
-                    + (option == null ? "" : option);
+                    .replaceFirst("&sslMode=.*", option == null ? "" : option);
             try (Connection admin = own.database().connect(); Statement statement = admin.createStatement()) {
                 statement.execute("DROP USER IF EXISTS taster");
                 statement.execute("CREATE USER taster IDENTIFIED BY 'sip'");

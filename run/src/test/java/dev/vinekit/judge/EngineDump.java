@@ -1,5 +1,6 @@
 package dev.vinekit.judge;
 
+import dev.vinekit.Programs;
 import dev.vinekit.engine.Database;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -32,12 +33,11 @@ final class EngineDump {
      * must not be older than the server, and MariaDB's as it is installed.
      */
     static Optional<Path> program(String engine) {
-        Stream<Path> places = switch (engine) {
-            case "postgresql" -> Stream.of(Path.of(Optional.ofNullable(System.getenv("PG_DUMP")).orElse("PG_DUMP")));
-            case "mariadb" -> Stream.of(Path.of("/usr/bin/mariadb-dump"), Path.of("/usr/local/bin/mariadb-dump"));
-            default -> Stream.of();
+        return switch (engine) {
+            case "postgresql" -> Optional.ofNullable(System.getenv("PG_DUMP")).map(Path::of).filter(Files::isExecutable);
+            case "mariadb" -> Programs.find("mariadb-dump");
+            default -> Optional.empty();
         };
-        return places.filter(Files::isExecutable).findFirst();
     }
 
     /** The statements, those of tables with their lines; of engines without a program what the engine tells in SQL. */

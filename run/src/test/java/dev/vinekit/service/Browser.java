@@ -1,12 +1,12 @@
 package dev.vinekit.service;
 
+import dev.vinekit.Programs;
 import java.io.File;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.logging.Level;
-import org.junit.jupiter.api.Assumptions;
 import org.openqa.selenium.By;
 import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.Keys;
@@ -24,8 +24,6 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A browser without a window, as a person uses it: by what stands on the page. */
 final class Browser implements AutoCloseable {
-    private static final File DRIVER = new File("/usr/bin/chromedriver");
-    private static final File PROGRAM = new File("/usr/bin/chromium");
     private static final int MOST_TABS = 200;
     private static final int MOST_TOLD = 1500;
     private static final Duration POLLING = Duration.ofMillis(40);
@@ -37,15 +35,16 @@ final class Browser implements AutoCloseable {
      * Skips the test where there is no browser. Continuous integration installs one, and fails if a test was skipped.
      */
     Browser(String... options) {
-        Assumptions.assumeTrue(DRIVER.canExecute() && PROGRAM.canExecute(), "There is no Chromium here.");
+        File program = Programs.require("chromium").toFile();
+        File server = Programs.require("chromedriver").toFile();
         LoggingPreferences logs = new LoggingPreferences();
         logs.enable(LogType.BROWSER, Level.ALL);
         ChromeOptions chosen = new ChromeOptions();
-        chosen.setBinary(PROGRAM);
+        chosen.setBinary(program);
         chosen.addArguments("--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--window-size=1280,800");
         chosen.addArguments(options);
         chosen.setCapability("goog:loggingPrefs", logs);
-        driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(DRIVER).usingAnyFreePort()
+        driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(server).usingAnyFreePort()
                 .build(), chosen);
     }
 

@@ -1,11 +1,13 @@
 package dev.vinekit.engine.mysqlfamily;
 
 import dev.vinekit.engine.FreePort;
+import dev.vinekit.engine.RunningServer;
 import dev.vinekit.engine.ScratchFolder;
+import dev.vinekit.engine.ServerTemplate;
+import dev.vinekit.engine.StartLimit;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Remedy;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -18,7 +20,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -30,7 +31,9 @@ import java.util.stream.Stream;
  * this one run.
  */
 public final class FamilyServer {
-    private static final int SECONDS = 30;
+    /** For a look whether a connection is alive. */
+    private static final int SECONDS = 5;
+    private static final int LOOK_MILLIS = 20;
     private static final Pattern CREATION =
             Pattern.compile("(?i)CREATE\\s+(?:DATABASE|SCHEMA)\\s+(?:IF\\s+NOT\\s+EXISTS\\s+)?`?([\\w$ -]+)`?");
     private static final Set<String> SYSTEM = Set.of("mysql", "sys", "information_schema", "performance_schema");
@@ -40,20 +43,11 @@ public final class FamilyServer {
     public static final String USER = "vinekit";
 
     private final ServerProgram program;
-    private final ScratchFolder folder;
-    private final int port;
-    private final Process process;
-    private final String password;
-    private final String rootPassword;
+    private final RunningServer server;
 
-    private FamilyServer(ServerProgram program, ScratchFolder folder, int port, Process process, String password,
-            String rootPassword) {
+    private FamilyServer(ServerProgram program, RunningServer server) {
         this.program = program;
-        this.folder = folder;
-        this.port = port;
-        this.process = process;
-        this.password = password;
-        this.rootPassword = rootPassword;
+        this.server = server;
     }
 
     /**
@@ -62,21 +56,27 @@ public final class FamilyServer {
      * @throws Fault if a program is missing, or it does not start
      */
     public static synchronized FamilyServer running(ServerProgram program) {
-        return RUNNING.computeIfAbsent(program, FamilyServer::start);
+        return RUNNING.computeIfAbsent(program, key -> new FamilyServer(key,
+                RunningServer.lent(key.name()).orElseGet(() -> start(key))));
+    }
+
+    /** A server of this process, even where there is one to be lent. */
+    public static FamilyServer own(ServerProgram program) {
+        return new FamilyServer(program, start(program));
     }
 
     /** The URL of the server, without a database. */
     public String url() {
-        return program.url(port);
+        return program.url(server.port());
     }
 
     public String password() {
-        return password;
+        return server.password();
     }
 
-    /** The password of the user who may do everything, from this machine only. */
-    public String rootPassword() {
-        return rootPassword;
+    /** Where it runs, with its passwords: that of root, who may do everything, is its administrator's. */
+    public RunningServer server() {
+        return server;
     }
 
     /**
@@ -85,7 +85,7 @@ public final class FamilyServer {
     public boolean allow(String statement) throws SQLException {
         Matcher creation = CREATION.matcher(statement);
         if (creation.lookingAt() && !SYSTEM.contains(creation.group(1).toLowerCase(Locale.ROOT))) {
-            try (Connection connection = DriverManager.getConnection(url(), "root", rootPassword);
+            try (Connection connection = DriverManager.getConnection(url(), "root", server.administratorPassword());
                     Statement grant = connection.createStatement()) {
                 grant.execute("GRANT ALL PRIVILEGES ON `" + creation.group(1).replaceAll("[_%\\\\]", "\\\\$0")
                         + "`.* TO "
@@ -107,37 +107,66 @@ public final class FamilyServer {
                 """.formatted(rootPassword, USER, password, USER);
     }
 
-    private static FamilyServer start(ServerProgram program) {
+    private static RunningServer start(ServerProgram program) {
         try {
-            ScratchFolder folder = ScratchFolder.ofServer("vinekit-" + program.name() + "-");
-            Path directory = folder.path();
-            List<String> common = List.of("--no-defaults", "--datadir=" + directory.resolve("data"),
-                    "--user=" + System.getProperty("user.name"));
-            Process install = run(directory, command(program.installation(), common));
-            if (!install.waitFor(SECONDS, TimeUnit.SECONDS) || install.exitValue() != 0) {
-                install.destroyForcibly();
-                throw failure(program, "It could not make its data directory", directory);
+            ServerTemplate template = new ServerTemplate(program.name(), program.version() + program.installation());
+            try {
+                return start(program, template);
+            } catch (Fault e) {
+                template.discard();
+                return start(program, template);
             }
-            int port = FreePort.find();
-            String password = ScratchFolder.password();
-            String rootPassword = ScratchFolder.password();
-            Path first = Files.writeString(directory.resolve("first.sql"), program.withoutUsers()
-                    + firstStatements(password, rootPassword));
-            Process process = run(directory, command(program.start(directory), Stream.concat(common.stream(), Stream.of(
-                    "--port=" + port, "--init-file=" + first, "--local-infile=0", "--skip-symbolic-links",
-                    "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
-                    "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",
-                    "--character-set-server=utf8mb4", "--collation-server=" + program.collation(),
-                    "--innodb-flush-log-at-trx-commit=0", "--innodb-fast-shutdown=2")).toList()));
-            FamilyServer server = new FamilyServer(program, folder, port, process, password, rootPassword);
-            server.await(directory);
-            return server;
         } catch (IOException e) {
-            throw Fault.inWorld(program.subject() + " did not start: " + e.getMessage(),
-                    "Check that the temporary directory may be written to.", e);
+            throw Fault.inWorld(program.subject() + " did not start: " + e.getMessage() + ".",
+                    "Check that the temporary directory and the user's cache folder may be written to.", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw Fault.inWorld(program.subject() + " did not start in time.", "Try again.", e);
+            throw Fault.inWorld(program.subject() + " did not start: it was interrupted.", "Try again.", e);
+        }
+    }
+
+    private static RunningServer start(ServerProgram program, ServerTemplate template)
+            throws IOException, InterruptedException {
+        ScratchFolder folder = ScratchFolder.ofServer("vinekit-" + program.name() + "-");
+        Path directory = folder.path();
+        Path data = directory.resolve("data");
+        template.copy(data, made -> initialise(program, directory, made));
+        RunningServer server = new RunningServer(FreePort.find(), ScratchFolder.password(), ScratchFolder.password());
+        Path first = Files.writeString(directory.resolve("first.sql"), program.withoutUsers()
+                + firstStatements(server.password(), server.administratorPassword()));
+        List<String> options = Stream.concat(common(data).stream(), Stream.of(
+                "--port=" + server.port(), "--init-file=" + first, "--local-infile=0", "--skip-symbolic-links",
+                "--bind-address=127.0.0.1", "--socket=" + directory.resolve("socket"),
+                "--pid-file=" + directory.resolve("pid"), "--skip-log-bin", "--skip-name-resolve",
+                "--character-set-server=utf8mb4", "--collation-server=" + program.collation(),
+                "--max-connections=1000", "--innodb-flush-log-at-trx-commit=0", "--innodb-fast-shutdown=2")).toList();
+        Process process = run(directory, command(program.start(directory), options));
+        if (!answers(program, server, new StartLimit(process, log(directory)))) {
+            String reason = StartLimit.reason(process, log(directory));
+            folder.close();
+            throw failure(program, reason);
+        }
+        return server;
+    }
+
+    private static List<String> common(Path data) {
+        return List.of("--no-defaults", "--datadir=" + data, "--user=" + System.getProperty("user.name"));
+    }
+
+    private static void initialise(ServerProgram program, Path directory, Path data) throws IOException {
+        Process install = run(directory, command(program.installation(), common(data)));
+        StartLimit limit = new StartLimit(install, log(directory));
+        try {
+            while (limit.lasts()) {
+                Thread.sleep(LOOK_MILLIS);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        if (install.isAlive() || install.exitValue() != 0) {
+            String reason = StartLimit.reason(install, log(directory));
+            install.destroyForcibly();
+            throw failure(program, reason);
         }
     }
 
@@ -164,33 +193,24 @@ public final class FamilyServer {
         return directory.resolve("log");
     }
 
-    private void await(Path directory) throws InterruptedException, IOException {
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
-        while (System.nanoTime() < end && process.isAlive()) {
-            try (Connection connection = DriverManager.getConnection(url(), USER, password)) {
+    private static boolean answers(ServerProgram program, RunningServer server, StartLimit limit)
+            throws InterruptedException, IOException {
+        while (limit.lasts()) {
+            try (Connection connection =
+                    DriverManager.getConnection(program.url(server.port()), USER, server.password())) {
                 if (connection.isValid(SECONDS)) {
-                    return;
+                    return true;
                 }
             } catch (SQLException notYet) {
-                Thread.sleep(50);
+                Thread.sleep(LOOK_MILLIS);
             }
         }
-        stop();
-        throw failure(program, "It does not answer", directory);
+        return false;
     }
 
-    private static Fault failure(ServerProgram program, String what, Path directory) throws IOException {
-        Path log = log(directory);
-        String last = Files.exists(log) ? Files.readString(log).strip().replaceAll("(?s).*\\R", "") : "";
-        return Fault.inWorld(program.subject() + " did not start. " + what + ": " + last,
-                Remedy.of(Remedy.Kind.USE_ANOTHER_SERVER, "Check that " + program.start(directory).get(0) + " runs here"), null);
-    }
-
-    private void stop() {
-        try {
-            folder.close();
-        } catch (IOException e) {
-            throw new UncheckedIOException("removing " + folder.path(), e);
-        }
+    private static Fault failure(ServerProgram program, String reason) {
+        return Fault.inWorld(program.subject() + " did not start. " + reason,
+                Remedy.of(Remedy.Kind.USE_ANOTHER_SERVER,
+                        "Check that " + program.installation().get(0) + " runs here"), null);
     }
 }

@@ -13,11 +13,16 @@ import java.util.stream.Stream;
 
 /** The programs of a server. Equal ones are one server. */
 public interface ServerProgram {
-    /** The path, and where packages of systems put servers. */
-    List<String> FOLDERS = Stream.concat(
-            Stream.of(Optional.ofNullable(System.getenv("PATH")).orElse("").split(File.pathSeparator)),
-            Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/usr/local/sbin", "/usr/libexec", "/opt/homebrew/bin"))
-            .distinct().toList();
+    /** The environment variable with the only folders in which servers are looked for. */
+    String VARIABLE = "VINEKIT_SERVER_PATH";
+
+    /** Those of the variable; else the path, and where packages of systems put servers. */
+    List<String> FOLDERS = Optional.ofNullable(System.getenv(VARIABLE))
+            .map(only -> List.of(only.split(File.pathSeparator)))
+            .orElseGet(() -> Stream.concat(
+                    Stream.of(Optional.ofNullable(System.getenv("PATH")).orElse("").split(File.pathSeparator)),
+                    Stream.of("/usr/sbin", "/usr/bin", "/usr/local/bin", "/usr/local/sbin", "/usr/libexec",
+                            "/opt/homebrew/bin")).distinct().toList());
 
     /** The name of its engine. */
     String name();
@@ -28,6 +33,15 @@ public interface ServerProgram {
     }
 
     String title();
+
+    /** The path of the server. */
+    String program();
+
+    /** Distinguishes the program of the server from other versions: its place, size and date. */
+    default String version() throws IOException {
+        Path program = Path.of(program()).toRealPath();
+        return program + " " + Files.size(program) + " " + Files.getLastModifiedTime(program);
+    }
 
     /** The program that fills a data directory, with its own options. */
     List<String> installation();

@@ -95,7 +95,7 @@ final class PostgresqlRestorer implements Restorer {
      */
     static Restorer of(String url) throws SQLException {
         Connection connection = DriverManager.getConnection(
-                url, "postgres", PostgresqlServer.running().superuserPassword());
+                url, "postgres", PostgresqlServer.running().server().administratorPassword());
         try (Statement statement = connection.createStatement()) {
             connection.setAutoCommit(false);
             statement.execute(START);
@@ -138,7 +138,7 @@ final class PostgresqlRestorer implements Restorer {
         int process = connection.unwrap(PGConnection.class).getBackendPID();
         connection.close();
         PostgresqlServer server = PostgresqlServer.running();
-        try (Connection other = DriverManager.getConnection(server.url(), "postgres", server.superuserPassword());
+        try (Connection other = DriverManager.getConnection(server.url(), "postgres", server.server().administratorPassword());
                 Statement statement = other.createStatement()) {
             // It takes a moment to end, and whoever drops the database may not end processes of this role.
             statement.execute("SELECT pg_terminate_backend(pid, 5000) FROM pg_stat_activity WHERE pid = " + process);

