@@ -66,13 +66,13 @@ public final class Corpus {
         try (ScriptDatabase loaded = VineKit.load(engine(script), script)) {
             Database database = loaded.database();
             Schema schema = VineKit.asRowsTell(database, VineKit.read(database, Scope.all()));
-            Mapping mapping = VineKit.map(schema, "com.example.real");
+            Mapping mapping = VineKit.map(schema, "com.example.made");
             SourceTree sources = VineKit.generate(mapping);
             Project project = VineKit.write(VineKit.plan(sources, directory));
-            Runner.compile(project);
+            QuickCompiler.compile(project);
             boolean stable = VineKit.plan(VineKit.generate(
                     VineKit.map(VineKit.asRowsTell(database, VineKit.read(database, Scope.all())),
-                            "com.example.real")), directory).isEmpty();
+                            "com.example.made")), directory).isEmpty();
             TestReport report = live ? Runner.test(project,
                     VineKit.asRowsTell(database, VineKit.read(database, Scope.all())), Scope.all())
                     : Runner.test(project);

@@ -145,7 +145,7 @@ class DecisionsTest {
         Files.writeString(own.resolve("Size.java"), OWN_TYPE);
         Files.writeString(own.resolve("SizeConverter.java"), OWN_CONVERTER);
 
-        Runner.compile(project);
+        QuickCompiler.compile(project);
         TestReport report = Runner.test(project);
 
         assertThat(report.failures()).isEmpty();
@@ -205,7 +205,7 @@ class DecisionsTest {
                 Files.writeString(service, text.replace(from, change.getKey().get(1)));
                 Files.writeString(steps, shared.replace(from, change.getKey().get(1)));
 
-                TestReport report = Runner.test(project, Runner.compile(project));
+                TestReport report = Runner.test(project, QuickCompiler.compile(project));
 
                 assertThat(report.failures()).filteredOn(outcome -> outcome.testClass().equals("CaskServiceTest"))
                         .extracting(TestOutcome::name).contains(change.getValue());
@@ -224,7 +224,7 @@ class DecisionsTest {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("p")));
 
-            TestReport report = Runner.test(project, Runner.compile(project));
+            TestReport report = Runner.test(project, QuickCompiler.compile(project));
 
             assertThat(report.failures()).isEmpty();
             assertThat(report.outcomes()).filteredOn(outcome -> outcome.testClass().endsWith("ServiceTest"))
@@ -265,7 +265,7 @@ class DecisionsTest {
             Mapping mapping = VineKit.map(VineKit.read(cellar.database(), Scope.all()), "com.example.cellar");
             project = VineKit.write(VineKit.plan(VineKit.generate(mapping, Cellar.seed("h2")), directory.resolve("p")));
         }
-        Runner.compileService(project);
+        QuickCompiler.compileService(project);
         try (ScratchDatabase database = TestDatabases.administered(Engines.named("h2"));
                 RunningService service = Runner.serve(project,
                         Map.of("DB_URL", database.url(), "DB_USER", database.user(),
@@ -326,7 +326,7 @@ class DecisionsTest {
                 "entities: {gauge: {finders: [{by: [limit]}, {by: [page, condition], match: contains}, {by: [connection], match: in}]}}",
                 Optional.empty()), directory.resolve("p")));
 
-        Runner.compile(project);
+        QuickCompiler.compile(project);
 
         assertThat(Runner.test(project).failures()).isEmpty();
     }

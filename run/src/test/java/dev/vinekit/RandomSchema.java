@@ -76,7 +76,7 @@ final class RandomSchema {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(database.database(), Scope.all()), "com.example.made")), directory));
             move(compiled, directory.resolve("target"));
-            Runner.compile(project);
+            QuickCompiler.compile(project);
             TestReport report = Runner.test(project);
             move(directory.resolve("target"), compiled);
             return report;

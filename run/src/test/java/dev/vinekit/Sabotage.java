@@ -55,7 +55,7 @@ abstract class Sabotage {
     void generate(@TempDir Path directory) throws Exception {
         project = generated(directory);
         classes = project.directory().resolve("target/classes");
-        Runner.compile(project);
+        QuickCompiler.compile(project);
     }
 
     @Test

@@ -159,8 +159,8 @@ class ValuesSurviveTest {
         try (TestDatabases database = TestDatabases.on(engineName, script.toString())) {
             Schema schema = VineKit.read(database.database(), Scope.all());
             Project project = VineKit.write(VineKit.plan(
-                    VineKit.generate(VineKit.map(schema, "com.example.edge")), directory));
-            Runner.compileService(project);
+                    VineKit.generate(VineKit.map(schema, "com.example.made")), directory));
+            QuickCompiler.compileService(project);
             Database own = database.database();
             try (RunningService service = Runner.serve(project, Map.of("DB_URL", own.url(), "DB_USER", own.user(),
                     "DB_PASSWORD", own.password(), "HTTP_PORT", "0"))) {

@@ -134,7 +134,7 @@ class WholeWayTest {
             Files.writeString(repository,
                     Files.readString(repository).replace(".set(\"name\", \"name\", input.name())",
                             ".set(\"name\", \"name\", input.name().toUpperCase())"));
-            Runner.compile(project);
+            QuickCompiler.compile(project);
 
             TestReport report = Runner.test(project);
 
@@ -152,7 +152,7 @@ class WholeWayTest {
             Path seed = project.directory().resolve("src/main/resources/db/seed.sql");
             Files.writeString(seed,
                     "PRAGMA foreign_keys = OFF;\nINSERT INTO press VALUES (1, 77);\nPRAGMA foreign_keys = ON;\n");
-            Runner.compile(project);
+            QuickCompiler.compile(project);
 
             assertThatThrownBy(() -> Runner.test(project)).isInstanceOf(Fault.class)
                     .hasMessageContaining("from press to press");
@@ -166,7 +166,7 @@ class WholeWayTest {
             Path entity = project.directory().resolve("src/main/java/com/example/made/entity/Press.java");
             Files.writeString(entity, Files.readString(entity).replace("String name", "Sting name"));
 
-            assertThatThrownBy(() -> Runner.compile(project)).isInstanceOf(Fault.class)
+            assertThatThrownBy(() -> QuickCompiler.compile(project)).isInstanceOf(Fault.class)
                     .hasMessageContaining("Press.java:").hasMessageContaining("Sting");
         }
     }
@@ -256,7 +256,7 @@ class WholeWayTest {
     private static Project generated(Database database, Scope scope, Path directory) {
         Project project = VineKit.write(VineKit.plan(
                 VineKit.generate(VineKit.map(VineKit.read(database, scope), "com.example.made")), directory));
-        assertThat(Runner.compile(project).warnings()).isEmpty();
+        assertThat(QuickCompiler.compile(project).warnings()).isEmpty();
         return project;
     }
 

@@ -4,7 +4,9 @@ import dev.vinekit.fault.Fault;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.util.HashSet;
 import java.util.Set;
 
@@ -47,28 +49,37 @@ public final class ProjectPaths {
             throw refused(path, "it is absolute");
         }
         Path place = directory;
+        boolean folder = true;
         for (Path part : relative) {
             if (part.toString().equals("..")) {
                 throw refused(path, "it has a part ..");
             }
             place = place.resolve(part);
-            if (!checked.contains(place)) {
-                check(path, place);
+            if (folder && !checked.contains(place)) {
+                folder = check(path, place);
             }
         }
         return place;
     }
 
-    private void check(String path, Path place) {
-        if (!Files.isSymbolicLink(place)) {
-            if (Files.isDirectory(place)) {
-                checked.add(place);
+    /** Returns whether there may be a link below the place: only if it is a folder. */
+    private boolean check(String path, Path place) {
+        try {
+            BasicFileAttributes found =
+                    Files.readAttributes(place, BasicFileAttributes.class, LinkOption.NOFOLLOW_LINKS);
+            if (!found.isSymbolicLink()) {
+                if (found.isDirectory()) {
+                    checked.add(place);
+                }
+                return found.isDirectory();
             }
-            return;
+        } catch (IOException e) {
+            // Nothing is there, or nothing that this user may see: whoever uses the path is told so.
+            return false;
         }
         try {
             if (place.toRealPath().startsWith(directory.toRealPath())) {
-                return;
+                return true;
             }
         } catch (IOException e) {
             throw refused(path, "the symbolic link " + directory.relativize(place) + " has no target");

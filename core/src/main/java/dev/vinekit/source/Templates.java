@@ -4,6 +4,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.fault.Nearest;
 import freemarker.cache.FileTemplateLoader;
 import freemarker.cache.MultiTemplateLoader;
+import freemarker.cache.StrongCacheStorage;
 import freemarker.cache.TemplateLoader;
 import freemarker.cache.URLTemplateLoader;
 import freemarker.core.ParseException;
@@ -78,6 +79,7 @@ final class Templates {
         configuration.setNumberFormat("computer");
         configuration.setLocalizedLookup(false);
         configuration.setTemplateUpdateDelayMilliseconds(Long.MAX_VALUE);
+        configuration.setCacheStorage(new StrongCacheStorage());
         configuration.setLogTemplateExceptions(false);
         configuration.setTemplateExceptionHandler(TemplateExceptionHandler.RETHROW_HANDLER);
         configuration.setNewBuiltinClassResolver(TemplateClassResolver.ALLOWS_NOTHING_RESOLVER);

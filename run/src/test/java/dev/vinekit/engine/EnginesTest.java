@@ -3,6 +3,7 @@ package dev.vinekit.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -161,7 +162,7 @@ class EnginesTest {
 
     private static TestReport tested(SourceTree sources, Path directory) {
         Project project = VineKit.write(VineKit.plan(sources, directory));
-        Runner.compile(project);
+        QuickCompiler.compile(project);
         return Runner.test(project);
     }
 

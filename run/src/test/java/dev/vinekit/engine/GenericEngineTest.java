@@ -3,6 +3,7 @@ package dev.vinekit.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.fault.Fault;
@@ -41,7 +42,7 @@ class GenericEngineTest {
             Schema schema = VineKit.read(database, Scope.all());
             Project project = VineKit.write(VineKit.plan(
                     VineKit.generate(VineKit.map(schema, "com.example.cellar")), directory));
-            Runner.compile(project);
+            QuickCompiler.compile(project);
 
             TestReport report = Runner.testOn(project, Database.at("jdbc:hsqldb:mem:empty", "SA", ""), Scope.all());
 

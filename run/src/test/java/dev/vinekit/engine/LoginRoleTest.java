@@ -3,6 +3,7 @@ package dev.vinekit.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -85,13 +86,13 @@ class LoginRoleTest {
                     changed_at TIMESTAMP NULL, deleted_at TIMESTAMP NULL, FOREIGN KEY (vat_id) REFERENCES vat (id));
                 """)) {
             Mapping mapping = VineKit.map(VineKit.read(database.database(), Scope.all()),
-                    MappingFile.read(file, Map.of(), false).inPackage("com.example.vats"), Set.of());
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.made"), Set.of());
             String script = VineKit.roleScript(database.database(), mapping, name, PASSWORD, CONNECTIONS);
             for (Script.Part part : Script.parts(script, database.database().engine().scriptSyntax())) {
                 execute(database.database(), part.text());
             }
             Project project = VineKit.write(VineKit.plan(VineKit.generate(mapping), directory.resolve("project")));
-            Runner.compileService(project);
+            QuickCompiler.compileService(project);
             try (RunningService service = Runner.serve(project, Map.of("DB_URL", database.database().url(), "DB_USER", name,
                     "DB_PASSWORD", PASSWORD, "DB_POOL_SIZE", String.valueOf(CONNECTIONS), "HTTP_PORT", "0"))) {
                 assertThat(send("POST", service.url() + "/vats", "{\"id\":1}").statusCode()).isEqualTo(201);
@@ -120,7 +121,7 @@ class LoginRoleTest {
     }
 
     private static void serve(Project project, Database limited) throws Exception {
-        Runner.compileService(project);
+        QuickCompiler.compileService(project);
         Map<String, String> settings =
                 Map.of("DB_URL", limited.url(), "DB_USER", limited.user(), "DB_PASSWORD", PASSWORD,
                 "DB_POOL_SIZE", String.valueOf(CONNECTIONS), "HTTP_PORT", "0");

@@ -3,6 +3,7 @@ package dev.vinekit.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -115,7 +116,7 @@ class ScriptAttackTest {
                             directory.resolve("made")));
 
             assertThat(out).doesNotExist();
-            Runner.compile(project);
+            QuickCompiler.compile(project);
             assertThat(Runner.test(project).failures()).allSatisfy(failure ->
                     assertThat(failure.failure()).hasValueSatisfying(text -> assertThat(text).isNotEmpty()));
             assertThat(out).doesNotExist();
@@ -130,7 +131,7 @@ class ScriptAttackTest {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(
                     VineKit.map(VineKit.read(live.database(), Scope.all()), "com.example.made"),
                     "CALL FILE_WRITE('x', '" + out + "');\n"), directory.resolve("made")));
-            Runner.compile(project);
+            QuickCompiler.compile(project);
 
             assertThatThrownBy(() -> Runner.test(project)).isInstanceOf(Fault.class)
                     .hasMessageContaining("Admin rights");

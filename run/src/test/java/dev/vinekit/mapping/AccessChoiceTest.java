@@ -2,6 +2,7 @@ package dev.vinekit.mapping;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -81,7 +82,7 @@ class AccessChoiceTest {
 
     private void prove(Mapping mapping) {
         Project project = VineKit.write(VineKit.plan(VineKit.generate(mapping, ""), folder.resolve("project")));
-        Compilation compilation = Runner.compile(project);
+        Compilation compilation = QuickCompiler.compile(project);
         assertThat(compilation.warnings()).isEmpty();
         assertThat(Runner.test(project, compilation).failures()).isEmpty();
     }
@@ -90,7 +91,7 @@ class AccessChoiceTest {
         try (TestDatabases database = TestDatabases.h2(script)) {
             Path file = Files.writeString(folder.resolve("vinekit.yaml"), decided);
             return VineKit.map(VineKit.read(database.database(), Scope.all()),
-                    MappingFile.read(file, Map.of(), false).inPackage("com.example.access"), Set.of());
+                    MappingFile.read(file, Map.of(), false).inPackage("com.example.made"), Set.of());
         }
     }
 }

@@ -2,8 +2,8 @@ package dev.vinekit.project;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.VineKit;
-import dev.vinekit.run.Runner;
 import dev.vinekit.schema.Access;
 import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Schema;
@@ -60,7 +60,7 @@ class EditsSurviveTest {
             assertNothingIsLost(round);
             settle();
             if (round % ROUNDS_TO_A_COMPILATION == 0) {
-                Runner.compileService(project);
+                QuickCompiler.compileService(project);
             }
         }
     }

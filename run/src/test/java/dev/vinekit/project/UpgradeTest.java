@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
@@ -77,7 +78,7 @@ class UpgradeTest {
             edit(path, text -> text.replaceAll("(?ms)^<<<<<<< .*?^=======\\R(.*?)^>>>>>>> [^\\n]*\\R", "$1"));
         }
         assertThat(directory.resolve(".vinekit/generated")).doesNotExist();
-        assertThat(Runner.compile(project).warnings()).isEmpty();
+        assertThat(QuickCompiler.compile(project).warnings()).isEmpty();
         assertThat(Runner.test(project).failures()).isEmpty();
     }
 

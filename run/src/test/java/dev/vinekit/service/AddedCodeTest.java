@@ -2,11 +2,11 @@ package dev.vinekit.service;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.project.Project;
-import dev.vinekit.run.Runner;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,7 +61,7 @@ class AddedCodeTest {
                         @GET
                         public Response list\
                     """);
-            Runner.compileService(project);
+            QuickCompiler.compileService(project);
             served = ServedCellar.alone(project, Map.of());
         }
     }

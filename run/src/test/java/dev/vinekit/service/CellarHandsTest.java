@@ -2,6 +2,7 @@ package dev.vinekit.service;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
@@ -52,7 +53,7 @@ class CellarHandsTest {
     void exampleIsGreen() throws Exception {
         Project project = project("h2");
 
-        TestReport report = Runner.test(project, Runner.compile(project));
+        TestReport report = Runner.test(project, QuickCompiler.compile(project));
 
         assertThat(report.failures()).isEmpty();
         assertThat(report.outcomes()).extracting("name").contains("rowOfSomebodyElseIsNotThere",

@@ -28,6 +28,9 @@ import java.util.stream.Stream;
 final class CompiledProjects {
     static final CompiledProjects SHARED = new CompiledProjects(Path.of("target"));
 
+    /** What the classes of Vine Kit are: a project is made again when they are others. */
+    private static final String CLASSES = classes();
+
     private final Path target;
 
     private CompiledProjects(Path target) {
@@ -62,7 +65,22 @@ final class CompiledProjects {
         }
     }
 
-    private static String name(List<String> key) throws IOException, NoSuchAlgorithmException, URISyntaxException {
+    private static String name(List<String> key) throws NoSuchAlgorithmException {
+        MessageDigest digest = MessageDigest.getInstance("SHA-256");
+        digest.update(CLASSES.getBytes(StandardCharsets.UTF_8));
+        key.forEach(word -> digest.update((word.length() + " " + word).getBytes(StandardCharsets.UTF_8)));
+        return HexFormat.of().formatHex(digest.digest(), 0, 12);
+    }
+
+    private static String classes() {
+        try {
+            return hash();
+        } catch (IOException | NoSuchAlgorithmException | URISyntaxException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String hash() throws IOException, NoSuchAlgorithmException, URISyntaxException {
         MessageDigest digest = MessageDigest.getInstance("SHA-256");
         for (Class<?> type : List.of(VineKit.class, Runner.class)) {
             Path code = Path.of(type.getProtectionDomain().getCodeSource().getLocation().toURI());
@@ -75,8 +93,7 @@ final class CompiledProjects {
                 }
             }
         }
-        key.forEach(word -> digest.update((word.length() + " " + word).getBytes(StandardCharsets.UTF_8)));
-        return HexFormat.of().formatHex(digest.digest(), 0, 12);
+        return HexFormat.of().formatHex(digest.digest());
     }
 
     private static Path copy(Path from, Path to) throws IOException {

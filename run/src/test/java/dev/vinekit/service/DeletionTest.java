@@ -3,6 +3,7 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
@@ -133,7 +134,7 @@ class DeletionTest {
     }
 
     private static void prove(Project project, String... names) {
-        TestReport report = Runner.test(project, Runner.compile(project));
+        TestReport report = Runner.test(project, QuickCompiler.compile(project));
         assertThat(report.failures()).isEmpty();
         assertThat(report.outcomes()).extracting("name").contains((Object[]) names);
     }

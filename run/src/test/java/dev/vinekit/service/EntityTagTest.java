@@ -3,6 +3,7 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -147,10 +148,10 @@ class EntityTagTest {
                 TestDatabases.h2("CREATE TABLE cask (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, "
                 + "wood VARCHAR(20) NOT NULL, version INT DEFAULT 1 NOT NULL)")) {
             MappingFile file = MappingFile.parse("m",
-                    "{project: {package: com.example.casks}, entities: {cask: {version: version}}}", Map.of(), true);
+                    "{project: {package: com.example.made}, entities: {cask: {version: version}}}", Map.of(), true);
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
                     VineKit.read(database.database(), Scope.all()), file, Set.of())), directory.resolve("service")));
-            Runner.compile(project);
+            QuickCompiler.compile(project);
             assertThat(Runner.test(project).isGreen()).isTrue();
             try (ServedCellar service = ServedCellar.alone(project, Map.of())) {
                 Http http = service.http();

@@ -3,6 +3,7 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
@@ -175,7 +176,7 @@ class LimitsTest {
     @Test
     void aTableMayDemandThatAChangeSaysOfWhichState() throws Exception {
         Project project = ServedCellar.project("h2", script("h2"), "entities: {cask: {require-if-match: true}}\n");
-        assertThat(Runner.test(project, Runner.compile(project)).failures()).isEmpty();
+        assertThat(Runner.test(project, QuickCompiler.compile(project)).failures()).isEmpty();
         try (ServedCellar served = ServedCellar.alone(project, Map.of())) {
             Http http = served.http();
             Http.Answer created = http.post("/casks", "{\"id\":1,\"label\":\"a\"}");

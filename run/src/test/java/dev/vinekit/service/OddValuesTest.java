@@ -31,57 +31,62 @@ class OddValuesTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
-    void valuesComeBackAsTheyWereOrAreRefused(String engine) throws Exception {
+    void valuesAndBrokenKeysAreToldAsTheyAre(String engine) throws Exception {
         TestDatabases.require(engine);
+        try (ServedCellar served = ServedCellar.alone(
+                ServedCellar.project(engine, valuesOf(engine) + keysOf(engine), "{}\n"), Map.of())) {
+            valuesComeBackAsTheyWereOrAreRefused(served.http());
+            keyIsToldWhateverStandsInNamesAndValues(served.http());
+        }
+    }
+
+    private static String valuesOf(String engine) {
         String text = engine.equals("h2") ? "VARCHAR" : engine.startsWith("m") ? "LONGTEXT" : "TEXT";
-        String script = "CREATE TABLE odd (id INT PRIMARY KEY, number "
+        return "CREATE TABLE odd (id INT PRIMARY KEY, number "
                 + (engine.equals("sqlite") ? "REAL" : "DOUBLE PRECISION") + ", picked_on DATE, moment "
                 + (engine.startsWith("m") ? "DATETIME(6)" : engine.equals("sqlite") ? "DATETIME" : "TIMESTAMP")
                 + ", document " + (engine.equals("postgresql") ? "JSONB" : "JSON") + ", label " + text + ");";
+    }
+
+    private static void valuesComeBackAsTheyWereOrAreRefused(Http http) throws Exception {
         SoftAssertions softly = new SoftAssertions();
-        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, script, "{}\n"), Map.of())) {
-            Http http = served.http();
-            int id = 1000;
-            for (Map.Entry<String, List<String>> field : VALUES.entrySet()) {
-                for (String value : field.getValue()) {
-                    String what = field.getKey() + " " + value;
-                    Http.Answer created = http.post("/odds", "{\"id\":" + ++id + ",\"" + field.getKey() + "\":" + value
-                            + "}");
-                    softly.assertThat(created.status()).as("%s: %s", what, created.text()).isIn(201, 400);
-                    if (created.status() == 201) {
-                        JsonNode sent = Http.JSON.readTree(value);
-                        softly.assertThat(field.getKey().equals("number")
-                                ? sent.doubleValue() == http.get("/odds/" + id).body().path("number").doubleValue()
-                                : same(sent, http.get("/odds/" + id).body().path(field.getKey())))
-                                .as("%s: %s", what, created.text()).isTrue();
-                    }
+        int id = 1000;
+        for (Map.Entry<String, List<String>> field : VALUES.entrySet()) {
+            for (String value : field.getValue()) {
+                String what = field.getKey() + " " + value;
+                Http.Answer created = http.post("/odds", "{\"id\":" + ++id + ",\"" + field.getKey() + "\":" + value
+                        + "}");
+                softly.assertThat(created.status()).as("%s: %s", what, created.text()).isIn(201, 400);
+                if (created.status() == 201) {
+                    JsonNode sent = Http.JSON.readTree(value);
+                    softly.assertThat(field.getKey().equals("number")
+                            ? sent.doubleValue() == http.get("/odds/" + id).body().path("number").doubleValue()
+                            : same(sent, http.get("/odds/" + id).body().path(field.getKey())))
+                            .as("%s: %s", what, created.text()).isTrue();
                 }
             }
-            softly.assertThat(http.get("/odds?limit=500").status()).isEqualTo(200);
         }
+        softly.assertThat(http.get("/odds?limit=500").status()).isEqualTo(200);
         softly.assertAll();
     }
 
-    /** Databases tell a broken rule in a sentence, with the names and the value in it. */
-    @ParameterizedTest
-    @ValueSource(strings = {"h2", "postgresql", "mariadb", "mysql", "sqlite"})
-    void keyIsToldWhateverStandsInNamesAndValues(String engine) throws Exception {
-        TestDatabases.require(engine);
+    private static String keysOf(String engine) {
         String script = "CREATE TABLE \"a.b\" (id INT NOT NULL, label VARCHAR(60) NOT NULL, CONSTRAINT \"k.ey' (o\""
                 + " PRIMARY KEY (id), CONSTRAINT \"u.q ON b('\" UNIQUE (label));";
-        String quoted = engine.startsWith("m") ? script.replace('"', '`') : script;
-        try (ServedCellar served = ServedCellar.alone(ServedCellar.project(engine, quoted, "{}\n"), Map.of())) {
-            Http http = served.http();
-            String label = "\"label\":\"x' ON \\\"a.b\\\"(id) for key 'a.b.PRIMARY' for key 'b.id'\"";
-            assertThat(http.post("/a-bs", "{\"id\":1," + label + "}").status()).isEqualTo(201);
+        return engine.startsWith("m") ? script.replace('"', '`') : script;
+    }
 
-            Http.Answer again = http.post("/a-bs", "{\"id\":2," + label + "}");
-            assertThat(again.status()).isEqualTo(409);
-            assertThat(again.body().path("violations").findValuesAsText("field")).as(again.text())
-                    .containsExactly("label");
-            assertThat(http.post("/a-bs", "{\"id\":1,\"label\":\"y\"}").body().path("violations")
-                    .findValuesAsText("field")).containsExactly("id");
-        }
+    /** Databases tell a broken rule in a sentence, with the names and the value in it. */
+    private static void keyIsToldWhateverStandsInNamesAndValues(Http http) throws Exception {
+        String label = "\"label\":\"x' ON \\\"a.b\\\"(id) for key 'a.b.PRIMARY' for key 'b.id'\"";
+        assertThat(http.post("/a-bs", "{\"id\":1," + label + "}").status()).isEqualTo(201);
+
+        Http.Answer again = http.post("/a-bs", "{\"id\":2," + label + "}");
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.body().path("violations").findValuesAsText("field")).as(again.text())
+                .containsExactly("label");
+        assertThat(http.post("/a-bs", "{\"id\":1,\"label\":\"y\"}").body().path("violations")
+                .findValuesAsText("field")).containsExactly("id");
     }
 
     /** Whether two documents are the same, numbers by their value. */

@@ -39,7 +39,7 @@ class OpenApiTest {
     void descriptionOfAHostileSchemaIsWellFormed(String engine) throws Exception {
         try (TestDatabases database = TestDatabases.clauses(engine)) {
             String description = VineKit.generate(VineKit.map(VineKit.read(database.database(), Scope.all()),
-                    "com.example.hostile"))
+                    "com.example.made"))
                     .files().stream().filter(file -> file.path().endsWith("openapi.json")).map(SourceFile::text)
                     .findFirst().orElseThrow();
 

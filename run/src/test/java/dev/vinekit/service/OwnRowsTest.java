@@ -3,6 +3,7 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -142,7 +143,7 @@ class OwnRowsTest {
             assertThat(mara.get("/lot-names").status()).isEqualTo(403);
             assertThat(winemaker.get("/lot-names").status()).isEqualTo(200);
         }
-        TestReport report = Runner.test(project, Runner.compile(project));
+        TestReport report = Runner.test(project, QuickCompiler.compile(project));
         assertThat(report.failures()).isEmpty();
         assertThat(report.outcomes()).extracting("name").contains("rowOfSomebodyElseIsNotThere", "rowOfOnesOwnIsThere",
                 "newRowBelongsToWhoeverMakesIt", "referenceToARowOfSomebodyElseIsRefused");
@@ -219,7 +220,7 @@ class OwnRowsTest {
 
     private static MappingFile mapping() throws IOException {
         Path file = Files.writeString(Files.createTempFile("vinekit", ".yaml"), MAPPING);
-        MappingFile mapping = MappingFile.read(file, Map.of(), false).inPackage("com.example.served");
+        MappingFile mapping = MappingFile.read(file, Map.of(), false).inPackage("com.example.made");
         Files.delete(file);
         return mapping;
     }

@@ -2,6 +2,7 @@ package dev.vinekit.service;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -56,7 +57,7 @@ class PasswordExampleTest {
                 </dependency>
                 </dependencies>"""));
 
-        TestReport report = Runner.test(project, Runner.compile(project));
+        TestReport report = Runner.test(project, QuickCompiler.compile(project));
 
         assertThat(report.outcomes()).anyMatch(outcome -> outcome.testClass().equals("HandControllerTest"))
                 .allMatch(outcome -> outcome.failure().isEmpty());

@@ -1,5 +1,6 @@
 package dev.vinekit.service;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
@@ -54,7 +55,7 @@ final class ServedCellar implements AutoCloseable {
     static Project project(String engine, String script, String mappingFile) {
         return CompiledProjects.SHARED.get(List.of(engine, script, mappingFile), directory -> {
             try (TestDatabases database = TestDatabases.on(engine, script)) {
-                return generate(database.database(), mappingFile, "com.example.served", "", directory);
+                return generate(database.database(), mappingFile, "com.example.made", "", directory);
             }
         });
     }
@@ -76,7 +77,7 @@ final class ServedCellar implements AutoCloseable {
                 VineKit.read(database, Scope.all()), MappingFile.read(file, Map.of(), false).inPackage(basePackage),
                 Set.of()), seed), directory));
         Files.delete(file);
-        Runner.compileService(project);
+        QuickCompiler.compileService(project);
         return project;
     }
 

@@ -2,11 +2,11 @@ package dev.vinekit.source;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vinekit.QuickCompiler;
 import dev.vinekit.Scope;
 import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.project.Project;
-import dev.vinekit.run.Runner;
 import java.io.File;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
@@ -47,10 +47,10 @@ class EmptyDatabaseTest {
         Project project;
         try (TestDatabases presses = TestDatabases.on(engine, SCRIPT)) {
             project = VineKit.write(VineKit.plan(VineKit.generate(
-                    VineKit.map(VineKit.read(presses.database(), Scope.all()), "com.example.presses")),
+                    VineKit.map(VineKit.read(presses.database(), Scope.all()), "com.example.made")),
                             directory.resolve("presses")));
         }
-        Runner.compile(project);
+        QuickCompiler.compile(project);
         Path classes = project.directory().resolve("target/classes");
 
         Path anothers = Path.of(System.getProperty("java.io.tmpdir"), "#sql-temptable-of-" + directory.getFileName());
@@ -74,8 +74,8 @@ class EmptyDatabaseTest {
                 String.join(File.pathSeparator, target.resolve("test-classes").toString(),
                 target.resolve("classes").toString(), System.getProperty("java.class.path")),
                         EmptyDatabaseTest.class.getName(),
-                "com.example.presses.repository.PressRepositoryTest",
-                "com.example.presses.repository.PressingRepositoryTest")
+                "com.example.made.repository.PressRepositoryTest",
+                "com.example.made.repository.PressingRepositoryTest")
                 .directory(project.directory().toFile()).redirectErrorStream(true).redirectOutput(told.toFile())
                 .start();
         assertThat(process.waitFor(2, TimeUnit.MINUTES)).isTrue();

@@ -113,7 +113,7 @@ class GeneratedSourcesTest {
     }
 
     private static SourceTree sources(Database database) {
-        return VineKit.generate(VineKit.map(VineKit.read(database, Scope.all()), "com.example.hostile"));
+        return VineKit.generate(VineKit.map(VineKit.read(database, Scope.all()), "com.example.made"));
     }
 
     /** What {@code javac -Xlint:all -Werror} has to say. */
