@@ -12,9 +12,11 @@ import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** No page leads to nothing. */
+@Tag("fast")
 class DocumentationLinksTest {
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
     private static final Pattern LINK = Pattern.compile("\\]\\(([^)\\s]+)\\)");

@@ -7,10 +7,12 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class StyleTest {
     private static final Style TERMINAL = new Style(true, true, 20);
     private static final Style FILE = new Style(false, false, 20, true);

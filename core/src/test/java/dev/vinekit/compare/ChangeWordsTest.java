@@ -8,10 +8,12 @@ import dev.vinekit.VineKit;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaDifference;
 import java.sql.SQLException;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What is said of a change, of the states that a database itself tells. */
+@Tag("fast")
 class ChangeWordsTest {
     private static final String BEFORE = """
             CREATE SEQUENCE tickets START WITH 1;

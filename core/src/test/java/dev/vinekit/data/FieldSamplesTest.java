@@ -17,10 +17,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Values for one field: those that it takes, those that tell rows apart, and those that break a rule of it. */
+@Tag("fast")
 class FieldSamplesTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {

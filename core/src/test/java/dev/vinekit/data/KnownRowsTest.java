@@ -12,9 +12,11 @@ import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class KnownRowsTest {
     private static final String TABLES = """
             CREATE TABLE vessel (id INT GENERATED ALWAYS AS IDENTITY PRIMARY KEY, code VARCHAR(9), litres INT);

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Tag("fast")
 class PatternTextsTest {
     @ParameterizedTest
     @ValueSource(strings = {"^[A-Z]{2}-[0-9]{3}$", "[a-z]+[0-9]", "(red|white|rosé)-[0-9]{4}", "\\d{3,5}",

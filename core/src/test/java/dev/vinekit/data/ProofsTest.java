@@ -7,10 +7,12 @@ import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.mapping.Mapping;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class ProofsTest {
     private static List<Proof> proofs(String script) throws Exception {
         return proofs("h2", script);

@@ -21,11 +21,13 @@ import dev.vinekit.sql.Dialect;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** SQLite as it really is. */
+@Tag("fast")
 class SqliteEngineTest {
     private static final Dialect DIALECT = Engines.named("sqlite").dialect(new Schema("sqlite", "", List.of()));
 

@@ -2,10 +2,12 @@ package dev.vinekit.fault;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class VisibleTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '^', value = {

@@ -8,9 +8,11 @@ import dev.vinekit.VineKit;
 import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class CommonPrefixTest {
     @ParameterizedTest
     @CsvSource({

@@ -10,10 +10,12 @@ import java.time.OffsetTime;
 import java.util.EnumSet;
 import java.util.Set;
 import java.util.UUID;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
+@Tag("fast")
 class JavaTypeTest {
     private static final Set<JavaType.Nature> NEVER_TELLING = EnumSet.of(JavaType.Nature.TRUTH, JavaType.Nature.CHOICE,
             JavaType.Nature.DOCUMENT, JavaType.Nature.LIST);

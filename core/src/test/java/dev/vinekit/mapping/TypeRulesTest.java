@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vinekit.schema.SqlType;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Tag("fast")
 class TypeRulesTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {

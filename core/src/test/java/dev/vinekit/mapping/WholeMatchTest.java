@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Tag("fast")
 class WholeMatchTest {
     private static final List<String> TEXTS =
             List.of("", "a", "ab", "a@b", "a\n", "a@b\n", "\na@b", "b|a", "x.y", "a.b", "a\nb", "$", "c$", "ba");

@@ -9,9 +9,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
+@Tag("fast")
 class LastRunTest {
     private static final String RECORD = ".vinekit/generated.json.xz";
     private static final String BARREL = "CREATE TABLE barrel (id INT PRIMARY KEY, code VARCHAR(10) NOT NULL)";

@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class ServiceDescriptionTest {
     private static final ServiceDescription SERVICE = new ServiceDescription("h2", false, List.of(), false, List.of(),
             "com.example.cellar", Stream.of("Vessel", "VesselTransfer", "Page").map(entity ->

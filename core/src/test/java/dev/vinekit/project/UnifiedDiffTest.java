@@ -3,10 +3,12 @@ package dev.vinekit.project;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Optional;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class UnifiedDiffTest {
     @Test
     void aChangeShowsItsSurroundings() {

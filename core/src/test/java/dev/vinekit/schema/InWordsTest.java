@@ -9,11 +9,13 @@ import java.sql.SQLException;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** How parts of a schema are said to a person. */
+@Tag("fast")
 class InWordsTest {
     private static TestDatabases database;
     private static Table cask;

@@ -8,8 +8,10 @@ import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import java.sql.SQLException;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
+@Tag("fast")
 class SchemaTest {
     @Test
     void tablesComeAfterThoseTheyReferToAndViewsLast() throws SQLException {

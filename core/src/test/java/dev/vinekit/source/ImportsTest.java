@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.vinekit.mapping.JavaName;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** {@code ~} stands for the mark of a domain's own names. */
+@Tag("fast")
 class ImportsTest {
     private static final Imports IMPORTS = new Imports(
             Map.of("Page", "cellar.support.Page", "List", "cellar.support.List"),

@@ -2,8 +2,10 @@ package dev.vinekit.source;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
+@Tag("fast")
 class JavaLayoutTest {
     private static final String BODY = """
             class Vessel {

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.mapping.JavaName;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class LayoutTest {
     private static final Imports IMPORTS = new Imports(Map.of(
             "List", "java.util.List", "Path", "jakarta.ws.rs.Path",

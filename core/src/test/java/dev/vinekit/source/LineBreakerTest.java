@@ -2,11 +2,13 @@ package dev.vinekit.source;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Lines that names made too long are broken where a person would break them. */
+@Tag("fast")
 class LineBreakerTest {
     private static final String LONG = "aNameThatGoesOnAndOnAndOnUntilItIsFortyLetters";
 

@@ -9,12 +9,14 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Tag("fast")
 class ExpressionParserTest {
     static Stream<Arguments> understood() {
         ColumnRef litres = new ColumnRef("LITRES");

@@ -3,10 +3,12 @@ package dev.vinekit.sql;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Tag("fast")
 class LikePatternTest {
     @ParameterizedTest
     @CsvSource(delimiter = ';', quoteCharacter = '^', value = {

@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Words of SQL are told from strings, quoted names and comments that look like them. */
+@Tag("fast")
 class SqlTextTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '^', value = {

@@ -3,11 +3,13 @@ package dev.vinekit.sql;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What a CREATE TABLE says and no catalog of SQLite tells. */
+@Tag("fast")
 class TableTextTest {
     private static final TableText CASK = TableText.of("""
             CREATE TABLE IF NOT EXISTS "odd, (name" (

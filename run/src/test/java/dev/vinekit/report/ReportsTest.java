@@ -13,10 +13,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.w3c.dom.Element;
 
+@Tag("fast")
 class ReportsTest {
     private static final String HOSTILE =
             "expected \"<script>alert(1)</script>\" & ']]>' but was \u0000\u001b[31m\uD83C\uDF77 \uD800";

@@ -26,10 +26,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("fast")
 class MappingFileTest {
     private static final String SCHEMA = """
             CREATE TABLE vessel (id INT PRIMARY KEY, code VARCHAR(9) NOT NULL UNIQUE, litres INT, photo JSON);

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The way of the README with a database of one's own, as a person would type it. */
-class FiveMinutesTest {
+class FiveMinutesIT {
     private static final Path README = Path.of("../README.md");
     private static final Path SCRIPTS = Path.of("../examples/cellar-service/src/main/resources/db");
     private static final String PASSWORD = "corked";

@@ -29,7 +29,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** The archive, unpacked where nobody may write, by somebody who has a JDK and nothing else. */
-class DistributionTest {
+class DistributionIT {
     private static final String USER = "nobody";
 
     /** All that the start script asks the system for. */
@@ -154,7 +154,7 @@ class DistributionTest {
         }
         try (Stream<Path> javas = Files.list(folder)) {
             return javas.filter(java -> Files.isExecutable(java.resolve("bin/javac")) && version(java) > Runtime.version().feature())
-                    .max(Comparator.comparing(DistributionTest::version));
+                    .max(Comparator.comparing(DistributionIT::version));
         }
     }
 
