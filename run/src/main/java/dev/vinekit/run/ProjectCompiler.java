@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.net.MalformedURLException;
 import java.net.URL;
 import java.net.URLClassLoader;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -31,6 +30,10 @@ import javax.tools.ToolProvider;
 /** Compiles a generated project with the compiler of this JDK, against the libraries that this process runs with. */
 final class ProjectCompiler {
     private static final int SHOWN_ERRORS = 5;
+
+    /** On the JDK of that release its own classes are the right ones, and found sooner than the description of them. */
+    private static final List<String> RELEASE = Runtime.version().feature() == 17
+            ? List.of("-source", "17", "-target", "17") : List.of("--release", "17");
 
     private final Path directory;
 
@@ -123,11 +126,11 @@ final class ProjectCompiler {
             throw Fault.inWorld("This Java has no compiler.", "Run with a JDK instead of a JRE.", null);
         }
         DiagnosticCollector<JavaFileObject> diagnostics = new DiagnosticCollector<>();
-        try (StandardJavaFileManager files =
-                compiler.getStandardFileManager(diagnostics, Locale.ROOT, StandardCharsets.UTF_8)) {
+        try (OpenLibraries open = OpenLibraries.of(compiler, more.isEmpty() ? "main" : "tests", libraries.classPath())) {
+            StandardJavaFileManager files = open.files();
             folder.prepare(paths);
-            List<String> options = new ArrayList<>(List.of("-proc:none", "--release", "17", "-encoding", "UTF-8",
-                    "-Xlint:all,-path",
+            List<String> options = new ArrayList<>(RELEASE);
+            options.addAll(List.of("-proc:none", "-encoding", "UTF-8", "-Xlint:all,-path",
                     "-d", folder.classes().toString(), "-classpath", folder.classes() + File.pathSeparator
                     + libraries.classPath()));
             options.addAll(more);

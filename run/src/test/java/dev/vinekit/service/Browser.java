@@ -31,9 +31,6 @@ final class Browser implements AutoCloseable {
 
     private final ChromeDriver driver;
 
-    /**
-     * Skips the test where there is no browser. Continuous integration installs one, and fails if a test was skipped.
-     */
     Browser(String... options) {
         File program = Programs.require("chromium").toFile();
         File server = Programs.require("chromedriver").toFile();
@@ -46,6 +43,12 @@ final class Browser implements AutoCloseable {
         chosen.setCapability("goog:loggingPrefs", logs);
         driver = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(server).usingAnyFreePort()
                 .build(), chosen);
+    }
+
+    /** Skips the tests where there is no browser. */
+    static void require() {
+        Programs.require("chromium");
+        Programs.require("chromedriver");
     }
 
     WebDriver driver() {

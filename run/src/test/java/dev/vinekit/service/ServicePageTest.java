@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -51,6 +52,11 @@ class ServicePageTest {
     private ServedCellar cellar;
     private Browser browser;
 
+    @BeforeAll
+    void requireBrowser() {
+        Browser.require();
+    }
+
     @BeforeEach
     void open() {
         cellar = cellar == null ? ServedCellar.alone(ServedCellar.project("h2", ""), Map.of()) : cellar;
@@ -68,7 +74,9 @@ class ServicePageTest {
 
     @AfterAll
     void stop() {
-        cellar.close();
+        if (cellar != null) {
+            cellar.close();
+        }
     }
 
     private String page(String place) {

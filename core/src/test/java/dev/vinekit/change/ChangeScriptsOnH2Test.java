@@ -1,0 +1,7 @@
+package dev.vinekit.change;
+
+class ChangeScriptsOnH2Test extends ChangeScripts {
+    ChangeScriptsOnH2Test() {
+        super("h2");
+    }
+}

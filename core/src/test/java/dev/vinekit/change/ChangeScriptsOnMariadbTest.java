@@ -1,0 +1,7 @@
+package dev.vinekit.change;
+
+class ChangeScriptsOnMariadbTest extends ChangeScripts {
+    ChangeScriptsOnMariadbTest() {
+        super("mariadb");
+    }
+}

@@ -1,0 +1,7 @@
+package dev.vinekit.change;
+
+class ChangeScriptsOnMysqlTest extends ChangeScripts {
+    ChangeScriptsOnMysqlTest() {
+        super("mysql");
+    }
+}

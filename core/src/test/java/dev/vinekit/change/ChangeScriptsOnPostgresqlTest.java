@@ -1,0 +1,7 @@
+package dev.vinekit.change;
+
+class ChangeScriptsOnPostgresqlTest extends ChangeScripts {
+    ChangeScriptsOnPostgresqlTest() {
+        super("postgresql");
+    }
+}

@@ -1,0 +1,7 @@
+package dev.vinekit.change;
+
+class ChangeScriptsOnSqliteTest extends ChangeScripts {
+    ChangeScriptsOnSqliteTest() {
+        super("sqlite");
+    }
+}
