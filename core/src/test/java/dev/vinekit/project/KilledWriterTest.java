@@ -12,12 +12,12 @@ import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A process that writes again and again is killed at 50 random moments. */
+/** A process that writes again and again is killed at random moments. */
 class KilledWriterTest {
-    private static final int KILLS = 50;
     private static final int FILES = 120;
 
     @TempDir
@@ -58,8 +58,17 @@ class KilledWriterTest {
 
     @Test
     void projectIsAsBeforeOrAsAfter() throws Exception {
-        Random random = new Random(7);
-        for (int kill = 0; kill < KILLS; kill++) {
+        kill(8, new Random(7));
+    }
+
+    @Tag("thorough")
+    @Test
+    void projectIsAsBeforeOrAsAfterFiftyTimes() throws Exception {
+        kill(50, new Random(8));
+    }
+
+    private void kill(int times, Random random) throws Exception {
+        for (int kill = 0; kill < times; kill++) {
             Process writer = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                     "-XX:TieredStopAtLevel=1", "-cp", System.getProperty("java.class.path"), Writer.class.getName(),
                     directory.toString()).redirectErrorStream(true).start();

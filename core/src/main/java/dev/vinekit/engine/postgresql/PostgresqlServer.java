@@ -123,11 +123,8 @@ final class PostgresqlServer {
 
     private static void initialise(Path programs, Path directory) throws IOException {
         Files.writeString(directory.resolve("secret"), ScratchFolder.password());
-        Path sockets = Files.createTempDirectory("vinekit-sockets-");
-        try {
-            started(programs, directory, sockets).close();
-        } finally {
-            ScratchFolder.remove(sockets);
+        try (ScratchFolder sockets = ScratchFolder.ofServer("vinekit-postgresql-")) {
+            started(programs, directory, sockets.path()).close();
         }
     }
 

@@ -24,7 +24,7 @@ public final class JavaCode {
      */
     static JavaCode of(String form, Object... parts) {
         Object[] texts = Arrays.stream(parts).map(JavaCode::text).toArray();
-        return new JavaCode(texts.length == 0 ? form : String.format(Locale.ROOT, form, texts));
+        return new JavaCode(String.format(Locale.ROOT, form, texts));
     }
 
     static JavaCode list(List<?> parts) {
