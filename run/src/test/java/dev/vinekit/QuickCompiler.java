@@ -19,6 +19,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -34,23 +35,19 @@ public final class QuickCompiler {
 
     /** Compiles a project and its tests. */
     public static Compilation compile(Project project) {
-        try {
-            Path kept = kept(project);
-            prepare(project, kept);
-            Compilation compilation = Runner.compile(project);
-            keep(project, kept);
-            return compilation;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return compile(project, Runner::compile);
     }
 
     /** Compiles a project without its tests. */
     public static Compilation compileService(Project project) {
+        return compile(project, Runner::compileService);
+    }
+
+    private static Compilation compile(Project project, Function<Project, Compilation> compiler) {
         try {
             Path kept = kept(project);
             prepare(project, kept);
-            Compilation compilation = Runner.compileService(project);
+            Compilation compilation = compiler.apply(project);
             keep(project, kept);
             return compilation;
         } catch (IOException e) {

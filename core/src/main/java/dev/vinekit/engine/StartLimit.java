@@ -17,7 +17,7 @@ public final class StartLimit {
     private static final int SECONDS = 30;
 
 
-    /** A server that waits for ever still uses the processor a little: it ends at so many times the limit. */
+    /** A stuck server still uses some processor time, so a start is given up after this many times the limit. */
     private static final int AT_MOST = 10;
 
     /** How many lines of a log a message repeats. */

@@ -74,7 +74,7 @@ public final class ProjectPaths {
                 return found.isDirectory();
             }
         } catch (IOException e) {
-            // Nothing is there, or nothing that this user may see: whoever uses the path is told so.
+            // Nothing is there, or this user may not see it: the operation on the path reports that.
             return false;
         }
         try {

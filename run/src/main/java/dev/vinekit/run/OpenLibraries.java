@@ -12,7 +12,7 @@ import javax.tools.JavaCompiler;
 import javax.tools.StandardJavaFileManager;
 
 /**
- * File managers whose libraries stay open from one compilation to the next: to open a hundred jars takes longer than
+ * File managers whose libraries stay open from one compilation to the next: opening a hundred jars takes longer than
  * most compilations. One is used by a single compilation at a time.
  */
 final class OpenLibraries implements AutoCloseable {
@@ -29,7 +29,7 @@ final class OpenLibraries implements AutoCloseable {
     /**
      * One that is free or new.
      *
-     * @param use keeps apart compilations with other options, for a file manager keeps what it was told
+     * @param use separates compilations with different options, because a file manager remembers its options
      */
     static synchronized OpenLibraries of(JavaCompiler compiler, String use, String classPath) throws IOException {
         String state = use + state(classPath);
