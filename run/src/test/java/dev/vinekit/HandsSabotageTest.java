@@ -20,7 +20,7 @@ class HandsSabotageTest extends Sabotage {
     @Override
     Project generated(Path directory) throws Exception {
         Path file = Files.writeString(directory.resolve("vinekit.yaml"), Files.readString(EXAMPLE.resolve("vinekit.yaml"))
-                .replace("com.example.made", "com.example.cellar"));
+                .replace("com.example.hands", "com.example.cellar"));
         try (TestDatabases database = TestDatabases.h2(Files.readString(EXAMPLE.resolve("schema.sql")))) {
             return VineKit.write(VineKit.plan(VineKit.generate(
                     VineKit.map(VineKit.read(database.database(), Scope.all()),
