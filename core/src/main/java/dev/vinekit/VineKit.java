@@ -105,11 +105,21 @@ public final class VineKit {
         return Engines.named(schema.engine()).dialect(schema).definition(schema);
     }
 
-    /** Reads the schema of a database; the database is not changed. */
+    /**
+     * Reads the schema of a database; the database is not changed. If the scope names no schema, the default one is read,
+     * or the only one with tables if the default one has none; {@link Schema#otherThanDefault()} tells which.
+     */
     public static Schema read(Database database, Scope scope) {
         return ask(database, connection -> {
             Schema read = database.engine().read(connection, scope.schemas());
-            return scope.narrow(read, read.tables().isEmpty() ? Catalog.schemasWithTables(connection) : List.of());
+            if (!read.tables().isEmpty()) {
+                return scope.narrow(read, List.of());
+            }
+            List<String> others = Catalog.schemasWithTables(connection);
+            boolean only = scope.schemas().isEmpty() && others.size() == 1 && !others.contains(read.defaultSchema())
+                    && connection.getMetaData().supportsSchemasInTableDefinitions();
+            return only ? scope.narrow(database.engine().read(connection, others), List.of())
+                    : scope.narrow(read, others);
         });
     }
 

@@ -53,7 +53,9 @@ final class Steps {
 
     Schema read(Database database, Scope scope) {
         Schema read = stages.run("read", () -> VineKit.read(database, scope), schema ->
-                tables(schema) + " of " + database.engine().title());
+                tables(schema) + " of " + database.engine().title() + (!scope.schemas().isEmpty() ? ""
+                        : schema.otherThanDefault().map(name -> ", in schema " + name
+                                + ": the default schema has no tables").orElse("")));
         Map<TableName, List<Column>> doubtful = VineKit.doubtful(read);
         return doubtful.isEmpty() ? read
                 : stages.run("look", () -> VineKit.asRowsTell(database, read), told -> looked(doubtful, told));

@@ -37,7 +37,7 @@ final class KnownRows {
                         row.get(i).ifPresent(value -> values.put(field, told(field, value)));
                     }
                 }
-                if (field.input() == Field.Input.ASSIGNED) {
+                if (field.isNumbered()) {
                     values.putIfAbsent(field, String.valueOf(known.size() + 1));
                 }
             }

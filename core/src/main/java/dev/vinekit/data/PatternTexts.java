@@ -16,6 +16,7 @@ final class PatternTexts {
     private static final Pattern ANYWHERE = Pattern.compile("(?s)\\.\\*\\(\\?-s:(.*)\\)\\.\\*");
     private static final Pattern ANY_CASE = Pattern.compile("(?s)\\(\\?iu:(.*)\\)");
     private static final Pattern DIGITS = Pattern.compile("\\d{2,}");
+    private static final Pattern LETTERS = Pattern.compile("[A-Z]{2,}|[a-z]{2,}|^[A-Za-z]$");
 
     private PatternTexts() {
     }
@@ -42,13 +43,19 @@ final class PatternTexts {
         return texts.stream().distinct().toList();
     }
 
-    /** Texts like this one in which the row's number takes the place of digits. */
-    static List<Sample.NumberedText> numbered(String text) {
-        List<Sample.NumberedText> found = new ArrayList<>();
+    /** Texts like this one in which the row's number takes the place of digits, or of letters. */
+    static List<Sample> numbered(String text) {
+        List<Sample> found = new ArrayList<>();
         Matcher digits = DIGITS.matcher(text);
         while (digits.find()) {
             found.add(new Sample.NumberedText(text.substring(0, digits.start()), digits.end() - digits.start(),
                     text.substring(digits.end())));
+        }
+        Matcher letters = LETTERS.matcher(text);
+        while (letters.find()) {
+            found.add(new Sample.NumberedLetters(text.substring(0, letters.start()),
+                    Character.isUpperCase(text.charAt(letters.start())) ? 'A' : 'a', letters.end() - letters.start(),
+                    text.substring(letters.end())));
         }
         return found;
     }

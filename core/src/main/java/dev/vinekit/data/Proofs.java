@@ -129,9 +129,18 @@ public final class Proofs {
         if (within.isPresent()) {
             return Proof.none(rule, "Rows that break it break " + within.get().name() + " too.");
         }
-        return Proof.by(rule, new Trial.Duplicated(fields, dialect.reportsKeys() && definition.isEmpty()
+        boolean others = keys.stream().filter(other -> !other.equals(key)).anyMatch(other -> other.columns().stream()
+                .map(entity::field).allMatch(field -> fields.contains(field) || isTheSameInEachRow(field)));
+        return Proof.by(rule, new Trial.Duplicated(fields, !others && dialect.reportsKeys() && definition.isEmpty()
                 && !dialect.isEnginesOwn(key.name())
                 && entity.table().kind() != Table.Kind.PARTITIONED_TABLE));
+    }
+
+    /** Whether two sample rows have the same value here, so that a copied row breaks the other keys of the field too. */
+    private boolean isTheSameInEachRow(Field field) {
+        Sample value = sample.values().get(field);
+        return value != null && !(value instanceof Sample.Nothing) && !(value instanceof Sample.Reference)
+                && !value.isNumbered();
     }
 
     private List<String> mentioned(String definition) {
@@ -333,7 +342,7 @@ public final class Proofs {
                 || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
                 || entity.table().uniqueKeys().stream().anyMatch(key -> key.columns().contains(field.column().name()))
                 || field.inKey();
-        if (value.isNoDate() && field.type() != JavaType.STRING) {
+        if (value.isNoDate() && field.type().nature() == JavaType.Nature.MOMENT) {
             return Proof.none(rule, "The default is no date, and rows that have it cannot be told as they are.");
         }
         if (tied) {

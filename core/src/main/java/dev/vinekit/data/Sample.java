@@ -14,6 +14,9 @@ import java.util.Optional;
 
 /** A value for one field of a row. Those that must differ from row to row depend on the row's number {@code n}. */
 public sealed interface Sample {
+    /** The letters from A to Z. */
+    int LETTERS = 26;
+
     /** No value: NULL, or whatever the database fills in. */
     record Nothing() implements Sample { }
 
@@ -26,6 +29,14 @@ public sealed interface Sample {
      * @param digits with leading zeros, so many digits in all; 0 for none
      */
     record NumberedText(String before, int digits, String after) implements Sample { }
+
+    /**
+     * {@code before}, then {@code n} in base 26, then {@code after}.
+     *
+     * @param zero the letter for 0: {@code A} or {@code a}
+     * @param letters how many letters at least
+     */
+    record NumberedLetters(String before, char zero, int letters, String after) implements Sample { }
 
     /** The letter so many places after A. */
     record Letter() implements Sample { }
@@ -69,6 +80,9 @@ public sealed interface Sample {
     /** A JSON document. */
     record Document(String json) implements Sample { }
 
+    /** A JSON document with the row's number where {@code #} is. */
+    record NumberedDocument(String json) implements Sample { }
+
     /** Several values of the type of a list. */
     record Items(List<Sample> values) implements Sample {
         public Items {
@@ -93,13 +107,13 @@ public sealed interface Sample {
         return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
                 || this instanceof NumberedDigit || this instanceof NumberedTemplate
                 || this instanceof NumberedUuid || this instanceof Letter || this instanceof NumberedBytes
-                || this instanceof NumberedBits;
+                || this instanceof NumberedBits || this instanceof NumberedDocument || this instanceof NumberedLetters;
     }
 
     /** The value that a row with this number has, which depends on no number any more. */
     default Sample ofRow(int n) {
         if (this instanceof NumberedText || this instanceof NumberedTemplate || this instanceof Letter
-                || this instanceof NumberedBits) {
+                || this instanceof NumberedBits || this instanceof NumberedLetters) {
             return new Text(text(n));
         } else if (this instanceof NumberedNumber || this instanceof NumberedDigit) {
             return new Number(new BigDecimal(text(n)));
@@ -107,6 +121,8 @@ public sealed interface Sample {
             return new Moment(text(n));
         } else if (this instanceof NumberedUuid) {
             return new Uuid(text(n));
+        } else if (this instanceof NumberedDocument) {
+            return new Document(text(n));
         } else if (this instanceof NumberedBytes) {
             return new Bytes(text(n));
         }
@@ -126,6 +142,12 @@ public sealed interface Sample {
             String number = text.digits() == 0 ? String.valueOf(n)
                     : String.format(Locale.ROOT, "%0" + text.digits() + "d", n);
             return text.before() + number + text.after();
+        } else if (this instanceof NumberedLetters text) {
+            StringBuilder letters = new StringBuilder();
+            for (int rest = n; rest > 0 || letters.length() < text.letters(); rest /= LETTERS) {
+                letters.insert(0, (char) (text.zero() + rest % LETTERS));
+            }
+            return text.before() + letters + text.after();
         } else if (this instanceof Letter) {
             return Character.toString('A' + n);
         } else if (this instanceof Number number) {
@@ -151,6 +173,8 @@ public sealed interface Sample {
             return String.format(Locale.ROOT, "00000000-0000-4000-8000-%012d", n);
         } else if (this instanceof Document document) {
             return document.json();
+        } else if (this instanceof NumberedDocument document) {
+            return document.json().replace("#", String.valueOf(n));
         } else if (this instanceof NumberedBytes bytes) {
             String number = bytes.length() < Integer.BYTES ? String.format("%02x", n & 0xff) : String.format("%08x", n);
             return number + "00".repeat(bytes.length() - number.length() / 2);

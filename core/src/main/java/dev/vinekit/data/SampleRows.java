@@ -4,6 +4,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaName;
+import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
@@ -32,11 +33,14 @@ import java.util.stream.Stream;
 
 /** Makes sample rows by rule, the same for the same mapping. */
 public final class SampleRows {
+    private static final Pattern FALSE = Pattern.compile("(?i)\\(*(?:false|b?'0'|0)\\)*(?:::\\w+)?");
+    private static final Pattern CONDITION = Pattern.compile("(?is)\\)\\s*WHERE\\b.*$");
     private static final LocalDate DAY = LocalDate.of(2021, 3, 1);
 
     private final Mapping mapping;
     private final Solutions solutions;
     private final TriggerEffects triggers;
+    private final Set<TableName> alike;
     private final int room;
 
     /** The columns that references of all tables go to, by table. */
@@ -52,13 +56,15 @@ public final class SampleRows {
 
     /** @param solutions values for checks that only the database understands */
     public SampleRows(Mapping mapping, Solutions solutions) {
-        this(mapping, solutions, TriggerEffects.NONE, 2);
+        this(mapping, solutions, TriggerEffects.NONE, Set.of(), 2);
     }
 
-    private SampleRows(Mapping mapping, Solutions solutions, TriggerEffects triggers, int room) {
+    private SampleRows(Mapping mapping, Solutions solutions, TriggerEffects triggers, Set<TableName> alike,
+            int room) {
         this.mapping = mapping;
         this.solutions = solutions;
         this.triggers = triggers;
+        this.alike = Set.copyOf(alike);
         this.room = room;
         this.referred = mapping.entities().stream().flatMap(entity -> entity.relations().stream())
                 .map(Relation::foreignKey).collect(Collectors.groupingBy(ForeignKey::target,
@@ -67,7 +73,20 @@ public final class SampleRows {
 
     /** These samples, for tables whose triggers are known. */
     public SampleRows withTriggers(TriggerEffects effects) {
-        return new SampleRows(mapping, solutions, effects, room);
+        return new SampleRows(mapping, solutions, effects, alike, room);
+    }
+
+    /**
+     * These samples, for seeds in which rows of some tables differ as little as their keys allow: triggers often compare
+     * amounts with those of other tables.
+     */
+    public SampleRows alikeIn(Set<TableName> tables) {
+        return new SampleRows(mapping, solutions, triggers, tables, room);
+    }
+
+    /** Whether seed rows of a table differ as little as its keys allow. */
+    boolean isAlike(Entity entity) {
+        return alike.contains(entity.table().name());
     }
 
     /** What the triggers of the tables do. */
@@ -77,7 +96,7 @@ public final class SampleRows {
 
     /** These samples, for so many rows. */
     SampleRows forRows(int count) {
-        return new SampleRows(mapping, solutions, triggers, Math.max(2, String.valueOf(count).length()));
+        return new SampleRows(mapping, solutions, triggers, alike, Math.max(2, String.valueOf(count).length()));
     }
 
     Solutions solutions() {
@@ -93,7 +112,7 @@ public final class SampleRows {
         Map<String, Integer> ranks = ranks(entity);
         Map<Field, Sample> values = new LinkedHashMap<>();
         for (Field field : entity.seeded()) {
-            values.put(field, field.input() == Field.Input.ASSIGNED
+            values.put(field, field.isNumbered()
                     ? new Sample.Nothing()
                     : value(entity, field, other, ranks.getOrDefault(field.column().name(), 0)));
         }
@@ -228,9 +247,9 @@ public final class SampleRows {
         if (digit.isPresent()) {
             return digit.get();
         }
-        boolean numbered = isNumbered(entity, field);
+        boolean numbered = isNumbered(entity, field) || isLaterThanNumbered(entity, field);
         return switch (field.type()) {
-            case BOOLEAN -> new Sample.Truth(!other);
+            case BOOLEAN -> new Sample.Truth(other == isFalseByDefault(field));
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
             case STRING -> numbered && field.column().type().kind() == SqlType.Kind.BIT
                     ? new Sample.NumberedBits(bits(field))
@@ -244,10 +263,23 @@ public final class SampleRows {
             case DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0), numbered);
             case OFFSET_DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0) + "Z", numbered);
             case UUID -> new Sample.NumberedUuid();
-            case JSON -> new Sample.Document(other ? "[1, 2, 3]" : "{\"sample\": 1.5}");
+            case JSON -> document(field, other, numbered);
             case LIST -> new Sample.Items(items(field, other));
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
         };
+    }
+
+    /** A row begins with the default, from which triggers often let it go to another value but not back. */
+    private static boolean isFalseByDefault(Field field) {
+        return field.column().defaultValue().filter(value -> FALSE.matcher(value.text()).matches()).isPresent();
+    }
+
+    private static Sample document(Field field, boolean other, boolean numbered) {
+        boolean scalar = field.column().type().kind() == SqlType.Kind.ANY;
+        if (numbered) {
+            return new Sample.NumberedDocument(scalar ? "\"text #\"" : "{\"sample\": #}");
+        }
+        return new Sample.Document(scalar ? other ? "\"text\"" : "1.5" : other ? "[1, 2, 3]" : "{\"sample\": 1.5}");
     }
 
     /** Two values, or one, of the type of a list. */
@@ -357,14 +389,14 @@ public final class SampleRows {
 
     /** Whether this field is the one that makes a unique key of the table unique. */
     private boolean isNumbered(Entity entity, Field field) {
-        boolean inExpression = entity.table().indexes().stream().filter(Index::unique)
-                .flatMap(index -> index.definition().stream())
-                .anyMatch(sql -> SqlText.identifiers(sql, word -> word).contains(field.column().name()));
-        if (inExpression) {
+        if (inIndexes(entity).contains(field.column().name())) {
             return true;
         }
         Set<String> references = new HashSet<>();
         entity.relations().forEach(relation -> references.addAll(relation.foreignKey().columns()));
+        if (entity.key().isEmpty() && entity.comparable().isEmpty() && isFirstToDiffer(entity, field)) {
+            return true;
+        }
         boolean tellsApart = entity.key().isEmpty() && entity.comparable().contains(field)
                 && KeyRoom.distinguishing(entity, new UniqueKey("",
                 entity.comparable().stream().map(other -> other.column().name()).toList()))
@@ -375,7 +407,7 @@ public final class SampleRows {
         boolean besideReference = entity.table().keys().stream()
                 .filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().anyMatch(references::contains))
-                .filter(key -> sharesReference(entity, key, references))
+                .filter(key -> sharesReference(entity, key, references) || refersToFew(entity, key))
                 .map(key -> new UniqueKey("", key.columns().stream().filter(column -> !references.contains(column))
                         .toList()))
                 .anyMatch(rest -> rest.columns().contains(field.column().name())
@@ -386,6 +418,43 @@ public final class SampleRows {
         return entity.table().keys().stream().filter(key -> key.columns().contains(field.column().name()))
                 .filter(key -> key.columns().stream().noneMatch(references::contains))
                 .anyMatch(key -> KeyRoom.distinguishing(entity, key).equals(field.column().name()));
+    }
+
+    /** The columns that unique indexes over expressions or over some of the rows are made of. */
+    static Set<String> inIndexes(Entity entity) {
+        return entity.table().indexes().stream().filter(Index::unique).flatMap(index -> index.definition().stream())
+                .map(sql -> CONDITION.matcher(sql.substring(Math.max(0, sql.indexOf('(')))).replaceFirst(""))
+                .flatMap(parts -> SqlText.identifiers(parts, word -> word).stream()).collect(Collectors.toSet());
+    }
+
+    /** Whether rows of a table without comparable columns differ in this field. */
+    private static boolean isFirstToDiffer(Entity entity, Field field) {
+        return entity.inputs().stream().filter(other -> other.type() == JavaType.JSON
+                || other.numberedExample().isPresent()).findFirst().filter(field::equals).isPresent();
+    }
+
+    /** Whether a moment is compared with one that differs from row to row, so that it must keep its distance. */
+    private boolean isLaterThanNumbered(Entity entity, Field field) {
+        return field.type().nature() == JavaType.Nature.MOMENT && entity.rowRules().stream()
+                .filter(RowRule.Compare.class::isInstance).map(RowRule.Compare.class::cast)
+                .filter(rule -> rule.left().equals(field) || rule.right().equals(field))
+                .map(rule -> rule.left().equals(field) ? rule.right() : rule.left())
+                .anyMatch(other -> other.type() == field.type() && isNumbered(entity, other));
+    }
+
+    /** Whether every reference in a key goes to a table whose keys leave room for a few rows only. */
+    private boolean refersToFew(Entity entity, UniqueKey key) {
+        return entity.relations().stream()
+                .filter(relation -> key.columns().containsAll(relation.foreignKey().columns()))
+                .allMatch(relation -> isFew(mapping.entity(relation.foreignKey().target()), new HashSet<>()));
+    }
+
+    private boolean isFew(Entity entity, Set<TableName> asked) {
+        return asked.add(entity.table().name()) && entity.table().keys().stream().anyMatch(key -> key.columns().stream()
+                .allMatch(column -> !KeyRoom.choices(entity, entity.field(column)).isEmpty()
+                        || entity.relations().stream().anyMatch(relation ->
+                                relation.foreignKey().columns().equals(List.of(column))
+                                        && isFew(mapping.entity(relation.foreignKey().target()), asked))));
     }
 
     /** Whether another key has a reference of this one too: rows that repeat that must still differ here. */

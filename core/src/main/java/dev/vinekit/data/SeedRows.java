@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Rows that together satisfy every constraint, as many as are wanted; the same for the same number. */
 final class SeedRows {
@@ -162,7 +163,7 @@ final class SeedRows {
         if (known.has(entity)) {
             return Optional.ofNullable(known.of(entity).get(n - 1).get(field));
         }
-        if (field.input() == Field.Input.ASSIGNED) {
+        if (field.isNumbered()) {
             return Optional.of(String.valueOf(n));
         }
         Plan plan = plan(entity);
@@ -183,13 +184,14 @@ final class SeedRows {
             List<String> choices = KeyRoom.choices(entity, field);
             return Optional.of(choices.get((n - 1) / plan.strides.get(field) % choices.size()));
         }
-        boolean free = !plan.tied.contains(field);
-        if (free && field.column().nullable() && !field.column().isFilledByDatabase() && n > 2
+        boolean free = !plan.tied.contains(field) && !samples.isAlike(entity);
+        if (free && !plan.referred.contains(field.column().name()) && field.column().nullable() && !field.column().isFilledByDatabase() && n > 2
                 && chance(entity, field, n, EMPTY_IN) == 0) {
             return Optional.empty();
         }
         String usual = sample.text(n);
-        return Optional.of(free || sample instanceof Sample.Moment
+        return Optional.of(free || sample instanceof Sample.Moment && !plan.numbered.contains(field)
+                && !samples.isAlike(entity)
                 ? varied(entity, field, sample, n).filter(text -> keeps(field, text)).orElse(usual)
                 : usual);
     }
@@ -197,8 +199,11 @@ final class SeedRows {
     /** The number of the row that a row refers to; 0 for none. */
     private int referred(Entity entity, Plan plan, Relation relation, int n) {
         Entity target = target(relation);
+        int ofTarget = plan.followed.stream()
+                .filter(other -> other.foreignKey().target().equals(relation.foreignKey().target()))
+                .toList().indexOf(relation);
         if (target.equals(entity)) {
-            return n > 1 ? n - 1 : relation.required() ? 1 : 0;
+            return n - 1 > ofTarget ? n - 1 - ofTarget : relation.required() ? 1 : 0;
         }
         int count = count(target);
         if (count == 0) {
@@ -217,9 +222,6 @@ final class SeedRows {
                 rest /= width;
             }
         }
-        int ofTarget = plan.followed.stream()
-                .filter(other -> other.foreignKey().target().equals(relation.foreignKey().target()))
-                .toList().indexOf(relation);
         return (int) ((sum + rest + ofTarget) % count) + 1;
     }
 
@@ -310,6 +312,12 @@ final class SeedRows {
         private final Set<Relation> spread = new HashSet<>();
         private final Set<Field> tied = new HashSet<>();
         private final Set<Field> fixed = new HashSet<>();
+
+        /** Fields of checks of which one field is the number of the row. */
+        private final Set<Field> numbered = new HashSet<>();
+
+        /** The columns to which other rows refer. */
+        private final Set<String> referred;
         private final Map<Field, Relation> referring = new HashMap<>();
 
         /** For fields of a key of which each has a few values only: after how many rows the next one has its turn. */
@@ -322,9 +330,16 @@ final class SeedRows {
                     .forEach(check -> tied.addAll(check.fields()));
             entity.checks().stream().filter(check -> !check.understood())
                     .forEach(check -> fixed.addAll(check.fields()));
+            entity.checks().stream().filter(check -> check.fields().stream().map(samples::get)
+                    .anyMatch(sample -> sample != null && sample.isNumbered()))
+                    .forEach(check -> numbered.addAll(check.fields()));
             fixed.addAll(SeedRows.this.samples.solutions().of(entity, false).keySet());
+            referred = mapping.entities().stream().flatMap(other -> other.relations().stream())
+                    .map(Relation::foreignKey).filter(key -> key.target().equals(entity.table().name()))
+                    .flatMap(key -> key.targetColumns().stream()).collect(Collectors.toSet());
             Set<String> unique = new HashSet<>();
             entity.table().keys().forEach(key -> unique.addAll(key.columns()));
+            unique.addAll(SampleRows.inIndexes(entity));
             entity.table().keys().forEach(key -> stride(entity, key));
             for (Relation relation : entity.relations()) {
                 List<Field> open = relation.fields().stream()

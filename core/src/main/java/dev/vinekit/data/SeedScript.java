@@ -79,7 +79,7 @@ public final class SeedScript {
         for (Entity entity : open) {
             script.append('\n');
             insert(script, made, entity);
-            entity.fields().stream().filter(field -> field.input() == Field.Input.ASSIGNED)
+            entity.fields().stream().filter(Field::isNumbered)
                     .flatMap(field -> restart(entity, field, made.count(entity) + 1L).stream())
                     .forEach(statement -> script.append(statement).append(";\n"));
         }
@@ -139,7 +139,7 @@ public final class SeedScript {
     }
 
     private String into(Entity entity, Set<Field> columns) {
-        boolean numbersItself = columns.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED);
+        boolean numbersItself = columns.stream().anyMatch(Field::isNumbered);
         return "INSERT INTO " + entity.sqlTable()
                 + columns.stream().map(Field::sqlName).collect(Collectors.joining(", ", " (", ")"))
                 + (numbersItself && !dialect.overridingIdentity().isEmpty() ? " " + dialect.overridingIdentity() : "")
@@ -167,6 +167,6 @@ public final class SeedScript {
     }
 
     private String literal(String value, Field field) {
-        return Optional.ofNullable(value).map(text -> dialect.literal(field.column().type(), text)).orElse("NULL");
+        return Optional.ofNullable(value).map(text -> dialect.literal(field.column(), text)).orElse("NULL");
     }
 }

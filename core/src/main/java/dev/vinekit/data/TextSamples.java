@@ -82,8 +82,9 @@ final class TextSamples {
                 .toList();
         if (numbered) {
             return texts.stream().flatMap(text -> PatternTexts.numbered(text).stream())
-                    .filter(text -> fits(text.text(1)) && fits(text.text(11)) && fits(text.text(99)))
-                    .map(Sample.class::cast).findFirst();
+                    .filter(text -> fits(text.text(1)) && fits(text.text(11))
+                            && fits(text.text(most == 1 ? Sample.LETTERS - 1 : 99)))
+                    .findFirst();
         }
         return texts.isEmpty() ? Optional.empty()
                 : Optional.of(new Sample.Text(texts.get(other ? texts.size() - 1 : 0)));

@@ -16,17 +16,19 @@ import java.util.stream.Collectors;
  *
  * @param overwritten columns whose values are others than those that were written, by table
  * @param written tables that get or lose rows when rows of another are written, by that one
+ * @param unchanged what the database says about each change of a row that was tried, by table
  * @param refused what the database says about made-up rows that it takes without triggers only, by table
  */
 public record TriggerEffects(
         Map<TableName, Set<String>> overwritten, Map<TableName, List<TableName>> written,
-        Map<TableName, String> refused) {
+        Map<TableName, String> unchanged, Map<TableName, String> refused) {
     /** There are none. */
-    public static final TriggerEffects NONE = new TriggerEffects(Map.of(), Map.of(), Map.of());
+    public static final TriggerEffects NONE = new TriggerEffects(Map.of(), Map.of(), Map.of(), Map.of());
 
     public TriggerEffects {
         overwritten = Map.copyOf(overwritten);
         written = Map.copyOf(written);
+        unchanged = Map.copyOf(unchanged);
         refused = Map.copyOf(refused);
     }
 
@@ -54,7 +56,14 @@ public record TriggerEffects(
         written.forEach((table, others) -> remarks.add(new Remark(table, Remark.Topic.TRIGGER, "Triggers also write to "
                 + others.stream().map(TableName::name).collect(Collectors.joining(", "))
                 + " when its rows are written.")));
+        unchanged.forEach((table, reason) -> remarks.add(new Remark(table, Remark.Topic.TRIGGER,
+                "A trigger refuses each change of a row that was tried, so no test changes one: " + reason)));
         return remarks;
+    }
+
+    /** Whether triggers refuse every change of a row that was tried. */
+    public boolean refusesChanges(Entity entity) {
+        return unchanged.containsKey(entity.table().name());
     }
 
     /** Why no row of a table could be made up, as the database says it; empty if none was refused. */

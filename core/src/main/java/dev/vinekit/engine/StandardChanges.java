@@ -325,7 +325,7 @@ public class StandardChanges {
             case TIMESTAMP, TIMESTAMP_WITH_ZONE -> Optional.of("CURRENT_TIMESTAMP");
             case ENUM -> column.type().labels().stream().findFirst().map(Dialect::quoteLiteral);
             case BINARY, BIT, YEAR, TIME, TIME_WITH_ZONE, INTERVAL, UUID, JSON, SET, ARRAY, NETWORK, RANGE, GEOMETRY,
-                    OTHER -> Optional.empty();
+                    ANY, OTHER -> Optional.empty();
         };
     }
 

@@ -35,7 +35,7 @@ enum TypeChange {
         return switch (type.kind()) {
             case BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE, CHAR, VARCHAR, TEXT,
                     YEAR, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, UUID, ENUM -> true;
-            case BINARY, BIT, INTERVAL, JSON, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> false;
+            case BINARY, BIT, INTERVAL, JSON, SET, ARRAY, NETWORK, RANGE, GEOMETRY, ANY, OTHER -> false;
         };
     }
 

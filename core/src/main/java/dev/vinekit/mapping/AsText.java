@@ -32,7 +32,7 @@ final class AsText {
             case ARRAY -> type.members().filter(SqlType::isWholeNumber).isPresent() ? List.of("{7,8}", "{9}")
                     : type.members().filter(SqlType::isText).isPresent() ? List.of("{a,b}", "{c}") : List.of();
             case CHAR, VARCHAR, TEXT, BINARY, BIT, TIME_WITH_ZONE, TIMESTAMP_WITH_ZONE, INTERVAL, ENUM, SET, NETWORK, RANGE,
-                    GEOMETRY, OTHER -> List.of();
+                    GEOMETRY, ANY, OTHER -> List.of();
         };
     }
 

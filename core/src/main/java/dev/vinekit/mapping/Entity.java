@@ -205,10 +205,14 @@ public record Entity(
         return inputs().stream().filter(field -> !field.told()).toList();
     }
 
-    /** The fields that a row of a seed has values for: those that clients send, and those that the service fills. */
+    /**
+     * The fields that a row of a seed has values for: those that clients send, those that the service fills, and the
+     * numbers of rows.
+     */
     public List<Field> seeded() {
         return fields.stream()
-                .filter(field -> field.input() != Field.Input.READ_ONLY || field.isFilledByService()).toList();
+                .filter(field -> field.input() != Field.Input.READ_ONLY || field.isFilledByService()
+                        || field.isNumbered() && !table.isView()).toList();
     }
 
     /** The fields that a client may send. */

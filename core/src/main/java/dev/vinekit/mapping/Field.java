@@ -94,6 +94,11 @@ public record Field(
                 && filling == Filling.NONE;
     }
 
+    /** Whether the database numbers the rows in it, and no client does. */
+    public boolean isNumbered() {
+        return input == Input.ASSIGNED || input == Input.READ_ONLY && column.isIdentity();
+    }
+
     /** Whether a new row has no value unless the service gives it one. */
     public boolean isFilledByService() {
         return input == Input.READ_ONLY && filling != Filling.NONE && !column.nullable() && !column.isFilledByDatabase();

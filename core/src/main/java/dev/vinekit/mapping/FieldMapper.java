@@ -142,11 +142,16 @@ final class FieldMapper {
             remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", which can be read as text only; clients cannot write it.");
         }
+        if (input != Field.Input.READ_ONLY && (column.type().kind() == SqlType.Kind.ANY
+                || dialect.makesNumbersOfTexts(column.type()))) {
+            remark(Remark.Topic.TYPE, ofAnyKind(column));
+        }
         if (input != Field.Input.READ_ONLY && isForeign(column.type()) && ruled == JavaType.STRING) {
             remark(Remark.Topic.TYPE, "The column " + column.name() + " has the type " + column.type().text()
                     + ", whose values are told and taken as the database writes them.");
         }
-        if (column.defaultValue().filter(DefaultValue::isNoDate).isPresent() && ruled != JavaType.STRING) {
+        if (column.defaultValue().filter(DefaultValue::isNoDate).isPresent()
+                && ruled.nature() == JavaType.Nature.MOMENT) {
             remark(Remark.Topic.DEFAULT, "The default of the column " + column.name() + ", "
                     + column.defaultValue().get().text()
                     + ", is no date: a row that has it cannot be told as it is. Change the default, or let clients always send a value.");
@@ -161,7 +166,7 @@ final class FieldMapper {
         boolean asText = type == JavaType.STRING && ruled != JavaType.STRING
                 && !AsText.examples(column.type()).isEmpty();
         String parameter = uuidInBytes ? dialect.parameterOfUuidInBytes().orElseThrow()
-                : asText ? dialect.parameterOfText(column.type()) : dialect.parameter(column.type());
+                : asText ? dialect.parameterOfText(column.type()) : dialect.parameter(column);
         return new Field(
                 column,
                 name,
@@ -184,6 +189,14 @@ final class FieldMapper {
                 otherType.isPresent() && otherType.get() != ruled,
                 visibility.isTold(),
                 filling(column, type, inKey));
+    }
+
+    private String ofAnyKind(Column column) {
+        String values = "The column " + column.name() + (column.type().text().isEmpty() ? " has no type"
+                : " has the type " + column.type().text())
+                + (column.type().kind() == SqlType.Kind.ANY ? ": a value is a number or a text." : ".");
+        return !dialect.makesNumbersOfTexts(column.type()) ? values : values
+                + " The database stores a text that reads as a number, such as 007, as that number.";
     }
 
     /** Whether values have a form that only the database knows. */
@@ -365,11 +378,11 @@ final class FieldMapper {
 
     private Field.Input input(Column column, boolean inKey) {
         boolean carried = dialect.isWritable(column.type());
-        if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey
+        boolean refers = table.foreignKeys().stream().anyMatch(key -> key.columns().contains(column.name()));
+        if (table.isView() || column.isComputed() || !carried || column.isIdentity() && !inKey && !refers
                 || isVersion(column)) {
             return Field.Input.READ_ONLY;
         }
-        boolean refers = table.foreignKeys().stream().anyMatch(key -> key.columns().contains(column.name()));
         return column.isIdentity() && !refers ? Field.Input.ASSIGNED : Field.Input.WRITABLE;
     }
 

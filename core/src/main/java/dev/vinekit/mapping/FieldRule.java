@@ -19,6 +19,9 @@ public sealed interface FieldRule {
     /** A number has at most so many digits before and after the point. */
     record Digits(int integer, int fraction) implements FieldRule { }
 
+    /** A JSON value is a number or a text. */
+    record Scalar() implements FieldRule { }
+
     /** The whole text matches a Java regular expression in which {@code .} stands for line ends too. */
     record Pattern(String regex) implements FieldRule {
         /** Whether there is a point that stands for any character. */

@@ -84,7 +84,7 @@ public enum JavaType {
             case TIMESTAMP -> DATE_TIME;
             case TIMESTAMP_WITH_ZONE -> OFFSET_DATE_TIME;
             case UUID -> UUID;
-            case JSON -> JSON;
+            case JSON, ANY -> JSON;
             case ENUM -> ENUM;
             case CHAR, VARCHAR, TEXT, BIT, INTERVAL, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER -> STRING;
         };

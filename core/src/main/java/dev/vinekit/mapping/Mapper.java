@@ -12,6 +12,7 @@ import dev.vinekit.sql.Dialect;
 import dev.vinekit.sql.SqlText;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -43,6 +44,8 @@ public final class Mapper {
     private final Map<TableName, JavaName> classes = new HashMap<>();
     private final Map<TableName, String> paths = new HashMap<>();
     private final List<Remark> remarks = new ArrayList<>();
+    private final Set<TableName> brokenTables = new HashSet<>();
+    private final Set<TableName> brokenTargets = new HashSet<>();
     private final KeyTypes keyTypes;
     private final RowChoice rows;
     private final StampChoice stamps;
@@ -65,6 +68,10 @@ public final class Mapper {
         this.decisions = decisions;
         this.conventions = Conventions.of(decisions);
         Set<TableName> known = schema.tables().stream().map(Table::name).collect(Collectors.toSet());
+        schema.tables().stream().filter(table -> table.foreignKeys().stream().anyMatch(ForeignKey::broken))
+                .forEach(table -> brokenTables.add(table.name()));
+        schema.tables().stream().flatMap(table -> table.foreignKeys().stream()).filter(ForeignKey::broken)
+                .forEach(key -> brokenTargets.add(key.target()));
         Schema reached = schema.withTables(schema.tables().stream().map(table -> withinReach(table, known)).toList());
         this.schema = OneDigitTypes.decided(reached, decisions);
         this.lookup = new DecisionLookup(decisions, this.schema);
@@ -136,7 +143,12 @@ public final class Mapper {
     private Table withinReach(Table table, Set<TableName> known) {
         List<ForeignKey> kept = new ArrayList<>();
         for (ForeignKey key : table.foreignKeys()) {
-            if (known.contains(key.target())) {
+            if (key.broken()) {
+                remark(table, Remark.Topic.REFERENCE, "The reference of " + String.join(", ", key.columns()) + " goes to "
+                        + key.target() + " (" + String.join(", ", key.targetColumns())
+                        + "), which is not a key of an existing table. The database refuses new rows and changes of rows "
+                        + "here: they can be read and deleted.");
+            } else if (known.contains(key.target())) {
                 kept.add(key);
             } else {
                 remark(table, Remark.Topic.REFERENCE, "The reference " + key.name() + " goes to " + key.target()
@@ -223,7 +235,8 @@ public final class Mapper {
                 checkedFields(checks, fields, rules),
                 new OperationChoice(table, schema.tables().stream()
                         .filter(other -> other.parents().contains(table.name()))
-                        .map(other -> other.name().name()).toList(), dialect, decided, access.of(read), remarks)
+                        .map(other -> other.name().name()).toList(), refused(table), dialect, decided, access.of(read),
+                        remarks)
                         .of(fields, keyColumns),
                 version,
                 access.of(read),
@@ -231,6 +244,20 @@ public final class Mapper {
                 decided.decided().requireIfMatch().orElse(false),
                 decided.decided().cacheSeconds().orElse(0),
                 dialect.isTransactional(table));
+    }
+
+    /** What the database refuses for the sake of a reference without a target. */
+    private Set<Operation> refused(Table table) {
+        Set<Operation> refused = EnumSet.noneOf(Operation.class);
+        if (brokenTables.contains(table.name())) {
+            refused.addAll(Set.of(Operation.CREATE, Operation.REPLACE, Operation.PATCH, Operation.RESTORE));
+        }
+        if (brokenTargets.contains(table.name())) {
+            refused.add(Operation.DELETE);
+            remark(table, Remark.Topic.REFERENCE, "Another table refers to columns of this one that are not a key. The "
+                    + "database refuses to delete rows here.");
+        }
+        return refused;
     }
 
     /** The checks of a table, and those of domains as they bear on its columns. */

@@ -18,18 +18,21 @@ final class OperationChoice {
     private final Map<Operation, List<String>> access;
     private final List<Remark> remarks;
     private final List<String> children;
+    private final Set<Operation> refused;
 
     /**
      * For a table.
      *
      * @param children tables that have its columns too
+     * @param refused what the database does not do here
      * @param access the roles for each operation; empty if there is no access control
      * @param remarks takes what a person should know
      */
-    OperationChoice(Table table, List<String> children, Dialect dialect, DecisionLookup.OfTable decided,
+    OperationChoice(Table table, List<String> children, Set<Operation> refused, Dialect dialect, DecisionLookup.OfTable decided,
             Map<Operation, List<String>> access, List<Remark> remarks) {
         this.table = table;
         this.children = children;
+        this.refused = refused;
         this.dialect = dialect;
         this.decided = decided;
         this.access = access;
@@ -37,7 +40,9 @@ final class OperationChoice {
     }
 
     Set<Operation> of(List<Field> fields, List<String> keyColumns) {
-        return chosen(possible(fields, keyColumns));
+        Set<Operation> possible = possible(fields, keyColumns);
+        possible.removeAll(refused);
+        return chosen(possible);
     }
 
     /** The roles that may do an operation, as they were decided. */

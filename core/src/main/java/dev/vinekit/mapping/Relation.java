@@ -17,8 +17,9 @@ public record Relation(
         fields = List.copyOf(fields);
     }
 
-    /** Whether every row has one. */
+    /** Whether every new row has one: it cannot be NULL, or a row that leaves it out takes a default that refers too. */
     public boolean required() {
-        return fields.stream().noneMatch(field -> field.column().nullable());
+        return fields.stream().noneMatch(field -> field.column().nullable())
+                || fields.stream().anyMatch(field -> field.column().isFilledByDatabase());
     }
 }

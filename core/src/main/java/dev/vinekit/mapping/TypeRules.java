@@ -26,6 +26,7 @@ final class TypeRules {
             case BINARY -> type.length() > 0 && type.length() < Integer.MAX_VALUE
                     ? List.of(new FieldRule.Bytes(0, (int) type.length())) : List.of();
             case BIT -> List.of(bits(type));
+            case ANY -> List.of(new FieldRule.Scalar());
             case ENUM -> List.of(new FieldRule.Pattern(
                     type.labels().stream().map(LikePattern::literal).collect(Collectors.joining("|"))));
             case BOOLEAN, REAL, DOUBLE, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL, UUID, JSON,

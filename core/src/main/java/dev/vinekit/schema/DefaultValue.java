@@ -28,14 +28,15 @@ public record DefaultValue(String text, Meaning meaning) {
     private static final Pattern NOTHING =
             Pattern.compile("(?is)(?:\\(*NULL\\)*(?:::[\\w .\"\\[\\](),]+)?\\)* ?)?(?:ON UPDATE .*)?");
     private static final Pattern ZERO_DATE =
-            Pattern.compile("\\(?'(?:0000-\\d\\d-\\d\\d|\\d{4}-00-\\d\\d|\\d{4}-\\d\\d-00)");
+            Pattern.compile("\\(?'(?:0000-\\d\\d-\\d\\d|\\d{4}-00-\\d\\d|\\d{4}-\\d\\d-00)"
+            + "|'-?infinity'::(?:date|timestamp)|'24:00(?::00)?'::time|\\(?[+-]?\\d+\\)?$");
     private static final Pattern CONSTANT = Pattern.compile(
             "(?is)\\(?(?:[A-Z ]+ )?(?:[+-]?\\(?[\\d.]+(?:e[+-]?\\d+)?\\)?|[A-Z_]{0,8}'(?:[^'\\\\]|''|\\\\.)*'|\"[^\"]*\"|TRUE|FALSE)\\)?"
                     + "(?:::[\\w .\"\\[\\](),]+)?\\)?");
     private static final Pattern NOW =
             Pattern.compile("(?is)\\(?(?:(?:LOCALTIMESTAMP|LOCALTIME|CURRENT_(?:TIMESTAMP|DATE|TIME))"
             + "(?:\\(\\d*\\))?|(?:now|statement_timestamp|clock_timestamp|sysdate|curdate|curtime)\\(\\d*\\)"
-            + "|(?:date|time|datetime)\\('now'\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
+            + "|(?:date|time|datetime)\\('now'\\)|strftime\\(\\s*'%Y-[^']*'\\s*,\\s*'now'\\s*\\)|unixepoch\\((?:'now')?\\))\\)?(?:::[\\w ]+)?(?: ON UPDATE .*)?");
     private static final Pattern NEW_UUID = Pattern.compile(
             "(?is)\\(*(?:uuid_to_bin\\()?(?:\\w+\\.)?(?:gen_random_uuid|uuid_generate_v[14]|uuidv[47]|random_uuid|uuid)\\(\\)\\)*");
     private static final Pattern ON_UPDATE = Pattern.compile("(?i)(?:^|[ )])ON UPDATE [^']*$");
@@ -56,7 +57,10 @@ public record DefaultValue(String text, Meaning meaning) {
         return meaning != Meaning.NOTHING;
     }
 
-    /** Whether it is a date or time that no calendar has, such as MariaDB's zero dates. */
+    /**
+     * Whether it is, for a date or time, a value that ISO 8601 has no form for: MariaDB's zero dates, PostgreSQL's
+     * infinity, a number.
+     */
     public boolean isNoDate() {
         return ZERO_DATE.matcher(text).lookingAt();
     }

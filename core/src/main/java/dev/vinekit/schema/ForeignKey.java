@@ -12,6 +12,8 @@ import java.util.stream.Stream;
  * @param target the table that is referred to
  * @param targetColumns the columns referred to, one for each of {@code columns}
  * @param definition the whole of it as the engine writes it, where it is more than the rest tells
+ * @param broken whether its target is no table, or no key of that table: SQLite allows that, and then refuses every
+ *     statement that would check the reference (sqlite.org, "SQLite Foreign Key Support", 3)
  */
 public record ForeignKey(
         String name,
@@ -21,7 +23,8 @@ public record ForeignKey(
         Action onDelete,
         Action onUpdate,
         Deferral deferral,
-        Optional<String> definition) implements TablePart {
+        Optional<String> definition,
+        boolean broken) implements TablePart {
 
     /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
     public enum Action {
@@ -55,6 +58,12 @@ public record ForeignKey(
         this(name, columns, target, targetColumns, onDelete, onUpdate, deferral, Optional.empty());
     }
 
+    /** A reference to a key that is there. */
+    public ForeignKey(String name, List<String> columns, TableName target, List<String> targetColumns,
+            Action onDelete, Action onUpdate, Deferral deferral, Optional<String> definition) {
+        this(name, columns, target, targetColumns, onDelete, onUpdate, deferral, definition, false);
+    }
+
     public ForeignKey {
         columns = List.copyOf(columns);
         targetColumns = List.copyOf(targetColumns);
@@ -67,6 +76,11 @@ public record ForeignKey(
     public ForeignKey and(ForeignKey rest) {
         return new ForeignKey(name, Stream.concat(columns.stream(), rest.columns.stream()).toList(), target,
                 Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate,
-                deferral, definition);
+                deferral, definition, broken);
+    }
+
+    /** This reference, whose target is not there. */
+    public ForeignKey asBroken() {
+        return new ForeignKey(name, columns, target, targetColumns, onDelete, onUpdate, deferral, definition, true);
     }
 }

@@ -65,6 +65,13 @@ public record Schema(
                 domains, sequences, objects.stream().filter(object -> wanted.containsAll(object.needs())).toList());
     }
 
+    /** The schema that all tables are in, if it is not the one where unqualified names are looked up. */
+    public Optional<String> otherThanDefault() {
+        List<String> names = tables.stream().map(table -> table.name().schema()).distinct().toList();
+        return names.size() == 1 && !names.get(0).equals(defaultSchema) && !names.get(0).isEmpty()
+                ? Optional.of(names.get(0)) : Optional.empty();
+    }
+
     /** The objects of a table of one kind. */
     public List<SchemaObject> objects(SchemaObject.Kind kind, TableName table) {
         return objects.stream().filter(object -> object.kind() == kind && object.on().filter(table::equals).isPresent())

@@ -33,7 +33,10 @@ public record SqlType(
         BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE,
         CHAR, VARCHAR, TEXT, BINARY, BIT,
         YEAR, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL,
-        UUID, JSON, ENUM, SET, ARRAY, NETWORK, RANGE, GEOMETRY, OTHER
+        UUID, JSON, ENUM, SET, ARRAY, NETWORK, RANGE, GEOMETRY,
+        /** Each row has a value of its own kind, a number or a text, as in a column of SQLite without a type. */
+        ANY,
+        OTHER
     }
 
     public SqlType {
@@ -107,7 +110,7 @@ public record SqlType(
      */
     public boolean isScalar() {
         return switch (kind) {
-            case JSON, SET, ARRAY, RANGE, GEOMETRY -> false;
+            case JSON, SET, ARRAY, RANGE, GEOMETRY, ANY -> false;
             case BOOLEAN, TINYINT, SMALLINT, MEDIUMINT, INTEGER, BIGINT, DECIMAL, REAL, DOUBLE, CHAR, VARCHAR, TEXT, BINARY,
                     BIT, YEAR, DATE, TIME, TIME_WITH_ZONE, TIMESTAMP, TIMESTAMP_WITH_ZONE, INTERVAL, UUID, ENUM,
                     NETWORK, OTHER -> true;

@@ -35,8 +35,17 @@ public record ScratchRows(SampleRows samples, List<Remark> remarks) {
                             + lacking.get())).toList());
         }
         SampleRows plain = samples(mapping, place);
-        TriggerEffects effects = place.engine().makesScratch()
-                ? ScratchTriggers.of(place, mapping, seed.apply(plain)) : TriggerEffects.NONE;
+        if (!place.engine().makesScratch()) {
+            return new ScratchRows(plain, List.of());
+        }
+        TriggerEffects effects = ScratchTriggers.of(place, mapping, seed.apply(plain));
+        if (!effects.refused().isEmpty()) {
+            SampleRows alike = plain.alikeIn(effects.refused().keySet());
+            TriggerEffects ofAlike = ScratchTriggers.of(place, mapping, seed.apply(alike));
+            if (ofAlike.refused().size() < effects.refused().size()) {
+                return new ScratchRows(alike.withTriggers(ofAlike), ofAlike.remarks());
+            }
+        }
         return new ScratchRows(plain.withTriggers(effects), effects.remarks());
     }
 

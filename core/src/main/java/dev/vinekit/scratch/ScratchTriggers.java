@@ -9,6 +9,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.DefaultValue;
 import dev.vinekit.schema.Schema;
 import dev.vinekit.schema.SchemaObject;
 import dev.vinekit.schema.TableName;
@@ -24,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -36,6 +38,7 @@ final class ScratchTriggers {
     private final Dialect dialect;
     private final Map<TableName, Set<String>> overwritten = new HashMap<>();
     private final Map<TableName, List<TableName>> written = new HashMap<>();
+    private final Map<TableName, String> unchanged = new HashMap<>();
     private final Map<TableName, String> refused = new HashMap<>();
 
     private ScratchTriggers(Engine engine, Mapping mapping) {
@@ -62,14 +65,14 @@ final class ScratchTriggers {
                 ScratchDatabase without = place.with(asked.dialect.definition(withoutTriggers(mapping.schema())))) {
             asked.seed(with, asked.taken(without, seed), concerned);
             for (Entity entity : concerned) {
-                asked.compare(entity, asked.rows(with, entity), asked.rows(without, entity));
+                asked.compare(entity, asked.rows(with, entity), asked.rows(without, entity), seed);
                 asked.change(with, entity);
             }
         } catch (SQLException e) {
             throw ScratchDatabase.refused("could not be asked what triggers do", e);
         }
         asked.written.values().removeIf(List::isEmpty);
-        return new TriggerEffects(asked.overwritten, asked.written, asked.refused);
+        return new TriggerEffects(asked.overwritten, asked.written, asked.unchanged, asked.refused);
     }
 
     /** Whether a table has triggers, or rules, which act like them. */
@@ -137,45 +140,68 @@ final class ScratchTriggers {
                 + entity.sqlTable();
     }
 
-    private void compare(Entity entity, List<List<String>> now, List<List<String>> expected) {
+    private void compare(Entity entity, List<List<String>> now, List<List<String>> expected, String seed) {
+        Set<Field> ofDefaults = entity.fields().stream().filter(field -> isOfDefault(entity, field, seed))
+                .collect(Collectors.toSet());
         for (int n = 0; n < Math.min(now.size(), expected.size()); n++) {
-            differences(entity, now.get(n), expected.get(n), "");
+            differences(entity, now.get(n), expected.get(n), ofDefaults);
         }
     }
 
-    private void differences(Entity entity, List<String> now, List<String> expected, String changed) {
+    /** Whether rows of the seed leave a field to a default that makes another value each time. */
+    private static boolean isOfDefault(Entity entity, Field field, String seed) {
+        boolean constant = field.column().defaultValue().map(DefaultValue::meaning)
+                .filter(meaning -> meaning != DefaultValue.Meaning.CONSTANT).isEmpty();
+        return !constant && Pattern.compile("(?m)^INSERT INTO " + Pattern.quote(entity.sqlTable()) + " \\(([^)]*)\\)")
+                .matcher(seed).results().anyMatch(insert ->
+                        !List.of(insert.group(1).split(", ")).contains(field.sqlName()));
+    }
+
+    private void differences(Entity entity, List<String> now, List<String> expected, Set<Field> others) {
         for (int i = 0; i < entity.fields().size(); i++) {
             Field field = entity.fields().get(i);
             boolean same = now.get(i) == null ? expected.get(i) == null : now.get(i).equals(expected.get(i));
-            if (!same && !field.column().isComputed() && !field.column().name().equals(changed)) {
+            if (!same && !field.column().isComputed() && !others.contains(field)) {
                 overwritten.computeIfAbsent(entity.table().name(), key -> new TreeSet<>()).add(field.column().name());
             }
         }
     }
 
-    /** Gives one row the values of another, column by column, each time taken back. */
+    /** Gives one row the values of another, or its own if there is none, column by column, each time taken back. */
     private void change(ScratchDatabase database, Entity entity) throws SQLException {
         Connection connection = database.anchor();
         List<List<String>> rows = rows(database, entity);
-        if (rows.size() < 2 || entity.key().isEmpty()) {
+        if (rows.isEmpty() || entity.key().isEmpty()) {
             return;
         }
+        List<String> given = rows.get(rows.size() - 1);
         String where = entity.key().stream().map(field -> field.sqlName() + " = "
                 + literal(rows.get(0), entity, field)).collect(Collectors.joining(" AND "));
         connection.setAutoCommit(false);
         try (Statement statement = connection.createStatement()) {
             Map<TableName, Integer> before = counts(connection);
+            Optional<String> reason = Optional.empty();
+            boolean changed = false;
             for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
-                String value = rows.get(1).get(entity.fields().indexOf(field));
-                if (value != null && runs(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
-                        + literal(rows.get(1), entity, field) + " WHERE " + where)) {
+                int place = entity.fields().indexOf(field);
+                Optional<String> refusal = given.get(place) == null ? Optional.empty()
+                        : refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
+                                + literal(given, entity, field) + " WHERE " + where);
+                reason = reason.or(() -> refusal);
+                if (given.get(place) != null && refusal.isEmpty()) {
+                    changed = true;
+                    List<String> expected = new ArrayList<>(rows.get(0));
+                    expected.set(place, given.get(place));
                     List<List<String>> after = TextRows.of(statement, select(entity) + " WHERE " + where);
                     if (after.size() == 1) {
-                        differences(entity, after.get(0), rows.get(0), field.column().name());
+                        differences(entity, after.get(0), expected, Set.of());
                     }
                     note(entity, before, counts(connection));
                 }
                 connection.rollback();
+            }
+            if (!changed) {
+                reason.ifPresent(text -> unchanged.put(entity.table().name(), text));
             }
         } finally {
             connection.rollback();
@@ -199,11 +225,13 @@ final class ScratchTriggers {
         return counts;
     }
 
-    private static boolean runs(Statement statement, String sql) {
+    /** What the database says about a statement that it refuses. */
+    private static Optional<String> refusal(Statement statement, String sql) {
         try {
-            return statement.executeUpdate(sql) > 0;
+            statement.executeUpdate(sql);
+            return Optional.empty();
         } catch (SQLException e) {
-            return false;
+            return Optional.of(String.valueOf(e.getMessage()).lines().findFirst().orElse(""));
         }
     }
 }

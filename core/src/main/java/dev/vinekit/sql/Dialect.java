@@ -116,6 +116,11 @@ public interface Dialect {
     /** The parameter marker for a value of this type. */
     String parameter(SqlType type);
 
+    /** A parameter marker for a value of a column. */
+    default String parameter(Column column) {
+        return parameter(column.type());
+    }
+
     /**
      * A parameter marker in a comparison with a column, so that less and more are what ORDER BY makes of them.
      *
@@ -131,6 +136,11 @@ public interface Dialect {
      * @param value the value as text: a number, ISO 8601 for times, hexadecimal for binary, else the text itself
      */
     String literal(SqlType type, String value);
+
+    /** A constant for a column; the value as for {@link #literal(SqlType, String)}. */
+    default String literal(Column column, String value) {
+        return literal(column.type(), value);
+    }
 
     /** How a SELECT spells a column so that its value comes as the Java type that it is mapped to. */
     default String selected(SqlType type, String column) {
@@ -190,6 +200,16 @@ public interface Dialect {
      */
     default List<String> sampleTexts(SqlType type) {
         return List.of();
+    }
+
+    /** Whether plain JDBC reads the texts of a column as bytes, because of its character set. */
+    default boolean readsAsBytes(Table table, Column column) {
+        return false;
+    }
+
+    /** Whether a column of this type stores a text that reads as a number as that number. */
+    default boolean makesNumbersOfTexts(SqlType type) {
+        return false;
     }
 
     /** What follows the table in an INSERT that gives no value at all. */

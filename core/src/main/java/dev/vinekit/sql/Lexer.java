@@ -44,7 +44,7 @@ final class Lexer {
         while (position < sql.length()) {
             if (Character.isWhitespace(sql.charAt(position))) {
                 position++;
-            } else if (sql.startsWith("--", position)) {
+            } else if (isLineComment()) {
                 position = endOr(sql.indexOf('\n', position));
             } else if (sql.startsWith("/*", position)) {
                 int end = sql.indexOf("*/", position + 2);
@@ -53,6 +53,13 @@ final class Lexer {
                 return;
             }
         }
+    }
+
+    /** MariaDB and MySQL want a blank behind two dashes, and have a comment of their own (manual, "Comments"). */
+    private boolean isLineComment() {
+        boolean dashes = sql.startsWith("--", position);
+        return quoting != Quoting.BACKSLASHES ? dashes : sql.charAt(position) == '#' || dashes
+                && (position + 2 >= sql.length() || Character.isWhitespace(sql.charAt(position + 2)));
     }
 
     private Token next() {

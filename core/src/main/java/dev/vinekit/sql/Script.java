@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 /** Takes a script of statements apart. */
 public final class Script {
     private static final Pattern DELIMITER = Pattern.compile("(?i)DELIMITER[ \\t]+(\\S+)[^\\n]*");
+    private static final Pattern INCLUDE = Pattern.compile("(?i)(?:SOURCE|\\\\[.!])[ \\t]+\\S");
     private static final Pattern DOLLAR_TAG = Pattern.compile("\\$(?:[A-Za-z_\\x80-\\uffff][\\w\\x80-\\uffff]*)?\\$");
     private static final Pattern DOLLAR_QUOTED = Pattern.compile("(?s)\\$(\\w*)\\$.*?\\$\\1\\$");
     private static final Pattern COPY = Pattern.compile("(?is)COPY\\s.*\\sFROM\\s+stdin\\b.*");
@@ -31,6 +32,7 @@ public final class Script {
     private String delimiter = ";";
     private int position;
     private int start = -1;
+    private final List<Integer> dropped = new ArrayList<>();
     private int line = 1;
     private int counted;
 
@@ -88,6 +90,9 @@ public final class Script {
                 if (!Character.isWhitespace(c)) {
                     begin();
                 }
+                if (c == '\\' && syntax.delimiterLines() && position + 1 == endOfLine(position)) {
+                    dropped.add(position);
+                }
                 position++;
             }
         }
@@ -102,11 +107,21 @@ public final class Script {
 
     private void end(int until) {
         if (start >= 0) {
-            String statement = text.substring(start, until).strip();
+            String statement = withoutDropped(until).strip();
             boolean rows = syntax.copyBlocks() && COPY.matcher(statement).matches();
             parts.add(new Part(rows ? Kind.COPY : Kind.STATEMENT, statement, lineOf(start), ""));
         }
         start = -1;
+    }
+
+    /** The client program of MariaDB and MySQL drops a backslash at the end of a line. */
+    private String withoutDropped(int until) {
+        StringBuilder statement = new StringBuilder(text.substring(start, until));
+        for (int i = dropped.size() - 1; i >= 0; i--) {
+            statement.deleteCharAt(dropped.get(i) - start);
+        }
+        dropped.clear();
+        return statement.toString();
     }
 
     /** The rows after a COPY: the lines up to one that holds a backslash and a point. */
@@ -139,7 +154,8 @@ public final class Script {
                 return true;
             }
         }
-        if (syntax.clientLine() != ' ' && text.charAt(position) == syntax.clientLine()) {
+        boolean included = syntax.delimiterLines() && INCLUDE.matcher(text).region(position, end).lookingAt();
+        if (included || syntax.clientLine() != ' ' && text.charAt(position) == syntax.clientLine()) {
             parts.add(new Part(Kind.CLIENT_LINE, text.substring(position, end).strip(), lineOf(position), ""));
             position = end;
             return true;

@@ -20,6 +20,7 @@ final class OpenLibraries implements AutoCloseable {
 
     private final String state;
     private final StandardJavaFileManager files;
+    private boolean sound;
 
     private OpenLibraries(String state, StandardJavaFileManager files) {
         this.state = state;
@@ -42,6 +43,7 @@ final class OpenLibraries implements AutoCloseable {
         for (OpenLibraries free : FREE) {
             if (free.state.equals(state)) {
                 FREE.remove(free);
+                free.sound = false;
                 return free;
             }
         }
@@ -65,9 +67,21 @@ final class OpenLibraries implements AutoCloseable {
         return files;
     }
 
-    /** Gives it back. */
+    /** Says that all libraries could be read. */
+    void sound() {
+        sound = true;
+    }
+
+    /**
+     * Keeps the libraries open for the next compilation if this one was {@link #sound()}. An interrupted thread closes
+     * the library that it reads for everyone, and no later compilation could read it.
+     */
     @Override
-    public void close() {
+    public void close() throws IOException {
+        if (!sound) {
+            files.close();
+            return;
+        }
         synchronized (OpenLibraries.class) {
             FREE.add(this);
         }

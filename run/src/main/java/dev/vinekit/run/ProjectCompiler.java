@@ -140,6 +140,7 @@ final class ProjectCompiler {
             if (!compiled) {
                 throw notCompiled(told(diagnostics, Diagnostic.Kind.ERROR));
             }
+            open.sound();
             List<String> warnings = new ArrayList<>(told(diagnostics, Diagnostic.Kind.WARNING));
             warnings.addAll(told(diagnostics, Diagnostic.Kind.MANDATORY_WARNING));
             return warnings;

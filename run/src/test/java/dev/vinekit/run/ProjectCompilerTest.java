@@ -2,6 +2,7 @@ package dev.vinekit.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowable;
 
 import dev.vinekit.fault.Fault;
 import java.io.IOException;
@@ -104,6 +105,21 @@ class ProjectCompilerTest {
 
         assertThat(compile().warnings()).singleElement().asString()
                 .startsWith("src/main/java/made/Press.java:2: ").contains("raw type");
+    }
+
+    @Test
+    void interruptedCompilationSpoilsNoLaterOne() throws IOException {
+        write("main", "Read", "class Read { com.fasterxml.jackson.databind.JsonNode node; }");
+        compile();
+        write("main", "Written", "class Written { com.fasterxml.jackson.databind.ObjectMapper mapper; }");
+        Thread.currentThread().interrupt();
+
+        Throwable interrupted = catchThrowable(this::compile);
+        Thread.interrupted();
+        compile();
+
+        assertThat(interrupted).isInstanceOf(Fault.class);
+        assertThat(classFile("classes", "Written")).exists();
     }
 
     @Test

@@ -119,6 +119,11 @@ public abstract class FamilyDialect implements Dialect {
     }
 
     @Override
+    public boolean readsAsBytes(Table table, Column column) {
+        return column.collation().map("binary"::equals).orElse(table.options().contains("COLLATE=binary"));
+    }
+
+    @Override
     public String selected(SqlType type, String column) {
         return switch (type.kind()) {
             case BIT -> "LPAD(BIN(" + column + "), " + type.length() + ", '0')";

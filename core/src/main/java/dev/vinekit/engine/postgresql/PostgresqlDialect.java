@@ -123,7 +123,7 @@ final class PostgresqlDialect implements Dialect {
             case INTERVAL -> List.of("1 day", "2 years");
             case ARRAY -> type.element().map(element -> element.isScalar() ? sampleTexts(element)
                     : List.of("{}", "{NULL}")).orElse(List.of());
-            case RANGE -> List.of("empty", "(,)");
+            case RANGE -> type.text().endsWith("multirange") ? List.of("{}", "{(,)}") : List.of("empty", "(,)");
             case NETWORK -> type.text().startsWith("mac")
                     ? List.of("08:00:2b:01:02:03".concat(type.text().endsWith("8") ? ":04:05" : ""),
                             "08:00:2b:0a:0b:0c".concat(type.text().endsWith("8") ? ":0d:0e" : ""))
@@ -192,6 +192,9 @@ final class PostgresqlDialect implements Dialect {
         return Optional.ofNullable(switch (type.kind()) {
             case INTERVAL -> "00:10:##";
             case RANGE -> switch (last) {
+                case "int4multirange", "int8multirange", "nummultirange" -> "{[#0,#5)}";
+                case "datemultirange" -> "{[20##-01-01,20##-02-01)}";
+                case "tsmultirange" -> "{[\"20##-01-01 00:00:00\",\"20##-02-01 00:00:00\")}";
                 case "int4range", "int8range", "numrange" -> "[#0,#5)";
                 case "daterange" -> "[20##-01-01,20##-02-01)";
                 case "tsrange" -> "[\"20##-01-01 00:00:00\",\"20##-02-01 00:00:00\")";

@@ -43,7 +43,9 @@ public final class PostgresqlEngine implements Engine {
     private static final Pattern AUTHORIZATION = Pattern.compile(
             "(?i)^(CREATE\\s+SCHEMA\\s+(?:\"[^\"]+\"|\\w+))\\s+AUTHORIZATION\\s+(?:\"[^\"]+\"|\\w+)");
     private static final Pattern DISPENSABLE = Pattern.compile(
-            "(?i)(?:CREATE|DROP|COMMENT\\s+ON)\\s+EXTENSION\\b|SET\\s+\\w+\\s*=|CREATE\\s+POLICY\\b");
+            "(?i)(?:CREATE|DROP|COMMENT\\s+ON)\\s+EXTENSION\\b|SET\\s+\\w+\\s*=|CREATE\\s+POLICY\\b"
+                    + "|CREATE\\s+(?:OR\\s+REPLACE\\s+)?(?:TRUSTED\\s+)?(?:PROCEDURAL\\s+)?LANGUAGE\\b"
+                    + "|CREATE\\s+FUNCTION\\s+\"?plpgsql_(?:call_handler|validator)\\b");
     private static final Pattern ABOUT_OTHERS = Pattern.compile("(?i)(?:CREATE|ALTER|DROP|COMMENT\\s+ON)\\s+"
             + "(?:DATABASE|TABLESPACE|PUBLICATION|SUBSCRIPTION|EVENT\\s+TRIGGER)\\b");
 

@@ -30,6 +30,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Reads SQLite's schema table and the pragmas about it in bulk, and from the text of the definitions what no pragma
@@ -114,7 +116,7 @@ final class SqliteCatalog {
                     Optional.of(table),
                     row.getString("sql"), List.of(table)));
         });
-        return new Schema("sqlite", "", drafts.tables(), List.of(), List.of(), triggers);
+        return new Schema("sqlite", "", withBroken(drafts.tables()), List.of(), List.of(), triggers);
     }
 
     private void table(ResultSet row) throws SQLException {
@@ -149,7 +151,7 @@ final class SqliteCatalog {
             boolean identity = numbered && column.key() > 0;
             drafts.column(new TableName("", table), new Column(
                     column.name(),
-                    SqliteTypes.type(column.type()),
+                    SqliteTypes.type(column.type(), column.value()),
                     !column.required() && column.key() == 0,
                     Optional.ofNullable(column.value()).map(DefaultValue::of),
                     !identity ? Column.Identity.NONE
@@ -209,6 +211,19 @@ final class SqliteCatalog {
         return new ForeignKey(said.name(), columns, key.target(),
                 targets.stream().map(column -> actual(target, column)).toList(), key.onDelete(), key.onUpdate(),
                 said.deferred() ? Deferral.INITIALLY_DEFERRED : Deferral.NONE);
+    }
+
+    /** The tables, in which references to what is no key are marked. */
+    private static List<Table> withBroken(List<Table> tables) {
+        Map<TableName, Table> byName = tables.stream().collect(Collectors.toMap(Table::name, table -> table));
+        return tables.stream().map(table -> table.withForeignKeys(table.foreignKeys().stream()
+                .map(key -> isKey(byName.get(key.target()), key.targetColumns()) ? key : key.asBroken()).toList()))
+                .toList();
+    }
+
+    private static boolean isKey(Table table, List<String> columns) {
+        return table != null && table.keys().stream().anyMatch(key -> key.columns().size() == columns.size()
+                && Set.copyOf(key.columns()).equals(Set.copyOf(columns)));
     }
 
     /** The table as it was spelled when it was made. */

@@ -129,9 +129,36 @@ final class SqliteDialect implements Dialect {
         return "nullif(lower(hex(" + column + ")), '')";
     }
 
+    /** A value without a type is a JSON number or text; bytes, which JSON has not, are left as they are. */
+    @Override
+    public String selected(SqlType type, String column) {
+        return type.kind() != SqlType.Kind.ANY ? column
+                : "CASE WHEN typeof(" + column + ") IN ('null', 'blob') THEN " + column + " ELSE json_quote(" + column
+                + ") END";
+    }
+
     @Override
     public String parameter(SqlType type) {
-        return "?";
+        return type.kind() == SqlType.Kind.ANY ? "json_extract(?, '$')" : "?";
+    }
+
+    /** In the form of the column's default, so that values of both origins have one order. */
+    @Override
+    public String parameter(Column column) {
+        return SqliteTypes.isInstant(column) ? "replace(replace(?, ' ', 'T'), '+00:00', 'Z')" : parameter(column.type());
+    }
+
+    @Override
+    public String literal(Column column, String value) {
+        String literal = literal(column.type(), value);
+        return SqliteTypes.isInstant(column) ? literal.replace(' ', 'T').replace("+00:00", "Z") : literal;
+    }
+
+    /** Numeric affinity does so (sqlite.org, "Datatypes In SQLite", 3). */
+    @Override
+    public boolean makesNumbersOfTexts(SqlType type) {
+        return type.kind() == SqlType.Kind.ANY && !type.text().isEmpty() && !type.text().equalsIgnoreCase("ANY")
+                || type.kind() == SqlType.Kind.VARCHAR && !type.text().toUpperCase(Locale.ROOT).contains("CHAR");
     }
 
     @Override
@@ -139,6 +166,7 @@ final class SqliteDialect implements Dialect {
         return switch (type.kind()) {
             case BOOLEAN, BIGINT, DECIMAL, DOUBLE -> value;
             case BINARY -> "X'" + Dialect.hex(value) + "'";
+            case ANY -> "json_extract(" + Dialect.quoteLiteral(value) + ", '$')";
             case TIMESTAMP -> Dialect.quoteLiteral(value.replace('T', ' '));
             case TIMESTAMP_WITH_ZONE -> Dialect.quoteLiteral(DateTimeFormatter.ISO_LOCAL_DATE_TIME.format(
                     OffsetDateTime.parse(value.replace(' ', 'T')).withOffsetSameInstant(ZoneOffset.UTC))

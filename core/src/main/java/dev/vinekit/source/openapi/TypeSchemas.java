@@ -53,8 +53,9 @@ final class TypeSchemas {
 
     private static ObjectNode nullable(ObjectNode schema, boolean mayBeNull) {
         if (mayBeNull && schema.has("type")) {
-            String type = schema.get("type").textValue();
-            schema.set("type", JSON.arrayNode().add(type).add("null"));
+            ArrayNode types = schema.get("type") instanceof ArrayNode several ? several
+                    : JSON.arrayNode().add(schema.get("type"));
+            schema.set("type", types.add("null"));
             if (schema.get("enum") instanceof ArrayNode options) {
                 options.addNull();
             }
@@ -134,6 +135,8 @@ final class TypeSchemas {
                 schema.put("exclusiveMinimum", bound.negate());
             }
             schema.put("multipleOf", BigDecimal.ONE.movePointLeft(digits.fraction()));
+        } else if (rule instanceof FieldRule.Scalar) {
+            schema.putArray("type").add("string").add("number");
         } else if (rule instanceof FieldRule.Pattern pattern) {
             if (PLAIN_REGEX.matcher(pattern.regex()).matches() && !schema.has("pattern")) {
                 schema.put("pattern", "^(?:" + pattern.regex() + ")$");

@@ -269,6 +269,7 @@ public record EntityView(
             Optional<FieldView> searched,
             List<FieldView> shared,
             boolean transactional,
+            boolean unchanged,
             boolean referredInCircle,
             List<FieldView> patched,
             List<FieldView> differingKey,

@@ -220,8 +220,10 @@ final class EntityViews {
      * A column as tests look at it: floats of one size stay what they are, though some engines tell them whole only as
      * larger ones.
      */
-    private static String asTested(Field field) {
-        return field.type() == JavaType.FLOAT ? field.sqlName() : field.selected();
+    private String asTested(Entity entity, Field field) {
+        return field.type() == JavaType.FLOAT ? field.sqlName()
+                : field.type() == JavaType.ENUM && dialect.readsAsBytes(entity.table(), field.column())
+                ? dialect.asText(field.column().type(), field.sqlName()) : field.selected();
     }
 
     private EntityView.StatementView statements(Entity entity) {
@@ -229,7 +231,7 @@ final class EntityViews {
         List<Field> told = key.isEmpty()
                 ? entity.comparable().stream().filter(field -> field.type() != JavaType.OFFSET_TIME).toList() : key;
         List<Field> whole = told.isEmpty() ? entity.fields() : List.of();
-        boolean plain = entity.fields().stream().allMatch(field -> asTested(field).equals(field.sqlName()));
+        boolean plain = entity.fields().stream().allMatch(field -> asTested(entity, field).equals(field.sqlName()));
         String match = match(key);
         return new EntityView.StatementView(
                 JavaString.of(entity.sqlTable()),
@@ -243,8 +245,8 @@ final class EntityViews {
                 dialect.returnsRows(),
                 dialect.readsBack() ? Optional.of(readBack(entity)) : Optional.empty(),
                 plain ? JavaString.of("*") : JavaString.of(entity.fields().stream()
-                        .map(field -> asTested(field).equals(field.sqlName()) ? field.sqlName()
-                                : asTested(field) + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
+                        .map(field -> asTested(entity, field).equals(field.sqlName()) ? field.sqlName()
+                                : asTested(entity, field) + " AS " + field.sqlName()).collect(Collectors.joining(", "))),
                 Stream.concat(told.stream().map(Field::selected),
                         whole.stream().map(field -> dialect.asText(field.column().type(), field.sqlName())))
                         .map(JavaString::of).toList(),

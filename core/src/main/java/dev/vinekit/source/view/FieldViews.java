@@ -7,6 +7,7 @@ import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.Filling;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.mapping.JavaType;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.sql.Dialect;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -136,7 +137,7 @@ final class FieldViews {
         } else if (field.isUuidInBytes()) {
             return JavaCode.of(
                     "assertThat(String.valueOf(%s).replace(\"-\", \"\")).isEqualTo(String.valueOf(%s).replace(\"-\", \"\"));", row, value);
-        } else if (field.overridden() || field.type() == JavaType.INTEGER
+        } else if (field.overridden() || field.column().type().kind() == SqlType.Kind.ANY || field.type() == JavaType.INTEGER
                 && !field.selected().equals(field.sqlName())) {
             return JavaCode.of("assertThat(String.valueOf(%s)).isEqualTo(String.valueOf(%s));", row, value);
         }
@@ -238,6 +239,8 @@ final class FieldViews {
             if (rule instanceof FieldRule.Digits digits) {
                 annotations.add(JavaCode.of(
                         "@Digits(integer = %s, fraction = %s)", digits.integer(), digits.fraction()));
+            } else if (rule instanceof FieldRule.Scalar) {
+                annotations.add(JavaCode.of("@Scalar"));
             } else if (rule instanceof FieldRule.Pattern pattern) {
                 annotations.add(JavaCode.of(pattern.hasPoint() ? "@Pattern(regexp = %s, flags = Pattern.Flag.DOTALL)"
                         : "@Pattern(regexp = %s)",

@@ -167,6 +167,9 @@ final class SampleViews {
             return JavaCode.of("%s", JavaString.of(text.value()));
         } else if (sample instanceof Sample.NumberedText text) {
             return numbered(text);
+        } else if (sample instanceof Sample.NumberedLetters text) {
+            return surrounded(text.before(), JavaCode.of(text.zero() == 'A' ? "Numbers.letters(n, 'A', %s)" : "Numbers.letters(n, 'a', %s)", text.letters()),
+                    text.after());
         } else if (sample instanceof Sample.Letter) {
             return JavaCode.of("Character.toString('A' + n)");
         } else if (sample instanceof Sample.Number number) {
@@ -198,6 +201,9 @@ final class SampleViews {
             return JavaCode.of("Numbers.digits(Integer.parseInt(Integer.toBinaryString(n)), %s)", bits.length());
         } else if (sample instanceof Sample.Document document) {
             return JavaCode.of("Json.parse(%s)", JavaString.of(document.json()));
+        } else if (sample instanceof Sample.NumberedDocument document) {
+            String[] parts = document.json().split("#", -1);
+            return JavaCode.of("Json.parse(%s + n + %s)", JavaString.of(parts[0]), JavaString.of(parts[1]));
         } else if (sample instanceof Sample.Bytes bytes) {
             return bytes(bytes.hex());
         } else if (sample instanceof Sample.Reference reference) {
@@ -218,13 +224,19 @@ final class SampleViews {
 
     private static JavaCode numbered(Sample.NumberedText text) {
         JavaCode number = text.digits() == 0 ? JavaCode.of("n") : JavaCode.of("Numbers.digits(n, %s)", text.digits());
+        return text.digits() == 0 && text.before().isEmpty()
+                ? JavaCode.of("\"\" + %s", surrounded("", number, text.after()))
+                : surrounded(text.before(), number, text.after());
+    }
+
+    private static JavaCode surrounded(String before, JavaCode number, String after) {
         List<JavaCode> parts = new ArrayList<>();
-        if (!text.before().isEmpty() || text.digits() == 0) {
-            parts.add(JavaCode.of("%s", JavaString.of(text.before())));
+        if (!before.isEmpty()) {
+            parts.add(JavaCode.of("%s", JavaString.of(before)));
         }
         parts.add(number);
-        if (!text.after().isEmpty()) {
-            parts.add(JavaCode.of("%s", JavaString.of(text.after())));
+        if (!after.isEmpty()) {
+            parts.add(JavaCode.of("%s", JavaString.of(after)));
         }
         return JavaCode.list(parts, " + ");
     }

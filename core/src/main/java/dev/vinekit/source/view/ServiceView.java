@@ -31,7 +31,8 @@ import java.util.Optional;
  * @param artifactName the name of the project
  * @param description where on the class path the description of the interface is
  * @param firstCollection a collection that can be listed
- * @param firstWritable a collection that can be written to
+ * @param firstWritable a collection that accepts new rows
+ * @param createsMany whether it accepts several at once
  */
 public record ServiceView(
         JavaName basePackage,
@@ -46,6 +47,7 @@ public record ServiceView(
         boolean uuidsAsText,
         boolean asText,
         boolean json,
+        boolean scalars,
         boolean roundedDocuments,
         boolean lists,
         boolean cursorsInTransactions,
@@ -100,6 +102,7 @@ public record ServiceView(
         List<EntityView> tables,
         Optional<JavaString> firstCollection,
         Optional<JavaString> firstWritable,
+        boolean createsMany,
         List<LibraryView> libraries,
         List<RemarkView> remarks) {
     /** How many rows go at a time: of a page at most, of a page by rule, into one request that creates some. */

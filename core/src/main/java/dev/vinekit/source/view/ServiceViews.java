@@ -8,10 +8,12 @@ import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.Limits;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.mapping.Operation;
 import dev.vinekit.schema.TableName;
 import dev.vinekit.source.EngineTraits;
 import dev.vinekit.source.TestedRule;
 import dev.vinekit.sql.Dialect;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +58,7 @@ public final class ServiceViews {
                 fields(mapping).anyMatch(Field::isUuidInBytes) && !dialect.readsUuids(),
                 fields(mapping).anyMatch(FieldViews::isAsText),
                 uses(mapping, JavaType.JSON),
+                fields(mapping).anyMatch(field -> field.rules().contains(new FieldRule.Scalar())),
                 uses(mapping, JavaType.JSON) && dialect.roundsDocuments(),
                 uses(mapping, JavaType.LIST),
                 dialect.cursorsInTransactions(),
@@ -114,10 +117,17 @@ public final class ServiceViews {
                 mapping.inReferenceOrder().stream().filter(entity -> !entity.table().isView())
                         .map(entity -> views.get(entity.table().name())).toList(),
                 entities.stream().filter(entity -> entity.can("list")).map(EntityView::collection).findFirst(),
-                entities.stream().filter(entity -> entity.can("create")).map(EntityView::collection).findFirst(),
+                writable(mapping).findFirst().map(entity -> views.get(entity.table().name()).collection()),
+                writable(mapping).anyMatch(Entity::transactional),
                 libraries,
                 mapping.remarks().stream().map(remark -> new ServiceView.RemarkView(
                         DocText.of(remark.table().name()), DocText.of(remark.text()))).toList());
+    }
+
+    /** The entities whose rows clients create, those first that accept several at once. */
+    private static Stream<Entity> writable(Mapping mapping) {
+        return mapping.entities().stream().filter(entity -> entity.can(Operation.CREATE))
+                .sorted(Comparator.comparing(entity -> !entity.transactional()));
     }
 
     /** The rules of every table, with the names of the tests that prove them. */

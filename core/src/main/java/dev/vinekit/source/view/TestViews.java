@@ -85,6 +85,7 @@ final class TestViews {
                 .findFirst().map(views::get),
                 shared(entity).stream().map(views::get).toList(),
                 entity.transactional(),
+                triggers.refusesChanges(entity),
                 samples.isReferredInCircle(entity),
                 patched.stream().map(views::get).toList(),
                 entity.key().stream().filter(field -> samples.differs(entity, false, field)

@@ -40,10 +40,6 @@ public final class InputReader {
     private static final int LAST_YEAR = ${s.lastYear};
 <#if s.endless>
     private static final int LAST_YEAR_OF_DATES = ${s.lastYearOfDates};
-
-    /** What the driver takes for infinity, and tells as such. */
-    private static final Set<Temporal> ENDLESS = Set.of(LocalDate.MIN, LocalDate.MAX, LocalDateTime.MIN, LocalDateTime.MAX,
-            OffsetDateTime.MIN, OffsetDateTime.MAX);
 </#if>
 
     private static final ClassValue<Shape> SHAPES = new ClassValue<>() {
@@ -218,12 +214,12 @@ public final class InputReader {
 
 </#if>
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && (!node.isNumber() || node.isIntegralNumber())</#if><#if s.roundedDocuments> && isOfDoubles(node)</#if> || type == String.class && node.isTextual())) {
+        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && isKeptAlone(node)</#if><#if s.roundedDocuments> && isOfDoubles(node)</#if> || type == String.class && node.isTextual())) {
             return type == JsonNode.class ? node : node.textValue();
         }
 <#if s.ownReads>
-        if (type == JsonNode.class && node.isNumber() && !node.isIntegralNumber()) {
-            violations.add(new Violation(field, "Type", "must be no fraction by itself, of which the database does not keep all digits"));
+        if (type == JsonNode.class && !isKeptAlone(node)) {
+            violations.add(new Violation(field, "Type", "must not be a number with more digits than a double has; the database would round it"));
             return null;
         }
 </#if>
@@ -275,6 +271,14 @@ public final class InputReader {
         return Math.abs((long) number.scale()) > MOST_DIGITS ? MOST_DIGITS + 1L : added > USUAL_DIGITS ? added : 0;
     }
 
+<#if s.ownReads>
+    /** Whether a number that is the whole value is stored without rounding: as 64 bits, or as a double. */
+    private static boolean isKeptAlone(JsonNode node) {
+        return !node.isNumber() || node.isIntegralNumber() && node.canConvertToLong() || Double.isFinite(node.doubleValue())
+                && BigDecimal.valueOf(node.doubleValue()).compareTo(node.decimalValue()) == 0;
+    }
+
+</#if>
 <#if s.roundedDocuments>
     /** Whether every number is a whole one of 64 bits, or one that a double tells from its neighbours. */
     private static boolean isOfDoubles(JsonNode node) {
@@ -309,7 +313,7 @@ public final class InputReader {
         if (value instanceof Temporal moment && moment.isSupported(ChronoField.YEAR)) {
             int year = moment.get(ChronoField.YEAR);
 <#if s.endless>
-            return year >= 1 && year <= (value instanceof LocalDate ? LAST_YEAR_OF_DATES : LAST_YEAR) || ENDLESS.contains(value);
+            return year >= 1 && year <= (value instanceof LocalDate ? LAST_YEAR_OF_DATES : LAST_YEAR);
 <#else>
             return year >= 1 && year <= LAST_YEAR;
 </#if>

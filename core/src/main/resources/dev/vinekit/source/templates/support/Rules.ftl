@@ -85,6 +85,9 @@ public final class Rules {
 <#if s.bytes>
             case "Bytes" -> size((int) attributes.get("min"), (int) attributes.get("max"), "bytes");
 </#if>
+<#if s.scalars>
+            case "Scalar" -> "must be a number or a text";
+</#if>
             case "Digits" -> "must have at most " + attributes.get("integer") + " digits before the point and "
                     + attributes.get("fraction") + " after it";
             case "Min" -> "must be at least " + attributes.get("value");

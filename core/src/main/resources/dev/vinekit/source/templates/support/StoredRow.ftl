@@ -7,7 +7,14 @@ import java.lang.reflect.Method;
 import java.lang.reflect.Proxy;
 import java.lang.reflect.RecordComponent;
 import java.sql.ResultSet;
+import java.sql.SQLDataException;
 import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.time.OffsetTime;
+import java.time.temporal.Temporal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
@@ -38,6 +45,13 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
 
     /** The characters and bytes of the largest row that was seen; before the first what it may have. */
     private final AtomicLong largest;
+<#if s.endless>
+
+    /** What the driver gives for infinity, and for the end of a day. */
+    private static final Set<Temporal> ENDLESS = Set.of(LocalDate.MIN, LocalDate.MAX, LocalDateTime.MIN, LocalDateTime.MAX,
+            OffsetDateTime.MIN, OffsetDateTime.MAX, LocalTime.MAX);
+    private final List<Method> moments;
+</#if>
 
     /**
      * For the rows of a table.
@@ -60,6 +74,10 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
         this.logged = logged;
         this.large = large;
         this.largest = largest;
+<#if s.endless>
+        this.moments = Arrays.stream(type.getRecordComponents()).filter(component -> Temporal.class.isAssignableFrom(component.getType()))
+                .map(RecordComponent::getAccessor).toList();
+</#if>
     }
 
     /** What tells the parts that can be large; found once, for each that is found anew is compiled anew. */
@@ -83,6 +101,9 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
         T mapped;
         try {
             mapped = reader.map(row);
+<#if s.endless>
+            refuseEndless(mapped);
+</#if>
         } catch (SQLException | RuntimeException e) {
             mapped = withoutUnreadable(row, e);
         }
@@ -92,6 +113,27 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
         return mapped;
     }
 
+<#if s.endless>
+    private void refuseEndless(T row) throws SQLException {
+        for (Method part : moments) {
+            try {
+                refuseEndless(part.invoke(row));
+            } catch (ReflectiveOperationException e) {
+                throw new IllegalStateException("a record hides " + part, e);
+            }
+        }
+    }
+
+    /** Infinity, and 24:00 as a time of day, have no form in ISO 8601 that clients can read. */
+    private static Object refuseEndless(Object value) throws SQLException {
+        if (value instanceof Temporal moment && (ENDLESS.contains(moment)
+                || moment instanceof OffsetTime time && time.toLocalTime().equals(LocalTime.MAX))) {
+            throw new SQLDataException("neither infinity nor 24:00 can be told as " + value.getClass().getSimpleName());
+        }
+        return value;
+    }
+
+</#if>
     private void seen(long size) {
         long before = largest.get();
         if (before == UNSEEN || size > before) {
@@ -206,7 +248,7 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
                 return method.getReturnType().isPrimitive() ? Array.get(Array.newInstance(method.getReturnType(), 1), 0) : null;
             }
             try {
-                return method.invoke(row, arguments);
+                return <#if s.endless>refuseEndless(method.invoke(row, arguments))<#else>method.invoke(row, arguments)</#if>;
             } catch (InvocationTargetException e) {
                 throw e.getCause();
             }

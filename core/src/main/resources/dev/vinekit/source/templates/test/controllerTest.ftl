@@ -1,8 +1,8 @@
 <#ftl attributes={"layer": "controller", "class": "*ControllerTest", "files": "controller tests"}>
 <#import "/shapes.ftl" as shape>
 <#assign row = "<" + e.name + ">", input = "<" + e.name + ", " + e.name + "Input>", contracts = []>
-<#assign changes = e.test.creates && e.updatable()>
-<#assign crud = e.test.creates && e.test.rules?has_content && e.keyed && e.can("list") && e.can("read") && e.can("replace") && e.can("patch") && e.can("delete")>
+<#assign changes = e.test.creates && e.updatable() && !e.test.unchanged>
+<#assign crud = e.test.creates && !e.test.unchanged && e.test.rules?has_content && e.keyed && e.can("list") && e.can("read") && e.can("replace") && e.can("patch") && e.can("delete")>
 <#if crud>
 <#assign contracts += ["CrudContract" + input]>
 <#elseif e.can("list")>
@@ -22,7 +22,7 @@
 </#if>
 <#assign contracts += [(!e.test.transactional)?then("CreateContract", e.test.duplicable?has_content?then("UniqueContract", "CreateManyContract")) + input]>
 <#list crud?then([], ["read", "replace", "patch", "delete"]) as operation>
-<#if e.can(operation)>
+<#if e.can(operation) && (!e.test.unchanged || ["read", "delete"]?seq_contains(operation))>
 <#assign contracts += [operation?cap_first + "Contract" + input]>
 </#if>
 </#list>

@@ -2,7 +2,7 @@
 <#import "/shapes.ftl" as shape>
 <#assign input = "<" + e.name + ", " + e.name + "Input>", contracts = []>
 <#if e.test.creates>
-<#if e.updatable()>
+<#if e.updatable() && !e.test.unchanged>
 <#assign contracts += ["UpdateContract" + input]>
 </#if>
 <#if e.can("delete")>

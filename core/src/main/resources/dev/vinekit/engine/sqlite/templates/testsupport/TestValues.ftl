@@ -18,6 +18,9 @@ final class TestValues {
         if (text == null) {
             return null;
         }
+        if (!type.isEmpty() && text.matches("\\d{4}-\\d\\d-\\d\\d(?: \\d\\d:\\d\\d.*)?") && isNumber(type.toUpperCase(Locale.ROOT))) {
+            return text.length() == 10 ? LocalDate.parse(text) : LocalDateTime.parse(text.replace(' ', 'T'));
+        }
         return switch (type.toUpperCase(Locale.ROOT)) {
             case "BOOLEAN", "BOOL" -> text.equals("1");
             case "NUMERIC", "DECIMAL", "DEC", "NUMBER" -> {
@@ -26,9 +29,10 @@ final class TestValues {
             }
             case "DATE" -> LocalDate.parse(text);
             case "TIME" -> LocalTime.parse(text);
-            case "DATETIME", "TIMESTAMP", "TIMESTAMP WITHOUT TIME ZONE" -> LocalDateTime.parse(text.replace(' ', 'T'));
+            case "DATETIME", "TIMESTAMP", "TIMESTAMP WITHOUT TIME ZONE" -> text.endsWith("Z") ? OffsetDateTime.parse(text)
+                    : LocalDateTime.parse(text.replace(' ', 'T'));
             case "TIMESTAMPTZ", "TIMESTAMP WITH TIME ZONE", "DATETIMEOFFSET" ->
-                    OffsetDateTime.parse(text.replace(' ', 'T') + (text.contains("+") ? "" : "Z"));
+                    OffsetDateTime.parse(text.replace(' ', 'T') + (text.contains("+") || text.endsWith("Z") ? "" : "Z"));
             case "UUID", "GUID", "UNIQUEIDENTIFIER" -> UUID.fromString(text);
 <#if s.json>
             case "JSON", "JSONB" -> Json.parse(text);
@@ -37,8 +41,13 @@ final class TestValues {
         };
     }
 
+    /** A column that is declared as a number, and has dates if its default is one. */
+    private static boolean isNumber(String type) {
+        return type.startsWith("NUM") || type.startsWith("DEC") || type.contains("INT");
+    }
+
     private static Object plain(ResultSet row, int column, String type) throws SQLException {
-        if (type.contains("INT")) {
+        if (type.contains("INT") || type.contains("SERIAL") || type.equals("YEAR")) {
             return row.getLong(column);
         } else if (type.contains("REAL") || type.contains("FLOA") || type.contains("DOUB")) {
             return row.getDouble(column);
