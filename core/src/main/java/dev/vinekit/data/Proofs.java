@@ -176,7 +176,8 @@ public final class Proofs {
                     && (target.equals(entity) ? !followed && !tied && last.input() == Field.Input.WRITABLE
                             && last.converter().isEmpty()
                             : followed && sample.values().get(last) instanceof Sample.Reference);
-            if (testable && key.onDelete().refuses()) {
+            // A row that stays when it is deleted takes no others with it, so it may not go while they refer to it.
+            if (testable && (key.onDelete().refuses() || target.deletion().isPresent())) {
                 trials.add(new Trial.Abandoned(relation));
             } else if (testable && !entity.key().isEmpty() && (key.onDelete() == ForeignKey.Action.CASCADE
                     || key.onDelete() == ForeignKey.Action.SET_NULL && !tied)) {

@@ -145,7 +145,7 @@ class ${e.name}ServiceTest {
     @Tag("service")
     void replaceGivesTheRowAsStored() throws SQLException {
         ${e.name} stored = row();
-<#if e.keyCode.loose>
+<#if e.keyCode.loose || e.ownReferences?has_content>
         when(repository.${find}(connection, ${shape.keyOf("stored")})).thenReturn(Optional.of(stored));
 </#if>
         when(repository.update(connection, ${shape.keyOf("stored")}, input(), Update.ALL)).thenReturn(true);
