@@ -106,8 +106,8 @@ public final class VineKit {
     }
 
     /**
-     * Reads the schema of a database; the database is not changed. If the scope names no schema, the default one is read,
-     * or the only one with tables if the default one has none; {@link Schema#otherThanDefault()} tells which.
+     * Reads the schema of a database; the database is not changed. If the scope names no schema, the default one is
+     * read, or the only one with tables if the default one has none; {@link Schema#otherThanDefault()} is that one.
      */
     public static Schema read(Database database, Scope scope) {
         return ask(database, connection -> {

@@ -25,8 +25,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /**
- * Generated tests must be able to fail: each change to a generated service is one that they notice. The changes, one on a
- * line with its file, the text that goes and the text that comes, are in a file.
+ * Generated tests must be able to fail: each change to a generated service is one that they notice. The changes, one
+ * on a line with its file, the text that goes and the text that comes, are in a file.
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class Sabotage {

@@ -126,17 +126,6 @@ class WholeWayTest {
     }
 
     @Test
-    void rangesInKeysGoAllTheWay() throws Exception {
-        try (TestDatabases bookings = TestDatabases.on("postgresql", """
-                CREATE TABLE booking (room INT, during DATERANGE, guest TEXT NOT NULL, PRIMARY KEY (room, during));
-                CREATE TABLE pressing (id INT PRIMARY KEY, at TSRANGE UNIQUE, span TSTZRANGE NOT NULL,
-                    EXCLUDE USING gist (span WITH &&));
-                """)) {
-            assertThat(Runner.test(generated(bookings.database())).failures()).isEmpty();
-        }
-    }
-
-    @Test
     void brokenStatementTurnsTheMatrixRed() throws Exception {
         try (TestDatabases presses = TestDatabases.h2(PRESSES)) {
             Project project = generated(presses.database());

@@ -94,6 +94,9 @@ final class GenerateCommand extends ToolCommand {
         SourceTree sources = steps.generate(mapping,
                 () -> seed == null ? SeedRequest.of(decided, directory) : SeedRequest.withScript(decided, seed),
                 () -> templates == null ? Project.templates(directory, decided) : templates, lasting);
+        if (!dryRun && patch == null) {
+            steps.check(sources);
+        }
         ChangeSet changes = steps.plan(sources, directory, source.scope());
         String lines = diff ? Project.diff(changes) : "";
         if (patch != null) {

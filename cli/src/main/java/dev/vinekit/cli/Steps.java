@@ -105,6 +105,14 @@ final class Steps {
                 tree -> "code and tests in " + count(tree.files().size(), "file", "files"));
     }
 
+    /** Has the compiler look at what was generated. */
+    void check(SourceTree sources) {
+        stages.run("check", () -> {
+            Runner.check(sources);
+            return sources;
+        }, tree -> "with the compiler");
+    }
+
     /** Holds a project while a command plans and writes it; completes an interrupted run first. */
     <T> T writing(Path directory, Supplier<T> work) {
         return ProjectLock.during(directory, stages::warn, () -> {

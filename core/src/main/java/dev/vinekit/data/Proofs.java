@@ -136,7 +136,7 @@ public final class Proofs {
                 && entity.table().kind() != Table.Kind.PARTITIONED_TABLE));
     }
 
-    /** Whether two sample rows have the same value here, so that a copied row breaks the other keys of the field too. */
+    /** Whether two sample rows have the same value here, so that a copied row breaks other keys with it too. */
     private boolean isTheSameInEachRow(Field field) {
         Sample value = sample.values().get(field);
         return value != null && !(value instanceof Sample.Nothing) && !(value instanceof Sample.Reference)

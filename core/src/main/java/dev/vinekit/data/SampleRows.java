@@ -77,8 +77,8 @@ public final class SampleRows {
     }
 
     /**
-     * These samples, for seeds in which rows of some tables differ as little as their keys allow: triggers often compare
-     * amounts with those of other tables.
+     * These samples, for seeds in which rows of some tables differ as little as their keys allow: triggers often
+     * compare amounts with those of other tables.
      */
     public SampleRows alikeIn(Set<TableName> tables) {
         return new SampleRows(mapping, solutions, triggers, tables, room);

@@ -185,8 +185,9 @@ final class SeedRows {
             return Optional.of(choices.get((n - 1) / plan.strides.get(field) % choices.size()));
         }
         boolean free = !plan.tied.contains(field) && !samples.isAlike(entity);
-        if (free && !plan.referred.contains(field.column().name()) && field.column().nullable() && !field.column().isFilledByDatabase() && n > 2
-                && chance(entity, field, n, EMPTY_IN) == 0) {
+        boolean optional = field.column().nullable() && !field.column().isFilledByDatabase()
+                && !plan.referred.contains(field.column().name());
+        if (free && optional && n > 2 && chance(entity, field, n, EMPTY_IN) == 0) {
             return Optional.empty();
         }
         String usual = sample.text(n);

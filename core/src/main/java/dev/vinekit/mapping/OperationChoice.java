@@ -28,7 +28,8 @@ final class OperationChoice {
      * @param access the roles for each operation; empty if there is no access control
      * @param remarks takes what a person should know
      */
-    OperationChoice(Table table, List<String> children, Set<Operation> refused, Dialect dialect, DecisionLookup.OfTable decided,
+    OperationChoice(Table table, List<String> children, Set<Operation> refused, Dialect dialect,
+            DecisionLookup.OfTable decided,
             Map<Operation, List<String>> access, List<Remark> remarks) {
         this.table = table;
         this.children = children;
@@ -115,8 +116,13 @@ final class OperationChoice {
                     "Its storage engine knows no transactions: what a request wrote before it failed stays.");
         }
         if (keyColumns.isEmpty()) {
-            remarks.add(new Remark(table.name(), Remark.Topic.KEY,
-                    "No primary key, and no unique one without NULL: rows can be listed and "
+            String why = table.primaryKey().map(key -> key.columns().stream().map(table::column)
+                    .filter(column -> !column.type().isScalar())
+                    .map(column -> column.name()
+                            + (column.type().text().isEmpty() ? "" : " (" + column.type().text() + ")"))
+                    .collect(Collectors.joining(", ", "The primary key has values that cannot be part of a path, of ", "")))
+                    .orElse("No primary key, and no unique one without NULL");
+            remarks.add(new Remark(table.name(), Remark.Topic.KEY, why + ": rows can be listed and "
                     + "created, but not read, changed or deleted one by one.", List.of("key"), ""));
             return operations;
         }

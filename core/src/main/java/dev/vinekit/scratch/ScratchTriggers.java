@@ -167,46 +167,59 @@ final class ScratchTriggers {
         }
     }
 
-    /** Gives one row the values of another, or its own if there is none, column by column, each time taken back. */
+    /** Changes a row; where triggers refuse that, another, for they may refuse it of some rows only. */
     private void change(ScratchDatabase database, Entity entity) throws SQLException {
         Connection connection = database.anchor();
         List<List<String>> rows = rows(database, entity);
         if (rows.isEmpty() || entity.key().isEmpty()) {
             return;
         }
-        List<String> given = rows.get(rows.size() - 1);
-        String where = entity.key().stream().map(field -> field.sqlName() + " = "
-                + literal(rows.get(0), entity, field)).collect(Collectors.joining(" AND "));
         connection.setAutoCommit(false);
         try (Statement statement = connection.createStatement()) {
             Map<TableName, Integer> before = counts(connection);
             Optional<String> reason = Optional.empty();
-            boolean changed = false;
-            for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
-                int place = entity.fields().indexOf(field);
-                Optional<String> refusal = given.get(place) == null ? Optional.empty()
-                        : refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName() + " = "
-                                + literal(given, entity, field) + " WHERE " + where);
-                reason = reason.or(() -> refusal);
-                if (given.get(place) != null && refusal.isEmpty()) {
-                    changed = true;
-                    List<String> expected = new ArrayList<>(rows.get(0));
-                    expected.set(place, given.get(place));
-                    List<List<String>> after = TextRows.of(statement, select(entity) + " WHERE " + where);
-                    if (after.size() == 1) {
-                        differences(entity, after.get(0), expected, Set.of());
-                    }
-                    note(entity, before, counts(connection));
-                }
-                connection.rollback();
+            for (int i = 0; i < rows.size() && (i == 0 || reason.isPresent()); i++) {
+                reason = change(statement, entity, rows.get(i), rows.get(rows.size() - 1 - i), before);
             }
-            if (!changed) {
-                reason.ifPresent(text -> unchanged.put(entity.table().name(), text));
-            }
+            reason.ifPresent(text -> unchanged.put(entity.table().name(), text));
         } finally {
             connection.rollback();
             connection.setAutoCommit(true);
         }
+    }
+
+    /**
+     * Gives one row the values of another, or its own if there is none, column by column, each time taken back.
+     *
+     * @return why, if every change is refused
+     */
+    private Optional<String> change(Statement statement, Entity entity, List<String> row, List<String> given,
+            Map<TableName, Integer> before) throws SQLException {
+        String where = entity.key().stream().map(field -> field.sqlName() + " = " + literal(row, entity, field))
+                .collect(Collectors.joining(" AND "));
+        Optional<String> reason = Optional.empty();
+        boolean changed = false;
+        for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
+            int place = entity.fields().indexOf(field);
+            if (given.get(place) == null) {
+                continue;
+            }
+            Optional<String> refusal = refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName()
+                    + " = " + literal(given, entity, field) + " WHERE " + where);
+            reason = reason.or(() -> refusal);
+            if (refusal.isEmpty()) {
+                changed = true;
+                List<String> expected = new ArrayList<>(row);
+                expected.set(place, given.get(place));
+                List<List<String>> after = TextRows.of(statement, select(entity) + " WHERE " + where);
+                if (after.size() == 1) {
+                    differences(entity, after.get(0), expected, Set.of());
+                }
+                note(entity, before, counts(statement.getConnection()));
+            }
+            statement.getConnection().rollback();
+        }
+        return changed ? Optional.empty() : reason;
     }
 
     private String literal(List<String> row, Entity entity, Field field) {

@@ -27,10 +27,11 @@ class PatternTextsTest {
     }
 
     @Test
-    void numbersTakeThePlaceOfDigits() {
-        List<Sample.NumberedText> texts = PatternTexts.numbered("AB-123/45");
+    void numbersTakeThePlaceOfDigitsOrLetters() {
+        List<Sample> texts = PatternTexts.numbered("AB-123/45");
 
-        assertThat(texts).extracting(text -> text.text(7)).containsExactly("AB-007/45", "AB-123/07");
-        assertThat(PatternTexts.numbered("AB-1")).isEmpty();
+        assertThat(texts).extracting(text -> text.text(7)).containsExactly("AB-007/45", "AB-123/07", "AH-123/45");
+        assertThat(PatternTexts.numbered("abc")).extracting(text -> text.text(700)).containsExactly("bay");
+        assertThat(PatternTexts.numbered("A-1")).isEmpty();
     }
 }

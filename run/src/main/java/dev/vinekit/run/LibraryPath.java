@@ -33,8 +33,7 @@ record LibraryPath(List<Path> own, List<Path> more) {
      * @throws Fault if Maven is asked and cannot tell
      */
     static LibraryPath of(Path project) throws IOException {
-        List<Path> own = Arrays.stream(System.getProperty("java.class.path").split(File.pathSeparator))
-                .filter(entry -> !entry.isEmpty()).map(Path::of).filter(entry -> !isVineKit(entry)).toList();
+        List<Path> own = ofThisProcess().own;
         Path pom = ProjectPaths.of(project).resolve("pom.xml");
         if (!Files.isRegularFile(pom) || isGenerated(project, pom)) {
             return new LibraryPath(own, List.of());
@@ -42,6 +41,13 @@ record LibraryPath(List<Path> own, List<Path> more) {
         Set<String> known = own.stream().map(entry -> artifact(entry)).collect(Collectors.toSet());
         return new LibraryPath(own, told(project, pom).stream()
                 .filter(entry -> !known.contains(artifact(entry)) && !isVineKit(entry)).toList());
+    }
+
+    /** The libraries of this process. */
+    static LibraryPath ofThisProcess() {
+        List<Path> own = Arrays.stream(System.getProperty("java.class.path").split(File.pathSeparator))
+                .filter(entry -> !entry.isEmpty()).map(Path::of).filter(entry -> !isVineKit(entry)).toList();
+        return new LibraryPath(own, List.of());
     }
 
     private static boolean isGenerated(Path project, Path pom) throws IOException {

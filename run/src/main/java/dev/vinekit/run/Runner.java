@@ -6,6 +6,7 @@ import dev.vinekit.engine.Engines;
 import dev.vinekit.engine.ScratchPlace;
 import dev.vinekit.fault.Fault;
 import dev.vinekit.project.Project;
+import dev.vinekit.source.SourceTree;
 import dev.vinekit.schema.Schema;
 import java.time.Duration;
 import java.util.HashMap;
@@ -20,6 +21,16 @@ import java.util.function.Consumer;
  */
 public final class Runner {
     private Runner() {
+    }
+
+    /**
+     * Has the compiler look at generated sources, before they are written. Sources from custom templates, or that need
+     * classes of the user, are not looked at, and none are in a Java without a compiler.
+     *
+     * @throws dev.vinekit.fault.Fault naming the table if they do not compile
+     */
+    public static void check(SourceTree sources) {
+        GeneratedSources.check(sources);
     }
 
     /** Compiles what has changed in a project, and whatever depends on it, with this JDK. */

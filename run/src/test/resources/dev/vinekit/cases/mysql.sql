@@ -1,0 +1,19 @@
+create table item(id int auto_increment primary key, name varchar(40) not null, kind enum('a','b') not null default 'a');
+create table bin(id int auto_increment primary key, state enum('x','y') not null, note varchar(20), e char(4)) character set binary;
+create table part(id int not null auto_increment, y int not null, primary key (id, y)) partition by key (y) partitions 4;
+create table part2(id int not null, y int not null, primary key (id, y))
+    partition by range (y) (partition p0 values less than (2020) engine = InnoDB, partition p1 values less than maxvalue engine = InnoDB);
+create table d1(id int auto_increment primary key, a int not null, b int not null, unique (a), unique (a, b));
+create table k(k char(10) primary key, constraint kk check (k in ('red','white')));
+create table word(code char(3) primary key, constraint letters check (code regexp '^[A-Z]{3}$'));
+delimiter $$
+create procedure note_change(in what varchar(20))
+begin
+    # A comment that hasn't its second quote; and a semicolon.
+    if what = 'x' then \
+        select 1;
+    end if;
+end $$
+create procedure after_it() begin select 2; end $$
+delimiter ;
+source no-such-file.sql
