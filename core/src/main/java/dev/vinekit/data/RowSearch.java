@@ -48,10 +48,12 @@ public final class RowSearch {
     private static final List<String> STEMS = List.of("a", "A", "ab", "AB", "AB-", "ab-", "abc-", "A ", "");
     private static final Pattern DATE = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
 
+    private final Mapping mapping;
     private final Conditions conditions;
     private final SampleRows samples;
 
     private RowSearch(Mapping mapping, Conditions conditions) {
+        this.mapping = mapping;
         this.conditions = conditions;
         this.samples = new SampleRows(mapping);
     }
@@ -241,7 +243,8 @@ public final class RowSearch {
         if (field.input() != Field.Input.WRITABLE || !followed) {
             return List.of(new Sample.Nothing());
         }
-        Sample usual = samples.free(entity, field, false);
+        Sample usual = relation.map(found -> referred(entity, found, field))
+                .orElseGet(() -> samples.free(entity, field, false));
         if (relation.isPresent()) {
             Stream<Sample> sized = field.type() == JavaType.BINARY ? bytes(conditions, usual) : Stream.of();
             Stream<Sample> none = field.column().nullable() && !field.column().isFilledByDatabase()
@@ -261,6 +264,17 @@ public final class RowSearch {
                 ? Stream.of(new Sample.Nothing()) : Stream.of();
         return Stream.of(Stream.of(usual, other), more, nothing).flatMap(part -> part)
                 .filter(value -> value instanceof Sample.Nothing || fits(field, value)).distinct().toList();
+    }
+
+    /** What the row has that a reference goes to; references of one row to one table go to different rows. */
+    private Sample referred(Entity entity, Relation relation, Field field) {
+        TableName table = relation.foreignKey().target();
+        Entity target = mapping.entity(table);
+        int place = entity.relations().stream().filter(other -> other.foreignKey().target().equals(table)).toList()
+                .indexOf(relation);
+        Field key = target.field(relation.foreignKey().targetColumns().get(relation.fields().indexOf(field)));
+        Sample sample = key.isNumbered() ? samples.free(entity, field, false) : samples.free(target, key, false);
+        return place == 0 ? sample : sample.ofRow(LAST + place);
     }
 
     private static boolean fits(Field field, Sample value) {

@@ -5,11 +5,14 @@ import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Remark;
 import dev.vinekit.schema.TableName;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What the triggers and rules of a schema do to rows, as far as a database has shown it.
@@ -30,6 +33,14 @@ public record TriggerEffects(
         written = Map.copyOf(written);
         unchanged = Map.copyOf(unchanged);
         refused = Map.copyOf(refused);
+    }
+
+    /** These effects, and the columns that are overwritten among other rows. */
+    public TriggerEffects and(TriggerEffects ofOtherRows) {
+        Map<TableName, Set<String>> both = new HashMap<>(overwritten);
+        ofOtherRows.overwritten.forEach((table, columns) -> both.merge(table, columns, (one, other) ->
+                Stream.concat(one.stream(), other.stream()).collect(Collectors.toCollection(TreeSet::new))));
+        return new TriggerEffects(both, written, unchanged, refused);
     }
 
     /** Whether a trigger gives a field another value than was written. */

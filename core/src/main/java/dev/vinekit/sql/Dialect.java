@@ -349,6 +349,14 @@ public interface Dialect {
     record Postponing(String before, String after) {
     }
 
+    /**
+     * A statement after which rows are numbered from the greatest number that is there, for a column of few numbers;
+     * empty if the engine has none.
+     */
+    default Optional<String> continueSmallIdentity(String table, Column column) {
+        return Optional.empty();
+    }
+
     /** The statement that makes a numbered column go on from this number; empty if it does so by itself. */
     default Optional<String> restartIdentity(String table, Column column, long next) {
         return Optional.empty();

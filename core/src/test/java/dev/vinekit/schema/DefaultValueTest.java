@@ -73,7 +73,10 @@ class DefaultValueTest {
         "('0000-00-00')        | true",
         "'2024-10-10'          | false",
         "'00:00:00'            | false",
-        "0                     | false",
+        "0                     | true",
+        "'infinity'::date      | true",
+        "'24:00:00'::time without time zone | true",
+        "'Infinity'::float8    | false",
         "current_timestamp()   | false"})
     void somethingThatLooksLikeADateMayBeNone(String text, boolean noDate) {
         assertThat(DefaultValue.of(text).isNoDate()).isEqualTo(noDate);

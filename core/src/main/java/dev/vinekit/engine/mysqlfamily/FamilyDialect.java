@@ -119,6 +119,12 @@ public abstract class FamilyDialect implements Dialect {
     }
 
     @Override
+    public Optional<String> continueSmallIdentity(String table, Column column) {
+        return column.type().kind() == SqlType.Kind.TINYINT ? Optional.of("ALTER TABLE " + table + " AUTO_INCREMENT = 1")
+                : Optional.empty();
+    }
+
+    @Override
     public boolean readsAsBytes(Table table, Column column) {
         return column.collation().map("binary"::equals).orElse(table.options().contains("COLLATE=binary"));
     }

@@ -200,7 +200,8 @@ public record EntityView(
             Optional<ReadBackView> readBack,
             JavaString everything,
             List<JavaString> tellingColumns,
-            JavaString tellingMatch) {
+            JavaString tellingMatch,
+            Optional<JavaString> restart) {
     }
 
     /**

@@ -253,7 +253,10 @@ final class EntityViews {
                 JavaString.of(!key.isEmpty() ? match
                         : Stream.concat(told.stream().map(Field::same), whole.stream().map(field ->
                         dialect.isSame(TEXT, dialect.asText(field.column().type(), field.sqlName()), "?")))
-                        .collect(Collectors.joining(" AND "))));
+                        .collect(Collectors.joining(" AND "))),
+                entity.fields().stream().filter(Field::isNumbered).findFirst()
+                        .flatMap(field -> dialect.continueSmallIdentity(entity.sqlTable(), field.column()))
+                        .map(JavaString::of));
     }
 
     /** Of a table without a key every value tells a row from others. */

@@ -23,6 +23,12 @@ import org.junit.jupiter.api.extension.ExtensionContext;
  * gone when the last has ended.
  */
 public final class TestDatabase implements AutoCloseable {
+<#assign restarts = s.tables?filter(t -> t.sql.restart??)>
+<#if restarts?has_content>
+    /** Counters of few numbers, which all tests together would use up. */
+    private static final List<String> RESTARTS = List.of(<#list restarts as t>${t.sql.restart}<#sep>, </#list>);
+
+</#if>
     private final String url;
     private final String user;
     private final String password;
@@ -115,6 +121,11 @@ public final class TestDatabase implements AutoCloseable {
                 deleted |= deleteAdded(grown.get(i));
             }
         }
+<#if restarts?has_content>
+        for (String statement : RESTARTS) {
+            Sql.update(anchor, statement);
+        }
+</#if>
         Numbers.restart();
     }
 
