@@ -35,7 +35,7 @@ public final class HarvestSamples {
                 LocalDate.of(2021, 3, 1),
                 new BigDecimal("10.00"),
                 new BigDecimal("25.0"),
-                true,
+                false,
                 cellarHand.id());
     }
 
@@ -49,7 +49,7 @@ public final class HarvestSamples {
                 LocalDate.of(2021, 4, 1),
                 new BigDecimal("11.00"),
                 new BigDecimal("26.0"),
-                false,
+                true,
                 cellarHand.id());
     }
 }

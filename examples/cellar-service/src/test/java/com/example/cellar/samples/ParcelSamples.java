@@ -38,7 +38,7 @@ public final class ParcelSamples {
                 50,
                 ParcelSoil.CHALK,
                 LocalDate.of(2021, 3, 1),
-                true,
+                false,
                 0.0,
                 0.0);
     }
@@ -55,7 +55,7 @@ public final class ParcelSamples {
                 51,
                 ParcelSoil.SLATE,
                 LocalDate.of(2021, 4, 1),
-                false,
+                true,
                 1.0,
                 1.0);
     }

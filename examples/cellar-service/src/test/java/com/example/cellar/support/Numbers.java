@@ -8,7 +8,11 @@ import java.util.concurrent.atomic.AtomicInteger;
 
 /** Numbers that make the sample rows of a table differ from each other, within one test, and from the seed rows. */
 public final class Numbers {
+    /** The most rows that a test adds to a table. */
+    public static final int MOST_ADDED = 4;
+
     private static final int FIRST = 11;
+    private static final int LETTERS = 26;
     private static final Map<Class<?>, AtomicInteger> NEXT = new ConcurrentHashMap<>();
 
     private Numbers() {
@@ -32,5 +36,14 @@ public final class Numbers {
     /** A number with leading zeros. */
     public static String digits(int n, int length) {
         return String.format(Locale.ROOT, "%0" + length + "d", n);
+    }
+
+    /** A number in base 26, with leading zeros, whose digits are letters. */
+    public static String letters(int n, char zero, int length) {
+        StringBuilder text = new StringBuilder();
+        for (int rest = n; rest > 0 || text.length() < length; rest /= LETTERS) {
+            text.insert(0, (char) (zero + rest % LETTERS));
+        }
+        return text.toString();
     }
 }
