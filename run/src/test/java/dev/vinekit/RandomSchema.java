@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vinekit.engine.Engines;
 import dev.vinekit.fault.Fault;
+import dev.vinekit.mapping.file.MappingFile;
 import dev.vinekit.project.Project;
 import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestOutcome;
@@ -22,6 +23,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -74,7 +76,9 @@ final class RandomSchema {
         Files.createDirectories(compiled.getParent());
         try (TestDatabases database = TestDatabases.on(engine, script(engine, seed))) {
             Project project = VineKit.write(VineKit.plan(VineKit.generate(VineKit.map(
-                    VineKit.read(database.database(), Scope.all()), "com.example.made")), directory));
+                    VineKit.read(database.database(), Scope.all()),
+                    MappingFile.parse("options", new RandomSchema(engine, seed).options(), Map.of(), false), Set.of()),
+                    ""), directory));
             move(compiled, directory.resolve("target"));
             QuickCompiler.compile(project);
             TestReport report = Runner.test(project);
@@ -161,6 +165,49 @@ final class RandomSchema {
             }
             if ((i + 1) % 50 == 0 || i + 1 == count) {
                 System.out.println(engine + ": " + green + " of " + (i + 1) + " green, " + tests + " tests");
+            }
+        }
+    }
+
+    /** A mapping file: half of the time the default, and otherwise any of the options that change much of the code. */
+    private String options() {
+        Random more = new Random(seed * 31 + 7);
+        if (more.nextBoolean()) {
+            return "{project: {package: com.example.made}}";
+        }
+        String project = "project: {package: com.example.made, interfaces: " + more.nextBoolean() + ", layout: "
+                + (more.nextBoolean() ? "by-table" : "by-layer") + "}";
+        String stamps = !isKept() || more.nextInt(4) == 0 ? "" : ", stamps: {created-at: created_at"
+                + (more.nextBoolean() ? ", created-by: owner" : "")
+                + (more.nextBoolean() ? ", deleted-at: deleted_at" : "") + "}";
+        String access = !isKept() || more.nextBoolean() ? "" : ", http: {other-tables: [keeper]}, entities: {"
+                + "shape_kept: {access: {read: [\"*\"], create: [keeper, guest], patch: [guest], delete: [keeper]}"
+                + (stamps.contains("owner") ? "" : ", own-rows: {column: owner, claim: sub, all-for: [keeper]}") + "}}";
+        return "{" + project + stamps + access + "}";
+    }
+
+    private boolean isKept() {
+        return new Random(seed * 31 + 11).nextInt(100) < 40;
+    }
+
+    /** A table whose rows have an owner and stay when they are deleted, and others that refer to it. */
+    private void kept(StringBuilder script) {
+        Random more = new Random(seed * 31 + 13);
+        String moment = switch (engine) {
+            case "postgresql" -> "TIMESTAMPTZ";
+            case "h2" -> "TIMESTAMP WITH TIME ZONE";
+            case "mariadb", "mysql" -> "DATETIME(6)";
+            default -> "TIMESTAMP";
+        };
+        script.append("CREATE TABLE shape_kept (id INTEGER NOT NULL PRIMARY KEY, owner VARCHAR(40) NOT NULL, note VARCHAR(20), ")
+                .append("created_at ").append(moment).append(" NOT NULL, deleted_at ").append(moment).append(more.nextBoolean()
+                        ? "" : " NULL").append(");\n");
+        for (String action : List.of("", " ON DELETE CASCADE", " ON DELETE SET NULL")) {
+            if (more.nextBoolean()) {
+                script.append("CREATE TABLE shape_kept_").append(action.isEmpty() ? "plain" : action.substring(11)
+                        .toLowerCase(Locale.ROOT).replace(' ', '_')).append(" (id INTEGER NOT NULL PRIMARY KEY, kept_id INTEGER")
+                        .append(action.contains("NULL") ? "" : " NOT NULL").append(", note VARCHAR(9), ")
+                        .append("FOREIGN KEY (kept_id) REFERENCES shape_kept (id)").append(action).append(");\n");
             }
         }
     }
@@ -254,6 +301,9 @@ final class RandomSchema {
             });
         }
         keys(script, more);
+        if (isKept()) {
+            kept(script);
+        }
         if (more.nextInt(100) < 15) {
             script.append("CREATE TABLE shape_blobs (a ").append(engine.equals("postgresql") ? "BYTEA" : "BLOB")
                     .append(", b ")

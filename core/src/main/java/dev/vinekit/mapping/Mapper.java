@@ -68,9 +68,9 @@ public final class Mapper {
         this.decisions = decisions;
         this.conventions = Conventions.of(decisions);
         Set<TableName> known = schema.tables().stream().map(Table::name).collect(Collectors.toSet());
-        schema.tables().stream().filter(table -> table.foreignKeys().stream().anyMatch(ForeignKey::broken))
+        schema.tables().stream().filter(table -> table.foreignKeys().stream().anyMatch(ForeignKey::isBroken))
                 .forEach(table -> brokenTables.add(table.name()));
-        schema.tables().stream().flatMap(table -> table.foreignKeys().stream()).filter(ForeignKey::broken)
+        schema.tables().stream().flatMap(table -> table.foreignKeys().stream()).filter(ForeignKey::isBroken)
                 .forEach(key -> brokenTargets.add(key.target()));
         Schema reached = schema.withTables(schema.tables().stream().map(table -> withinReach(table, known)).toList());
         this.schema = OneDigitTypes.decided(reached, decisions);
@@ -143,7 +143,7 @@ public final class Mapper {
     private Table withinReach(Table table, Set<TableName> known) {
         List<ForeignKey> kept = new ArrayList<>();
         for (ForeignKey key : table.foreignKeys()) {
-            if (key.broken()) {
+            if (key.isBroken()) {
                 remark(table, Remark.Topic.REFERENCE, "The reference of " + String.join(", ", key.columns()) + " goes to "
                         + key.target() + " (" + String.join(", ", key.targetColumns())
                         + "), which is not a key of an existing table. The database refuses new rows and changes of rows "

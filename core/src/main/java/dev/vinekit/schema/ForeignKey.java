@@ -12,8 +12,8 @@ import java.util.stream.Stream;
  * @param target the table that is referred to
  * @param targetColumns the columns referred to, one for each of {@code columns}
  * @param definition the whole of it as the engine writes it, where it is more than the rest tells
- * @param broken whether its target is no table, or no key of that table: SQLite allows that, and then refuses every
- *     statement that would check the reference (sqlite.org, "SQLite Foreign Key Support", 3)
+ * @param lacking {@code table} or {@code key} if that is not there; SQLite allows it, and then refuses every statement
+ *     that would check the reference (sqlite.org, "SQLite Foreign Key Support", 3)
  */
 public record ForeignKey(
         String name,
@@ -24,7 +24,7 @@ public record ForeignKey(
         Action onUpdate,
         Deferral deferral,
         Optional<String> definition,
-        boolean broken) implements TablePart {
+        Optional<String> lacking) implements TablePart {
 
     /** What happens to the referring rows (ISO/IEC 9075-2, referential actions). */
     public enum Action {
@@ -61,7 +61,7 @@ public record ForeignKey(
     /** A reference to a key that is there. */
     public ForeignKey(String name, List<String> columns, TableName target, List<String> targetColumns,
             Action onDelete, Action onUpdate, Deferral deferral, Optional<String> definition) {
-        this(name, columns, target, targetColumns, onDelete, onUpdate, deferral, definition, false);
+        this(name, columns, target, targetColumns, onDelete, onUpdate, deferral, definition, Optional.empty());
     }
 
     public ForeignKey {
@@ -76,11 +76,17 @@ public record ForeignKey(
     public ForeignKey and(ForeignKey rest) {
         return new ForeignKey(name, Stream.concat(columns.stream(), rest.columns.stream()).toList(), target,
                 Stream.concat(targetColumns.stream(), rest.targetColumns.stream()).toList(), onDelete, onUpdate,
-                deferral, definition, broken);
+                deferral, definition, lacking);
     }
 
-    /** This reference, whose target is not there. */
-    public ForeignKey asBroken() {
-        return new ForeignKey(name, columns, target, targetColumns, onDelete, onUpdate, deferral, definition, true);
+    /** This reference, whose target is not there; see {@link #lacking}. */
+    public ForeignKey without(String part) {
+        return new ForeignKey(name, columns, target, targetColumns, onDelete, onUpdate, deferral, definition,
+                Optional.of(part));
+    }
+
+    /** Whether its target is not there. */
+    public boolean isBroken() {
+        return lacking.isPresent();
     }
 }

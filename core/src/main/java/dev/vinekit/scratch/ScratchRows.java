@@ -46,7 +46,8 @@ public record ScratchRows(SampleRows samples, List<Remark> remarks) {
             return new ScratchRows(plain, List.of());
         }
         // Tests write other texts than seeds do, with capitals for instance.
-        Set<TableName> all = mapping.entities().stream().map(entity -> entity.table().name()).collect(Collectors.toSet());
+        Set<TableName> all = mapping.entities().stream().map(entity -> entity.table().name())
+                .collect(Collectors.toSet());
         TriggerEffects known = effects.and(ScratchTriggers.of(place, mapping, seed.apply(plain.alikeIn(all))));
         if (!known.refused().isEmpty()) {
             SampleRows alike = plain.alikeIn(known.refused().keySet());

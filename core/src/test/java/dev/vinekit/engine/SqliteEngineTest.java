@@ -100,7 +100,7 @@ class SqliteEngineTest {
                 new UniqueKey("two of", List.of("a", "e")));
         assertThat(table.foreignKeys()).as("a is no key").containsExactly(new ForeignKey("up", List.of("e"),
                 new TableName("", "t"), List.of("a"), ForeignKey.Action.NO_ACTION, ForeignKey.Action.NO_ACTION,
-                Deferral.INITIALLY_DEFERRED).asBroken());
+                Deferral.INITIALLY_DEFERRED).without("key"));
     }
 
     @Test

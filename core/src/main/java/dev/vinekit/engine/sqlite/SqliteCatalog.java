@@ -217,12 +217,13 @@ final class SqliteCatalog {
     private static List<Table> withBroken(List<Table> tables) {
         Map<TableName, Table> byName = tables.stream().collect(Collectors.toMap(Table::name, table -> table));
         return tables.stream().map(table -> table.withForeignKeys(table.foreignKeys().stream()
-                .map(key -> isKey(byName.get(key.target()), key.targetColumns()) ? key : key.asBroken()).toList()))
+                .map(key -> !byName.containsKey(key.target()) ? key.without("table")
+                        : isKey(byName.get(key.target()), key.targetColumns()) ? key : key.without("key")).toList()))
                 .toList();
     }
 
     private static boolean isKey(Table table, List<String> columns) {
-        return table != null && table.keys().stream().anyMatch(key -> key.columns().size() == columns.size()
+        return table.keys().stream().anyMatch(key -> key.columns().size() == columns.size()
                 && Set.copyOf(key.columns()).equals(Set.copyOf(columns)));
     }
 
