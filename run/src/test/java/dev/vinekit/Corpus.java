@@ -19,8 +19,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -33,6 +35,9 @@ public final class Corpus {
     private static final String HEAD = "%-24s %6s %6s %7s %6s %8s %7s %7s %8s  %-18s %6s  %s%n";
     private static final Set<Operation> EACH =
             Set.of(Operation.CREATE, Operation.READ, Operation.REPLACE, Operation.PATCH, Operation.DELETE);
+
+    /** Why rules were not proved, without the names of constraints, and how often. */
+    private static final Map<String, Integer> REASONS = new HashMap<>();
 
     private Corpus() {
     }
@@ -56,6 +61,9 @@ public final class Corpus {
         for (Path script : scripts) {
             green &= row(script, live);
         }
+        System.out.println("Why rules were not proved:");
+        REASONS.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
+                .forEach(reason -> System.out.printf("%6d  %s%n", reason.getValue(), reason.getKey()));
         System.exit(green ? 0 : 1);
     }
 
@@ -83,6 +91,11 @@ public final class Corpus {
                     .map(failure -> failure.testClass() + "." + failure.name() + ": "
                             + failure.failure().orElse("").lines().findFirst().orElse(""))
                     .orElse("rows are not as before in " + report.changedTables());
+            report.service().tables().stream().flatMap(table -> report.rules(table).stream())
+                    .filter(rule -> rule.state() != RuleOutcome.State.PROVED)
+                    .forEach(rule -> REASONS.merge(rule.rule().kind() + ": "
+                            + rule.reason().replaceAll("\\b[a-z]+_\\w+|\\(.*\\)", "...").lines().findFirst().orElse(""),
+                            1, Integer::sum));
             System.out.printf(HEAD, title, mapping.entities().size(),
                     mapping.entities().stream().filter(Corpus::isWhole).count(),
                     report.outcomes().stream().filter(TestOutcome::passed).count(), report.failures().size(),
