@@ -177,12 +177,14 @@ final class RandomSchema {
         }
         String project = "project: {package: com.example.made, interfaces: " + more.nextBoolean() + ", layout: "
                 + (more.nextBoolean() ? "by-table" : "by-layer") + "}";
-        String stamps = !isKept() || more.nextInt(4) == 0 ? "" : ", stamps: {created-at: created_at"
-                + (more.nextBoolean() ? ", created-by: owner" : "")
+        boolean restricted = isKept() && more.nextBoolean();
+        boolean signed = restricted && more.nextBoolean();
+        String stamps = !isKept() || more.nextInt(4) == 0 && !signed ? "" : ", stamps: {created-at: created_at"
+                + (signed ? ", created-by: owner" : "")
                 + (more.nextBoolean() ? ", deleted-at: deleted_at" : "") + "}";
-        String access = !isKept() || more.nextBoolean() ? "" : ", http: {other-tables: [keeper]}, entities: {"
+        String access = !restricted ? "" : ", http: {other-tables: [keeper]}, entities: {"
                 + "shape_kept: {access: {read: [\"*\"], create: [keeper, guest], patch: [guest], delete: [keeper]}"
-                + (stamps.contains("owner") ? "" : ", own-rows: {column: owner, claim: sub, all-for: [keeper]}") + "}}";
+                + (signed ? "" : ", own-rows: {column: owner, claim: sub, all-for: [keeper]}") + "}}";
         return "{" + project + stamps + access + "}";
     }
 

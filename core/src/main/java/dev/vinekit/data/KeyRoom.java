@@ -8,6 +8,7 @@ import dev.vinekit.schema.UniqueKey;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** How many rows the columns of a key can tell apart, and by which of them. */
 final class KeyRoom {
@@ -24,14 +25,24 @@ final class KeyRoom {
     /** Whether a key of digits has a value for as many rows as tests may make. */
     static boolean hasRoom(Entity entity, UniqueKey key) {
         List<Field> digits = digits(entity, key);
-        return digits.isEmpty() || product(digits) >= ENOUGH_ROWS;
+        return digits.isEmpty() || product(entity, digits) >= ENOUGH_ROWS;
     }
 
     /**
-     * The whole numbers of a key in which nothing else can differ much, and none of them much by itself; empty for
-     * other keys.
+     * The whole numbers of a key in which nothing else can differ much, and none of them much by itself, and the fields of
+     * a few values behind them if all together tell enough rows apart; empty for other keys.
      */
     static List<Field> digits(Entity entity, UniqueKey key) {
+        List<Field> numbers = numbers(entity, key);
+        if (numbers.isEmpty() || product(entity, numbers) >= ENOUGH_ROWS) {
+            return numbers;
+        }
+        List<Field> all = Stream.concat(numbers.stream(), key.columns().stream().map(entity::field)
+                .filter(field -> field.type() == JavaType.STRING && !choices(entity, field).isEmpty())).distinct().toList();
+        return product(entity, all) >= ENOUGH_ROWS ? all : numbers;
+    }
+
+    private static List<Field> numbers(Entity entity, UniqueKey key) {
         List<Field> fields = key.columns().stream().map(entity::field).toList();
         boolean refers = entity.relations().stream()
                 .anyMatch(relation -> relation.fields().stream().anyMatch(fields::contains));
@@ -46,11 +57,12 @@ final class KeyRoom {
                 && choices(entity, field).isEmpty()).toList();
         int others = fields.stream().filter(field -> !digits.contains(field)).mapToInt(field -> room(entity, field))
                 .max().orElse(0);
-        return product(digits) < others ? List.of() : digits;
+        return product(entity, digits) < others ? List.of() : digits;
     }
 
-    static long product(List<Field> digits) {
-        return digits.stream().mapToLong(field -> new NumberSamples(field).room()).reduce(1, (a, b) -> a * b);
+    static long product(Entity entity, List<Field> digits) {
+        return digits.stream().mapToLong(field -> choices(entity, field).isEmpty() ? new NumberSamples(field).room()
+                : choices(entity, field).size()).reduce(1, (a, b) -> a * b);
     }
 
     /** About how many values a field can have. */

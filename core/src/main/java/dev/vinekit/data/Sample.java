@@ -62,6 +62,18 @@ public sealed interface Sample {
      */
     record NumberedDigit(BigDecimal least, int divisor, int room) implements Sample { }
 
+    /**
+     * One of a few values: the row's number as one digit of several, which the fields of a key share.
+     *
+     * @param values as the database has them
+     * @param divisor how many rows have the same value before it changes
+     */
+    record NumberedChoice(List<String> values, int divisor) implements Sample {
+        public NumberedChoice {
+            values = List.copyOf(values);
+        }
+    }
+
     /** A text with the row's number wherever {@code #} stands, and its last two digits wherever {@code ##} does. */
     record NumberedTemplate(String text) implements Sample { }
 
@@ -105,7 +117,7 @@ public sealed interface Sample {
     /** Whether the value depends on the row's number. */
     default boolean isNumbered() {
         return this instanceof NumberedText || this instanceof NumberedNumber || this instanceof NumberedMoment
-                || this instanceof NumberedDigit || this instanceof NumberedTemplate
+                || this instanceof NumberedDigit || this instanceof NumberedChoice || this instanceof NumberedTemplate
                 || this instanceof NumberedUuid || this instanceof Letter || this instanceof NumberedBytes
                 || this instanceof NumberedBits || this instanceof NumberedDocument || this instanceof NumberedLetters;
     }
@@ -113,7 +125,7 @@ public sealed interface Sample {
     /** The value that a row with this number has, which depends on no number any more. */
     default Sample ofRow(int n) {
         if (this instanceof NumberedText || this instanceof NumberedTemplate || this instanceof Letter
-                || this instanceof NumberedBits || this instanceof NumberedLetters) {
+                || this instanceof NumberedBits || this instanceof NumberedLetters || this instanceof NumberedChoice) {
             return new Text(text(n));
         } else if (this instanceof NumberedNumber || this instanceof NumberedDigit) {
             return new Number(new BigDecimal(text(n)));
@@ -156,6 +168,8 @@ public sealed interface Sample {
             return number.base().add(BigDecimal.valueOf((long) n * number.step())).toPlainString();
         } else if (this instanceof NumberedDigit digit) {
             return digit.least().add(BigDecimal.valueOf(n / digit.divisor() % digit.room())).toPlainString();
+        } else if (this instanceof NumberedChoice choice) {
+            return choice.values().get(n / choice.divisor() % choice.values().size());
         } else if (this instanceof NumberedTemplate template) {
             return template.text().replace("##", String.format(Locale.ROOT, "%02d", n % 100))
                     .replace("#", String.valueOf(n));

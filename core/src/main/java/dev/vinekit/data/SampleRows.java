@@ -236,16 +236,16 @@ public final class SampleRows {
     }
 
     private Sample value(Entity entity, Field field, boolean other, int rank) {
-        if (field.enumeration().isPresent()) {
-            return constant(field, other);
-        }
         Optional<Sample> digit = entity.table().keys().stream()
                 .filter(key -> key.columns().contains(field.column().name()))
                 .map(key -> KeyRoom.digits(entity, key)).filter(digits -> digits.contains(field)).findFirst()
-                .map(digits -> new NumberSamples(field)
-                        .digit((int) KeyRoom.product(digits.subList(0, digits.indexOf(field)))));
+                .map(digits -> digit(entity, field,
+                        (int) KeyRoom.product(entity, digits.subList(0, digits.indexOf(field)))));
         if (digit.isPresent()) {
             return digit.get();
+        }
+        if (field.enumeration().isPresent()) {
+            return constant(field, other);
         }
         boolean numbered = isNumbered(entity, field) || isLaterThanNumbered(entity, field);
         return switch (field.type()) {
@@ -267,6 +267,11 @@ public final class SampleRows {
             case LIST -> new Sample.Items(items(field, other));
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
         };
+    }
+
+    private static Sample digit(Entity entity, Field field, int divisor) {
+        List<String> choices = KeyRoom.choices(entity, field);
+        return choices.isEmpty() ? new NumberSamples(field).digit(divisor) : new Sample.NumberedChoice(choices, divisor);
     }
 
     /** A row begins with the default, from which triggers often let it go to another value but not back. */

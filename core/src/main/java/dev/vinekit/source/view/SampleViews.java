@@ -73,14 +73,16 @@ final class SampleViews {
             return isParentCreated(entity, reference.relation())
                     && (target.equals(entity) || differs(target, false, reference.target()));
         }
-        boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1;
+        boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1
+                || sample instanceof Sample.NumberedChoice choice && choice.divisor() > 1;
         return sample != null && !field.isFilledByService()
                 && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
     }
 
     /** Whether the field tells rows apart only together with others. */
     boolean isDigit(Entity entity, Field field) {
-        return row(entity, false).values().get(field) instanceof Sample.NumberedDigit;
+        Sample sample = row(entity, false).values().get(field);
+        return sample instanceof Sample.NumberedDigit || sample instanceof Sample.NumberedChoice;
     }
 
     /** Whether rows can be made up. */
@@ -176,6 +178,10 @@ final class SampleViews {
             return number(type, number.value());
         } else if (sample instanceof Sample.NumberedNumber number) {
             return numbered(type, number);
+        } else if (sample instanceof Sample.NumberedChoice choice) {
+            return JavaCode.of("List.of(%s).get(n / %s %% %s)",
+                    JavaCode.list(choice.values().stream().map(JavaString::of).toList()), choice.divisor(),
+                    choice.values().size());
         } else if (sample instanceof Sample.NumberedDigit digit) {
             return digit(type, digit);
         } else if (sample instanceof Sample.NumberedTemplate template) {
