@@ -66,7 +66,7 @@ final class WrongValues {
                     .flatMap(value -> Stream.of(value.add(half), value.subtract(half))))
                     .ifPresent(wrong -> trials.add(wrong(field, wrong, "with too many decimals")));
         } else if (rule instanceof FieldRule.Scalar) {
-            trials.add(wrong(field, Boolean.TRUE, "neither a number nor a text"));
+            trials.add(wrong(field, true, "neither a number nor a text"));
         } else if (rule instanceof FieldRule.Pattern) {
             first(field, rule, texts(field)).ifPresent(wrong -> trials.add(wrong(field, wrong, "out of its pattern")));
         }
