@@ -271,7 +271,8 @@ public final class SampleRows {
 
     private static Sample digit(Entity entity, Field field, int divisor) {
         List<String> choices = KeyRoom.choices(entity, field);
-        return choices.isEmpty() ? new NumberSamples(field).digit(divisor) : new Sample.NumberedChoice(choices, divisor);
+        return choices.isEmpty() ? new NumberSamples(field).digit(divisor)
+                : new Sample.NumberedChoice(choices, divisor);
     }
 
     /** A row begins with the default, from which triggers often let it go to another value but not back. */
