@@ -30,7 +30,7 @@ final class KeyRoom {
 
     /**
      * The whole numbers of a key in which nothing else can differ much, and none of them much by itself, and the fields
-     * of a few values behind them if all together tell enough rows apart; empty for other keys.
+     * of a few values behind them if all together distinguish enough rows; empty for other keys.
      */
     static List<Field> digits(Entity entity, UniqueKey key) {
         List<Field> numbers = numbers(entity, key);

@@ -128,7 +128,7 @@ public final class StoredRow<T extends Record> implements Sql.RowMapper<T> {
     private static Object refuseEndless(Object value) throws SQLException {
         if (value instanceof Temporal moment && (ENDLESS.contains(moment)
                 || moment instanceof OffsetTime time && time.toLocalTime().equals(LocalTime.MAX))) {
-            throw new SQLDataException("neither infinity nor 24:00 can be told as " + value.getClass().getSimpleName());
+            throw new SQLDataException("infinity and 24:00 are not values of " + value.getClass().getSimpleName());
         }
         return value;
     }
