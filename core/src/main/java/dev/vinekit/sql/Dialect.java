@@ -320,6 +320,11 @@ public interface Dialect {
         return false;
     }
 
+    /** Whether a document that is a number, and not an object or an array, is stored as a number of SQL. */
+    default boolean roundsLoneNumbers() {
+        return false;
+    }
+
     /** Whether a column of floating numbers keeps a value that is none: an infinity, or what is not a number. */
     default boolean keeps(double oddNumber) {
         return true;

@@ -85,6 +85,11 @@ final class SqliteDialect implements Dialect {
         return false;
     }
 
+    @Override
+    public boolean roundsLoneNumbers() {
+        return true;
+    }
+
     /** Only strict tables do, and keys that are the number of the row. */
     @Override
     public boolean keepsTypes(Table table, Column column) {

@@ -49,6 +49,7 @@ public record ServiceView(
         boolean json,
         boolean scalars,
         boolean roundedDocuments,
+        boolean roundedNumbers,
         boolean lists,
         boolean cursorsInTransactions,
         int lastYearOfDates,

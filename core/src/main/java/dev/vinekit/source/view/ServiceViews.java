@@ -60,6 +60,7 @@ public final class ServiceViews {
                 uses(mapping, JavaType.JSON),
                 fields(mapping).anyMatch(field -> field.rules().contains(new FieldRule.Scalar())),
                 uses(mapping, JavaType.JSON) && dialect.roundsDocuments(),
+                uses(mapping, JavaType.JSON) && dialect.roundsLoneNumbers(),
                 uses(mapping, JavaType.LIST),
                 dialect.cursorsInTransactions(),
                 dialect.years().ofDates(),

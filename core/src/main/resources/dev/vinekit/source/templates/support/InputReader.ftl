@@ -214,10 +214,10 @@ public final class InputReader {
 
 </#if>
     private static Object convert(String field, JsonNode node, Class<?> type, List<Violation> violations) {
-        if (isMeasured(node) && (type == JsonNode.class<#if s.ownReads> && isKeptAlone(node)</#if><#if s.roundedDocuments> && isOfDoubles(node)</#if> || type == String.class && node.isTextual())) {
+        if (isMeasured(node) && (type == JsonNode.class<#if s.roundedNumbers> && isKeptAlone(node)</#if><#if s.roundedDocuments> && isOfDoubles(node)</#if> || type == String.class && node.isTextual())) {
             return type == JsonNode.class ? node : node.textValue();
         }
-<#if s.ownReads>
+<#if s.roundedNumbers>
         if (type == JsonNode.class && !isKeptAlone(node)) {
             violations.add(new Violation(field, "Type", "must not be a number with more digits than a double has; the database would round it"));
             return null;
@@ -271,7 +271,7 @@ public final class InputReader {
         return Math.abs((long) number.scale()) > MOST_DIGITS ? MOST_DIGITS + 1L : added > USUAL_DIGITS ? added : 0;
     }
 
-<#if s.ownReads>
+<#if s.roundedNumbers>
     /** Whether a number that is the whole value is stored without rounding: as 64 bits, or as a double. */
     private static boolean isKeptAlone(JsonNode node) {
         return !node.isNumber() || node.isIntegralNumber() && node.canConvertToLong() || Double.isFinite(node.doubleValue())
