@@ -22,17 +22,23 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Finds out what triggers do to rows: the same rows are written to a scratch database with them and to one without, and
  * rows are changed one column at a time.
  */
 final class ScratchTriggers {
+    /** So many rows are tried for a value that the database accepts. */
+    private static final int MOST_TRIED = 3;
+
     private final Engine engine;
     private final Mapping mapping;
     private final Dialect dialect;
@@ -179,7 +185,7 @@ final class ScratchTriggers {
             Map<TableName, Integer> before = counts(connection);
             Optional<String> reason = Optional.empty();
             for (int i = 0; i < rows.size() && (i == 0 || reason.isPresent()); i++) {
-                reason = change(statement, entity, rows.get(i), rows.get(rows.size() - 1 - i), before);
+                reason = change(statement, entity, rows, i, before);
             }
             reason.ifPresent(text -> unchanged.put(entity.table().name(), text));
         } finally {
@@ -189,41 +195,62 @@ final class ScratchTriggers {
     }
 
     /**
-     * Gives one row the values of another, or its own if there is none, column by column, each time taken back.
+     * Gives one row the values of others, or its own if there are none, column by column, each time taken back.
      *
      * @return why, if every change is refused
      */
-    private Optional<String> change(Statement statement, Entity entity, List<String> row, List<String> given,
+    private Optional<String> change(Statement statement, Entity entity, List<List<String>> rows, int number,
             Map<TableName, Integer> before) throws SQLException {
-        String where = entity.key().stream().map(field -> field.sqlName() + " = " + literal(row, entity, field))
-                .collect(Collectors.joining(" AND "));
-        Optional<String> reason = Optional.empty();
+        List<String> refusals = new ArrayList<>();
         boolean changed = false;
         for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
-            int place = entity.fields().indexOf(field);
-            if (given.get(place) == null) {
-                continue;
-            }
-            Optional<String> refusal = refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName()
-                    + " = " + literal(given, entity, field) + " WHERE " + where);
-            reason = reason.or(() -> refusal);
-            if (refusal.isEmpty()) {
-                changed = true;
-                List<String> expected = new ArrayList<>(row);
-                expected.set(place, given.get(place));
-                List<List<String>> after = TextRows.of(statement, select(entity) + " WHERE " + where);
-                if (after.size() == 1) {
-                    differences(entity, after.get(0), expected, Set.of());
+            for (List<String> given : given(rows, number, entity.fields().indexOf(field))) {
+                boolean written = change(statement, entity, rows.get(number), field, given, refusals);
+                if (written) {
+                    note(entity, before, counts(statement.getConnection()));
                 }
-                note(entity, before, counts(statement.getConnection()));
+                statement.getConnection().rollback();
+                if (written) {
+                    changed = true;
+                    break;
+                }
             }
-            statement.getConnection().rollback();
         }
-        return changed ? Optional.empty() : reason;
+        return changed ? Optional.empty() : refusals.stream().findFirst();
     }
 
-    private String literal(List<String> row, Entity entity, Field field) {
-        return ReadValues.literal(dialect, field.column().type(), row.get(entity.fields().indexOf(field)));
+    /** Gives a field of a row another row's value, and compares the rest of the row; false if that is refused. */
+    private boolean change(Statement statement, Entity entity, List<String> row, Field field, List<String> given,
+            List<String> refusals) throws SQLException {
+        String copied = "SELECT " + field.sqlName() + " FROM " + entity.sqlTable() + where(entity, given) + " LIMIT 1";
+        String where = where(entity, row);
+        Optional<String> refusal = refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName()
+                + " = (SELECT " + field.sqlName() + " FROM (" + copied + ") AS given)" + where);
+        if (refusal.isPresent()) {
+            refusals.add(refusal.get());
+            return false;
+        }
+        List<String> expected = new ArrayList<>(row);
+        int place = entity.fields().indexOf(field);
+        expected.set(place, given.get(place));
+        List<List<String>> after = TextRows.of(statement, select(entity) + where);
+        if (after.size() == 1) {
+            differences(entity, after.get(0), expected, Set.of());
+        }
+        return true;
+    }
+
+    /** A few rows whose value at a place is another than a row's own, nearest first, and at the end the row itself. */
+    private static List<List<String>> given(List<List<String>> rows, int number, int place) {
+        String own = rows.get(number).get(place);
+        Stream<List<String>> others = IntStream.range(1, rows.size())
+                .mapToObj(i -> rows.get((number + i) % rows.size()))
+                .filter(other -> !Objects.equals(other.get(place), own)).limit(MOST_TRIED);
+        return Stream.concat(others, Stream.of(rows.get(number))).filter(row -> row.get(place) != null).toList();
+    }
+    private String where(Entity entity, List<String> row) {
+        return " WHERE " + entity.key().stream().map(field -> field.sqlName() + " = " + ReadValues.literal(dialect,
+                field.column().type(), row.get(entity.fields().indexOf(field)))).collect(Collectors.joining(" AND "));
     }
 
     private Map<TableName, Integer> counts(Connection connection) throws SQLException {

@@ -25,7 +25,10 @@ class ScratchTriggersTest {
         "mariadb    | CREATE TRIGGER t BEFORE INSERT ON cask FOR EACH ROW SET NEW.note = 'new'",
         "mariadb    | CREATE TRIGGER t BEFORE UPDATE ON cask FOR EACH ROW BEGIN IF NEW.litres <> OLD.litres THEN SET NEW.note = 'changed'; END IF; END",
         "postgresql | CREATE FUNCTION f() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN NEW.note := 'new'; RETURN NEW; END $$;"
-            + "CREATE TRIGGER t BEFORE INSERT OR UPDATE ON cask FOR EACH ROW EXECUTE FUNCTION f()"})
+            + "CREATE TRIGGER t BEFORE INSERT OR UPDATE ON cask FOR EACH ROW EXECUTE FUNCTION f()",
+        "postgresql | ALTER TABLE cask ADD age INTEGER;"
+            + "CREATE FUNCTION f() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN NEW.note := 'aged'; RETURN NEW; END $$;"
+            + "CREATE TRIGGER t BEFORE UPDATE ON cask FOR EACH ROW WHEN (OLD.age IS DISTINCT FROM NEW.age) EXECUTE FUNCTION f()"})
     void columnsThatATriggerOverwritesAreSaid(String engine, String trigger) throws SQLException {
         assertThat(remarks(engine, trigger))
                 .anyMatch(text -> text.startsWith("A trigger gives a value of its own to note:"));
