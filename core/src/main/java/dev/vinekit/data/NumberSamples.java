@@ -5,6 +5,8 @@ import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.Collection;
+import java.util.List;
 
 /** Numbers within the bounds of a field. */
 final class NumberSamples {
@@ -14,15 +16,36 @@ final class NumberSamples {
     /** Makes sample values of a type without a scale of its own have one that survives. */
     private final BigDecimal fraction;
 
+    /** Whether fields that are compared with each other have the same base. */
+    private final boolean shared;
+
     private BigDecimal least;
     private BigDecimal most;
 
     NumberSamples(Field field) {
+        this(field, List.of());
+    }
+
+    /** Numbers within the bounds of a field and, where there are such, of all fields that it is compared with. */
+    NumberSamples(Field field, Collection<Field> compared) {
         boolean unlimited = field.type() == JavaType.BIG_DECIMAL && field.column().type().precision() == 0
                 && !field.column().type().isWholeNumber();
         scale = unlimited ? 1 : field.type() == JavaType.BIG_DECIMAL ? Math.max(0, field.column().type().scale()) : 0;
         fraction = unlimited ? new BigDecimal("0.5") : BigDecimal.ZERO;
         step = BigDecimal.ONE.movePointLeft(scale);
+        bind(field);
+        BigDecimal ownLeast = least;
+        BigDecimal ownMost = most;
+        compared.forEach(this::bind);
+        shared = !compared.isEmpty()
+                && (least == null || most == null || least.add(BigDecimal.TEN).compareTo(most) < 0);
+        if (!shared) {
+            least = ownLeast;
+            most = ownMost;
+        }
+    }
+
+    private void bind(Field field) {
         for (FieldRule rule : field.rules()) {
             if (rule instanceof FieldRule.Least bound) {
                 BigDecimal value = bound.bound().setScale(scale, RoundingMode.CEILING);
@@ -71,7 +94,7 @@ final class NumberSamples {
     private BigDecimal base() {
         if (least != null && most != null && least.compareTo(most) < 0 && most.subtract(least).compareTo(
                 BigDecimal.valueOf(1000)) < 0) {
-            return least.add(most).divide(BigDecimal.valueOf(2), scale, RoundingMode.DOWN);
+            return least.add(most).divide(BigDecimal.valueOf(2), shared ? 0 : scale, RoundingMode.DOWN);
         }
         BigDecimal ten = BigDecimal.TEN.setScale(scale, RoundingMode.DOWN);
         BigDecimal low = least != null ? max(least, ten) : ten;

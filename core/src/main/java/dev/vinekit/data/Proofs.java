@@ -161,7 +161,8 @@ public final class Proofs {
         Field last = relation.fields().get(relation.fields().size() - 1);
         boolean alone = entity.relations().stream().filter(other -> other.fields().contains(last)).count() == 1;
         boolean followed = samples.isFollowed(entity, relation, false);
-        Optional<Object> missing = alone && last.input() == Field.Input.WRITABLE
+        boolean chosenNull = samples.solutions().of(entity, false).get(last) instanceof Sample.Nothing;
+        Optional<Object> missing = alone && !chosenNull && last.input() == Field.Input.WRITABLE
                 && (followed || relation.fields().size() == 1)
                 ? wrong.missing(last, stored(target, target.field(key.targetColumns()
                         .get(key.targetColumns().size() - 1)), 0)) : Optional.empty();

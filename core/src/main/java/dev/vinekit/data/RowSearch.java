@@ -45,6 +45,8 @@ public final class RowSearch {
     private static final List<String> TEXTS =
             List.of("abc", "ABC", "Abc", "a", "A", "ab", "AB", "abc1", "AB1", "AB-123", "AB-1234", "12",
             "123", "1234", "x y", "a@b.example", "https://example.com/a", "2021-03-01", "abcde", "ABCDE", "abcdefgh");
+    private static final List<String> DOCUMENTS = List.of("{\"sample\": 2.5}", "[]", "[\"a\"]",
+            "[\"b\", \"c\"]", "[{}]", "\"text\"", "\"a\"", "1", "2", "true");
     private static final List<String> STEMS = List.of("a", "A", "ab", "AB", "AB-", "ab-", "abc-", "A ", "");
     private static final Pattern DATE = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
 
@@ -173,8 +175,14 @@ public final class RowSearch {
     }
 
     private static int differences(Map<Field, Sample> sample, Map<Field, Sample> other) {
-        return (int) other.keySet().stream().filter(field -> !other.get(field).equals(sample.get(field))
-                || other.get(field).isNumbered()).count();
+        return (int) other.keySet().stream().filter(field -> other.get(field).isNumbered()
+                || !isTheSame(other.get(field), sample.get(field))).count();
+    }
+
+    /** Whether two values are the same, also where capitals are not told from small letters. */
+    private static boolean isTheSame(Sample one, Sample other) {
+        return one instanceof Sample.Text text && other instanceof Sample.Text second
+                ? text.value().equalsIgnoreCase(second.value()) : one.equals(other);
     }
 
     /**
@@ -255,10 +263,13 @@ public final class RowSearch {
         Stream<Sample> more = field.enumeration().isPresent() ? constants(field) : switch (field.type().nature()) {
             case NUMBER -> numbers(entity, field, conditions, usual);
             case TEXT -> field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
-            case MOMENT -> field.type() == JavaType.DATE || field.type() == JavaType.DATE_TIME
-                    ? moments(conditions, usual) : Stream.of();
+            case MOMENT -> switch (field.type()) {
+                case DATE, DATE_TIME, OFFSET_DATE_TIME -> moments(conditions, usual);
+                default -> Stream.of();
+            };
             case BYTES -> bytes(conditions, usual);
-            case TRUTH, CHOICE, IDENTIFIER, DOCUMENT, LIST -> Stream.of();
+            case DOCUMENT -> DOCUMENTS.stream().map(Sample.Document::new);
+            case TRUTH, CHOICE, IDENTIFIER, LIST -> Stream.of();
         };
         Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase()
                 ? Stream.of(new Sample.Nothing()) : Stream.of();
@@ -367,12 +378,20 @@ public final class RowSearch {
                 .mapToInt(rule -> ((FieldRule.Length) rule).least()).max().orElse(0);
     }
 
+    /** Days that the conditions name, and moments close to that of the other fields: checks often limit a duration. */
     private static Stream<Sample> moments(List<String> conditions, Sample usual) {
         String rest = usual.text(1).substring(10);
-        return conditions.stream().flatMap(condition -> SqlText.strings(condition).stream())
+        Stream<String> named = conditions.stream().flatMap(condition -> SqlText.strings(condition).stream())
                 .filter(text -> DATE.matcher(text).lookingAt()).map(text -> LocalDate.parse(text.substring(0, 10)))
                 .flatMap(date -> Stream.of(date, date.plusDays(1), date.minusDays(1), date.plusYears(1)))
-                .map(date -> usual.isNumbered() ? new Sample.NumberedMoment(date + rest)
-                        : new Sample.Moment(date + rest));
+                .map(date -> date + rest);
+        String zone = rest.endsWith("Z") ? "Z" : "";
+        Stream<String> near = rest.isEmpty()
+                ? Stream.of(0, 1, 5).map(days -> SampleRows.DAY.plusDays(days).toString())
+                : Stream.of("T08:30:00", "T09:30:00", "T08:40:00", "T18:30:00")
+                .map(time -> SampleRows.DAY + time + zone);
+        return Stream.concat(named, near).flatMap(moment -> usual.isNumbered()
+                ? Stream.of(new Sample.NumberedMoment(moment))
+                : Stream.of(new Sample.Moment(moment), new Sample.NumberedMoment(moment)));
     }
 }

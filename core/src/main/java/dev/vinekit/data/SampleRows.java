@@ -9,6 +9,7 @@ import dev.vinekit.mapping.Mapping;
 import dev.vinekit.mapping.Relation;
 import dev.vinekit.mapping.RowRule;
 import dev.vinekit.schema.ForeignKey;
+import dev.vinekit.schema.Column;
 import dev.vinekit.schema.Index;
 import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.TableName;
@@ -21,6 +22,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -35,7 +37,9 @@ import java.util.stream.Stream;
 public final class SampleRows {
     private static final Pattern FALSE = Pattern.compile("(?i)\\(*(?:false|b?'0'|0)\\)*(?:::\\w+)?");
     private static final Pattern CONDITION = Pattern.compile("(?is)\\)\\s*WHERE\\b.*$");
-    private static final LocalDate DAY = LocalDate.of(2021, 3, 1);
+
+    /** The day on which moments of rows begin. */
+    static final LocalDate DAY = LocalDate.of(2021, 3, 1);
 
     private final Mapping mapping;
     private final Solutions solutions;
@@ -263,7 +267,8 @@ public final class SampleRows {
             case DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0), numbered);
             case OFFSET_DATE_TIME -> moment(day(other && !numbered, rank) + "T" + time(other, 0) + "Z", numbered);
             case UUID -> new Sample.NumberedUuid();
-            case JSON -> document(field, other, numbered);
+            case JSON -> IndexedDocuments.of(entity, field, other, numbered)
+                    .orElseGet(() -> document(field, other, numbered));
             case LIST -> new Sample.Items(items(field, other));
             case ENUM -> throw new IllegalStateException("an enum without constants: " + field.column().name());
         };
@@ -373,7 +378,21 @@ public final class SampleRows {
                 return new Sample.Number(oneOf.options().get(other ? oneOf.options().size() - 1 : 0));
             }
         }
-        return new NumberSamples(field).value(other, rank, numbered);
+        return new NumberSamples(field, compared(entity, field)).value(other, rank, numbered);
+    }
+
+    /** The fields that a field is compared with, and those that they are compared with. */
+    private static Set<Field> compared(Entity entity, Field field) {
+        Set<Field> found = new LinkedHashSet<>(Set.of(field));
+        int before;
+        do {
+            before = found.size();
+            entity.rowRules().stream().filter(RowRule.Compare.class::isInstance).map(RowRule.Compare.class::cast)
+                    .filter(rule -> found.contains(rule.left()) != found.contains(rule.right()))
+                    .toList().forEach(rule -> found.addAll(List.of(rule.left(), rule.right())));
+        } while (found.size() > before);
+        found.remove(field);
+        return found;
     }
 
     private static Sample moment(String iso, boolean numbered) {
@@ -426,10 +445,16 @@ public final class SampleRows {
                 .anyMatch(key -> KeyRoom.distinguishing(entity, key).equals(field.column().name()));
     }
 
-    /** The columns that unique indexes over expressions or over some of the rows are made of. */
+    /** The columns of unique indexes over expressions or some of the rows, and those of unique generated columns. */
     static Set<String> inIndexes(Entity entity) {
-        return entity.table().indexes().stream().filter(Index::unique).flatMap(index -> index.definition().stream())
-                .map(sql -> CONDITION.matcher(sql.substring(Math.max(0, sql.indexOf('(')))).replaceFirst(""))
+        Stream<String> ofIndexes = entity.table().indexes().stream().filter(Index::unique)
+                .flatMap(index -> index.definition().stream())
+                .map(sql -> CONDITION.matcher(sql.substring(Math.max(0, sql.indexOf('(')))).replaceFirst(""));
+        Stream<String> ofKeys = entity.table().columns().stream()
+                .filter(column -> entity.table().keys().stream()
+                        .anyMatch(key -> key.columns().contains(column.name())))
+                .flatMap(column -> column.computed().stream()).map(Column.Computed::expression);
+        return Stream.concat(ofIndexes, ofKeys)
                 .flatMap(parts -> SqlText.identifiers(parts, word -> word).stream()).collect(Collectors.toSet());
     }
 

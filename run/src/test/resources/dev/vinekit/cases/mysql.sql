@@ -6,6 +6,20 @@ create table part2(id int not null, y int not null, primary key (id, y))
 create table d1(id int auto_increment primary key, a int not null, b int not null, unique (a), unique (a, b));
 create table k(k char(10) primary key, constraint kk check (k in ('red','white')));
 create table word(code char(3) primary key, constraint letters check (code regexp '^[A-Z]{3}$'));
+-- A document with an index over its elements, and one with a schema.
+create table listed(id int auto_increment primary key, words json not null, years json, key w ((cast(words as char(10) array))),
+    key y ((cast(years as unsigned array))));
+create table shaped(id int primary key,
+    doc json not null check (json_schema_valid('{"type":"array","items":{"type":"string"}}', doc)));
+create table press_run(id int primary key, started datetime not null, ended datetime not null, unique (started),
+    constraint short_run check (ended > started and ended <= started + interval 12 hour));
+create table row_of(id int primary key, vines smallint unsigned not null, dead tinyint unsigned not null default 0,
+    constraint alive check (vines > 0 and dead <= vines));
+create table friend(id int auto_increment primary key, mail varchar(80) not null, deleted_at datetime,
+    live_mail varchar(80) as (if(deleted_at is null, mail, null)), unique (live_mail));
+create table slug(id int primary key, slug varchar(40) not null, constraint slugs check (slug regexp '^[a-z][a-z0-9-]{1,38}$'));
+create table prize(id int primary key, word_code char(3), slug_id int, foreign key (word_code) references word (code),
+    foreign key (slug_id) references slug (id), constraint one_winner check (word_code is null or slug_id is null));
 delimiter $$
 create procedure note_change(in what varchar(20))
 begin

@@ -110,3 +110,14 @@ end $$;
 create trigger refuse_closed before update on bill for each row execute function refuse_closed();
 create table fixed(id serial primary key, note text not null);
 create trigger touch before update on fixed for each row execute function touch();
+create table turn(id int primary key, begins timestamptz not null unique, ends timestamptz not null,
+    constraint not_long check (ends > begins and ends - begins <= interval '10 hours'));
+create table listed(id int primary key,
+    words jsonb not null check (jsonb_typeof(words) = 'array' and jsonb_typeof(words -> 0) = 'string'));
+create table hall(id int primary key, seats int not null check (seats between 1 and 60), taken smallint not null,
+    constraint room check (taken >= 0 and taken <= seats));
+create table member(id int primary key, mail text not null, gone boolean not null default false,
+    live_mail text generated always as (case when gone then null else lower(mail) end) stored unique);
+create table aged(id int primary key, age int, note text);
+create function aged() returns trigger language plpgsql as $$ begin new.note := 'aged'; return new; end $$;
+create trigger aged before update on aged for each row when (old.age is distinct from new.age) execute function aged();

@@ -30,7 +30,7 @@ public record SqlError(Kind kind, String constraint) {
             case 1217, 1451 -> new SqlError(Kind.REFERRED, name(REFERENCE, message));
             case 1644 -> new SqlError(Kind.REFUSAL, "");
             case 3819 -> new SqlError(Kind.CHECK, name(CHECK, message));
-            case 1048, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1411, 1416, 1690, 3140, 3141, 3643, 3903 ->
+            case 1048, 1235, 1264, 1265, 1292, 1364, 1366, 1367, 1406, 1411, 1416, 1690, 3140, 3141, 3643, 3903, 3904 ->
                     new SqlError(Kind.VALUE, "");
             case 1205, 1213, 3101 -> new SqlError(Kind.COLLISION, "");
             case 1053, 2006, 2013 -> new SqlError(Kind.GONE, "");
