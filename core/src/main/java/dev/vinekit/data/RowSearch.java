@@ -179,7 +179,7 @@ public final class RowSearch {
                 || !isTheSame(other.get(field), sample.get(field))).count();
     }
 
-    /** Whether two values are the same, also where capitals are not told from small letters. */
+    /** Whether two values are the same; texts that differ only in case are, because many collations ignore it. */
     private static boolean isTheSame(Sample one, Sample other) {
         return one instanceof Sample.Text text && other instanceof Sample.Text second
                 ? text.value().equalsIgnoreCase(second.value()) : one.equals(other);
