@@ -48,7 +48,7 @@ abstract class ChangeScripts {
     }
 
     static Stream<Arguments> many() {
-        return cases(10_001, 200);
+        return cases(10_001, 40);
     }
 
     /** The same changes in each run; {@code -Dchanges.seed} and {@code -Dchanges.count} give others. */

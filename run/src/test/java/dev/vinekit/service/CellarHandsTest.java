@@ -74,7 +74,7 @@ class CellarHandsTest {
         "mariadb, jo, mara", "mysql, mara, jo", "mysql, jo, mara", "sqlite, mara, jo", "sqlite, jo, mara"})
     void rowsOfAnotherHandMakeNoDifferenceHoweverManyRequests(String engine, String attacker, String other)
             throws Exception {
-        attack(engine, attacker, other, 1000);
+        attack(engine, attacker, other, Integer.getInteger("attack.requests", 300));
     }
 
     /**
