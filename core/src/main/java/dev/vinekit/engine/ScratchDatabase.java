@@ -10,6 +10,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** A database that is ours alone and goes away when it is closed. */
 public final class ScratchDatabase implements AutoCloseable {
@@ -124,6 +125,17 @@ public final class ScratchDatabase implements AutoCloseable {
         for (Script.Part part : Script.parts(script, engine.scriptSyntax())) {
             run(part, part.text());
         }
+    }
+
+    /**
+     * Why this database refuses a statement, as another one for the same tables would say it: one line, without the name
+     * of the database and without the number of the connection, which MariaDB's driver writes before each message.
+     */
+    public String reason(SQLException refusal) throws SQLException {
+        String line = String.valueOf(refusal.getMessage()).lines().findFirst().orElse("");
+        String name = anchor.getCatalog();
+        return (name == null ? line : line.replaceAll("[`\"]?" + Pattern.quote(name) + "[`\"]?[.]", ""))
+                .replaceFirst("^\\(conn=\\d+\\) ", "");
     }
 
     /** Runs a statement, and tells whether the database took it: why not is nothing that the caller needs. */

@@ -29,6 +29,7 @@ import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 import java.util.stream.Stream;
 
 /**
@@ -118,7 +119,7 @@ final class ScratchTriggers {
             } catch (SQLException e) {
                 TableName table = entity.orElseThrow(() -> e).table().name();
                 if (written.values().stream().noneMatch(tables -> tables.contains(table))) {
-                    refused.put(table, String.valueOf(e.getMessage()).lines().findFirst().orElse(""));
+                    refused.put(table, database.reason(e));
                 }
             }
         }
@@ -173,7 +174,10 @@ final class ScratchTriggers {
         }
     }
 
-    /** Changes a row; where triggers refuse that, another, for they may refuse it of some rows only. */
+    /**
+     * Changes a row; where triggers refuse that, another, for they may refuse it of some rows only. Tests change rows
+     * whose columns have values, so only those with the most values are tried.
+     */
     private void change(ScratchDatabase database, Entity entity) throws SQLException {
         Connection connection = database.anchor();
         List<List<String>> rows = rows(database, entity);
@@ -183,11 +187,14 @@ final class ScratchTriggers {
         connection.setAutoCommit(false);
         try (Statement statement = connection.createStatement()) {
             Map<TableName, Integer> before = counts(connection);
-            Optional<String> reason = Optional.empty();
-            for (int i = 0; i < rows.size() && (i == 0 || reason.isPresent()); i++) {
-                reason = change(statement, entity, rows, i, before);
+            Optional<SQLException> refusal = Optional.empty();
+            int[] fullest = fullest(rows);
+            for (int i = 0; i < fullest.length && (i == 0 || refusal.isPresent()); i++) {
+                refusal = change(statement, entity, rows, fullest[i], before);
             }
-            reason.ifPresent(text -> unchanged.put(entity.table().name(), text));
+            if (refusal.isPresent()) {
+                unchanged.put(entity.table().name(), database.reason(refusal.get()));
+            }
         } finally {
             connection.rollback();
             connection.setAutoCommit(true);
@@ -199,9 +206,9 @@ final class ScratchTriggers {
      *
      * @return why, if every change is refused
      */
-    private Optional<String> change(Statement statement, Entity entity, List<List<String>> rows, int number,
+    private Optional<SQLException> change(Statement statement, Entity entity, List<List<String>> rows, int number,
             Map<TableName, Integer> before) throws SQLException {
-        List<String> refusals = new ArrayList<>();
+        List<SQLException> refusals = new ArrayList<>();
         boolean changed = false;
         for (Field field : entity.fields().stream().filter(Field::updatable).toList()) {
             for (List<String> given : given(rows, number, entity.fields().indexOf(field))) {
@@ -221,10 +228,10 @@ final class ScratchTriggers {
 
     /** Gives a field of a row another row's value, and compares the rest of the row; false if that is refused. */
     private boolean change(Statement statement, Entity entity, List<String> row, Field field, List<String> given,
-            List<String> refusals) throws SQLException {
+            List<SQLException> refusals) throws SQLException {
         String copied = "SELECT " + field.sqlName() + " FROM " + entity.sqlTable() + where(entity, given) + " LIMIT 1";
         String where = where(entity, row);
-        Optional<String> refusal = refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName()
+        Optional<SQLException> refusal = refusal(statement, "UPDATE " + entity.sqlTable() + " SET " + field.sqlName()
                 + " = (SELECT " + field.sqlName() + " FROM (" + copied + ") AS given)" + where);
         if (refusal.isPresent()) {
             refusals.add(refusal.get());
@@ -245,9 +252,16 @@ final class ScratchTriggers {
         String own = rows.get(number).get(place);
         Stream<List<String>> others = IntStream.range(1, rows.size())
                 .mapToObj(i -> rows.get((number + i) % rows.size()))
-                .filter(other -> !Objects.equals(other.get(place), own)).limit(MOST_TRIED);
-        return Stream.concat(others, Stream.of(rows.get(number))).filter(row -> row.get(place) != null).toList();
+                .filter(other -> other.get(place) != null && !other.get(place).equals(own)).limit(MOST_TRIED);
+        return Stream.concat(others, Stream.of(rows.get(number)).filter(row -> own != null)).toList();
     }
+
+    private static int[] fullest(List<List<String>> rows) {
+        long[] values = rows.stream().mapToLong(row -> row.stream().filter(Objects::nonNull).count()).toArray();
+        long most = LongStream.of(values).max().orElse(0);
+        return IntStream.range(0, values.length).filter(i -> values[i] == most).toArray();
+    }
+
     private String where(Entity entity, List<String> row) {
         return " WHERE " + entity.key().stream().map(field -> field.sqlName() + " = " + ReadValues.literal(dialect,
                 field.column().type(), row.get(entity.fields().indexOf(field)))).collect(Collectors.joining(" AND "));
@@ -265,13 +279,12 @@ final class ScratchTriggers {
         return counts;
     }
 
-    /** What the database says about a statement that it refuses. */
-    private static Optional<String> refusal(Statement statement, String sql) {
+    private static Optional<SQLException> refusal(Statement statement, String sql) {
         try {
             statement.executeUpdate(sql);
             return Optional.empty();
         } catch (SQLException e) {
-            return Optional.of(String.valueOf(e.getMessage()).lines().findFirst().orElse(""));
+            return Optional.of(e);
         }
     }
 }

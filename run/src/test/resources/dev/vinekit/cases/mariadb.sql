@@ -9,7 +9,15 @@ create table d1(id int auto_increment primary key, a int not null, b int not nul
 create table aged(id int auto_increment primary key, n varchar(10)) engine=myisam;
 create table k(k char(10) primary key, constraint kk check (k in ('red','white')));
 create table word(code char(3) primary key, constraint letters check (code regexp '^[A-Z]{3}$'));
+-- A change is refused of a row whose text is no document, and accepted of one without a text.
+create table lease(id int primary key, host varchar(40) not null, context text);
 delimiter $$
+create trigger context_is_read before update on lease for each row
+begin
+    if old.context is not null and not json_valid(old.context) then
+        signal sqlstate '45000' set message_text = 'the context is no document';
+    end if;
+end $$
 create procedure note_change(in what varchar(20))
 begin
     # A comment that hasn't its second quote; and a semicolon.

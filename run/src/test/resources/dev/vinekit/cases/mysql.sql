@@ -20,7 +20,15 @@ create table friend(id int auto_increment primary key, mail varchar(80) not null
 create table slug(id int primary key, slug varchar(40) not null, constraint slugs check (slug regexp '^[a-z][a-z0-9-]{1,38}$'));
 create table prize(id int primary key, word_code char(3), slug_id int, foreign key (word_code) references word (code),
     foreign key (slug_id) references slug (id), constraint one_winner check (word_code is null or slug_id is null));
+-- A change is refused of a row whose text is no document, and accepted of one without a text.
+create table lease(id int primary key, host varchar(40) not null, context text);
 delimiter $$
+create trigger context_is_read before update on lease for each row
+begin
+    if old.context is not null and not json_valid(old.context) then
+        signal sqlstate '45000' set message_text = 'the context is no document';
+    end if;
+end $$
 create procedure note_change(in what varchar(20))
 begin
     # A comment that hasn't its second quote; and a semicolon.

@@ -121,3 +121,10 @@ create table member(id int primary key, mail text not null, gone boolean not nul
 create table aged(id int primary key, age int, note text);
 create function aged() returns trigger language plpgsql as $$ begin new.note := 'aged'; return new; end $$;
 create trigger aged before update on aged for each row when (old.age is distinct from new.age) execute function aged();
+-- A change is refused of a row whose text is no document, and accepted of one without a text.
+create table lease(id int primary key, host text not null, context text);
+create function context_is_read() returns trigger language plpgsql as $$ begin
+    if old.context is not null then perform old.context::json -> 'limits'; end if;
+    return new;
+end $$;
+create trigger context_is_read before update on lease for each row execute function context_is_read();
