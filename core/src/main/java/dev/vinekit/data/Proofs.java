@@ -339,18 +339,18 @@ public final class Proofs {
 
     private Proof defaulted(Field field, DefaultValue value) {
         Rule rule = new Rule(Rule.Kind.DEFAULT, field.column().name(), List.of(field), value.text());
-        boolean tied = entity.checks().stream()
-                .anyMatch(check -> check.fields().size() > 1 && check.fields().contains(field))
-                || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
-                || entity.table().uniqueKeys().stream().anyMatch(key -> key.columns().contains(field.column().name()))
-                || field.inKey();
         if (value.isNoDate() && field.type().nature() == JavaType.Nature.MOMENT) {
             return Proof.none(rule, "The default is no date, and rows that have it cannot be told as they are.");
         }
-        if (tied) {
-            return Proof.none(rule, "The default may clash with other columns or rows.");
-        }
-        return Proof.by(rule, new Trial.LeftOut(field, constant(field, value)));
+        return Proof.by(rule, new Trial.LeftOut(field, constant(field, value), isTied(field, value)));
+    }
+
+    private boolean isTied(Field field, DefaultValue value) {
+        boolean unique = value.meaning() != DefaultValue.Meaning.NEW_UUID && (field.inKey() || entity.table().uniqueKeys()
+                .stream().anyMatch(key -> key.columns().contains(field.column().name())));
+        return unique || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
+                || entity.checks().stream()
+                        .anyMatch(check -> check.fields().size() > 1 && check.fields().contains(field));
     }
 
     private static Optional<String> constant(Field field, DefaultValue value) {

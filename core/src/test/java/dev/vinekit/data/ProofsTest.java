@@ -85,6 +85,21 @@ class ProofsTest {
     }
 
     @Test
+    void defaultThatOtherColumnsOrRowsMayRefuseMayBeRefused() throws Exception {
+        List<Proof> proofs = proofs("""
+                CREATE TABLE cask (
+                    shelf INT DEFAULT 7, place INT DEFAULT 1, PRIMARY KEY (shelf, place),
+                    code VARCHAR(8) DEFAULT 'none' UNIQUE, brand UUID DEFAULT RANDOM_UUID() UNIQUE,
+                    litres INT DEFAULT 225, filled INT DEFAULT 0, CHECK (filled <= litres), staves INT DEFAULT 27
+                )""");
+
+        assertThat(proofs.stream().filter(proof -> proof.rule().kind() == Rule.Kind.DEFAULT))
+                .extracting(proof -> proof.rule().name() + " " + ((Trial.LeftOut) proof.trials().get(0)).tied())
+                .containsExactly("SHELF true", "PLACE true", "CODE true", "BRAND false", "LITRES true", "FILLED true",
+                        "STAVES false");
+    }
+
+    @Test
     void ruleBehindAStricterOneSaysSo() throws Exception {
         List<Proof> proofs = proofs("""
                 CREATE TABLE cask (

@@ -117,9 +117,10 @@ final class RuleViews {
         } else if (trial instanceof Trial.Cleared cleared) {
             return List.of(step("clearing", json(cleared.field())), step("isRefused", 400));
         } else if (trial instanceof Trial.LeftOut left) {
+            String suffix = left.tied() ? "IfItFits" : "";
             return List.of(step("without", json(left.field())),
-                    left.constant().map(value -> step("takesTheDefault", JavaString.of(value)))
-                            .orElse(step("takesADefault")));
+                    left.constant().map(value -> step("takesTheDefault" + suffix, JavaString.of(value)))
+                            .orElse(step("takesADefault" + suffix)));
         } else if (trial instanceof Trial.Released released) {
             return List.of(deleting(released.relation()),
                     step(released.gone() ? "deletesTheRow" : "leavesTheRowWithoutIt"));
