@@ -40,6 +40,7 @@ class LabelControllerTest implements
                 RuleCase.of("title too long").with("title", "x".repeat(61)).isRefused(400),
                 RuleCase.of("languageCode cleared").clearing("languageCode").isRefused(400),
                 RuleCase.of("languageCode too long").with("languageCode", "x".repeat(3)).isRefused(400),
+                RuleCase.of("languageCode left out").without("languageCode").takesADefaultIfItFits(),
                 RuleCase.of("backText too long").with("backText", "x".repeat(1001)).isRefused(400));
     }
 }

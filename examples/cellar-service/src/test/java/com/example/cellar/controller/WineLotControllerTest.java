@@ -73,6 +73,7 @@ class WineLotControllerTest implements
                 // Check WINE_LOT_VINTAGE_CHECK: "VINTAGE" BETWEEN 1950 AND 2100
                 RuleCase.of("vintage below its least").with("vintage", 1949).isRefused(400),
                 RuleCase.of("vintage above its most").with("vintage", 2101).isRefused(400),
+                RuleCase.of("id left out").without("id").takesADefault(),
                 RuleCase.of("name missing").without("name").isRefused(400),
                 RuleCase.of("name too long").with("name", "x".repeat(81)).isRefused(400),
                 RuleCase.of("vintage missing").without("vintage").isRefused(400),
