@@ -346,9 +346,10 @@ public final class Proofs {
     }
 
     private boolean isTied(Field field, DefaultValue value) {
-        boolean unique = value.meaning() != DefaultValue.Meaning.NEW_UUID && (field.inKey() || entity.table().uniqueKeys()
-                .stream().anyMatch(key -> key.columns().contains(field.column().name())));
-        return unique || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
+        boolean unique = field.inKey() || entity.table().uniqueKeys().stream()
+                .anyMatch(key -> key.columns().contains(field.column().name()));
+        return unique && value.meaning() != DefaultValue.Meaning.NEW_UUID
+                || entity.relations().stream().anyMatch(relation -> relation.fields().contains(field))
                 || entity.checks().stream()
                         .anyMatch(check -> check.fields().size() > 1 && check.fields().contains(field));
     }

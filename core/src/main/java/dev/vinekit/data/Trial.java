@@ -59,7 +59,7 @@ public sealed interface Trial {
      * A new row says nothing of a field with a default.
      *
      * @param constant the value that it then has, as text, if that is known
-     * @param tied whether a key, a reference or a check may refuse a row with that value, because of other columns or rows
+     * @param tied whether a key, a reference or a check may refuse that value because of other columns or rows
      */
     record LeftOut(Field field, Optional<String> constant, boolean tied) implements Trial { }
 

@@ -128,8 +128,8 @@ public final class ScratchDatabase implements AutoCloseable {
     }
 
     /**
-     * Why this database refuses a statement, as another one for the same tables would say it: one line, without the name
-     * of the database and without the number of the connection, which MariaDB's driver writes before each message.
+     * Why this database refuses a statement, as another one for the same tables would say it: one line, without the
+     * name of the database and without the number of the connection, which MariaDB's driver writes before each message.
      */
     public String reason(SQLException refusal) throws SQLException {
         String line = String.valueOf(refusal.getMessage()).lines().findFirst().orElse("");
