@@ -41,7 +41,7 @@ class EditsSurviveTest {
     private int number;
 
     static Stream<Integer> seeds() {
-        return Stream.iterate(1, seed -> seed + 1).limit(Integer.getInteger("edits.seeds", 5));
+        return Stream.iterate(1, seed -> seed + 1).limit(Integer.getInteger("edits.seeds", 3));
     }
 
     @ParameterizedTest

@@ -86,7 +86,7 @@ class RandomRequestsTest {
                 .flatMap(engine -> Arbitraries.of(engine + " cellar", engine + " types"));
     }
 
-    @Property(tries = 24, seed = "16", shrinking = ShrinkingMode.OFF, edgeCases = EdgeCasesMode.NONE)
+    @Property(tries = 16, seed = "16", shrinking = ShrinkingMode.OFF, edgeCases = EdgeCasesMode.NONE)
     void allKeepsStandingWhateverComesIn(@ForAll("services") String service, @ForAll long number) throws SQLException {
         attack(served(service), service, number, 100);
     }
