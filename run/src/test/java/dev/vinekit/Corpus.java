@@ -92,7 +92,7 @@ public final class Corpus {
                             + failure.failure().orElse("").lines().findFirst().orElse(""))
                     .orElse("rows are not as before in " + report.changedTables());
             report.service().tables().stream().flatMap(table -> report.rules(table).stream())
-                    .filter(rule -> rule.state() != RuleOutcome.State.PROVED)
+                    .filter(RuleOutcome::isUnproved)
                     .forEach(rule -> REASONS.merge(rule.rule().kind() + ": "
                             + rule.reason().replaceAll("\\b[a-z]+_\\w+|\\(.*\\)", "...").lines().findFirst().orElse(""),
                             1, Integer::sum));

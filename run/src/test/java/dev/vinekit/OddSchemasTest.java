@@ -7,6 +7,7 @@ import dev.vinekit.engine.ScriptDatabase;
 import dev.vinekit.mapping.Mapping;
 import dev.vinekit.project.Project;
 import dev.vinekit.project.ServiceDescription;
+import dev.vinekit.run.RuleOutcome;
 import dev.vinekit.run.Runner;
 import dev.vinekit.run.TestReport;
 import dev.vinekit.source.SourceTree;
@@ -30,6 +31,16 @@ class OddSchemasTest {
             "postgresql", Set.of("board_role", "fixed", "kind", "lease"),
             "sqlite", Set.of("clip", "grade", "hose", "pump"));
 
+    /** Checks that no test proves: of tables without more rows, or about two references that tests do not both set. */
+    private static final Map<String, Set<String>> UNPROVED = Map.of(
+            "h2", Set.of("grade: \"CODE\" IN('a', 'b', 'c')"),
+            "mariadb", Set.of("k: `k` in ('red','white')"),
+            "mysql", Set.of("k: (`k` in ('red','white'))", "prize: ((`word_code` is null) or (`slug_id` is null))"),
+            "postgresql", Set.of("animal: ((mother IS NULL) OR (mother <> father))",
+                    "board_role: (role = ANY (ARRAY['chair'::text, 'treasurer'::text, 'warden'::text]))",
+                    "kind: (k = ANY (ARRAY['red'::bpchar, 'white'::bpchar, 'rose'::bpchar]))"),
+            "sqlite", Set.of("grade: code in ('a','b','c')", "animal: mother is null or mother <> father"));
+
     @TempDir
     private Path directory;
 
@@ -47,6 +58,7 @@ class OddSchemasTest {
 
             assertThat(report.failures()).isEmpty();
             assertThat(untested(report)).isEqualTo(UNTESTED.get(engine));
+            assertThat(unprovedChecks(report)).isEqualTo(UNPROVED.get(engine));
             assertThat(abroad(loaded.database()).files()).isEqualTo(sources.files());
         }
     }
@@ -69,6 +81,13 @@ class OddSchemasTest {
             Locale.setDefault(locale);
             TimeZone.setDefault(zone);
         }
+    }
+
+    private static Set<String> unprovedChecks(TestReport report) {
+        return report.service().tables().stream().flatMap(table -> report.rules(table).stream()
+                .filter(rule -> rule.rule().kind().equals("check")).filter(RuleOutcome::isUnproved)
+                .map(rule -> table.table().toLowerCase(Locale.ROOT) + ": " + rule.rule().text()))
+                .collect(Collectors.toSet());
     }
 
     private static Set<String> untested(TestReport report) {

@@ -70,7 +70,7 @@ final class Matrix {
         out.println("the service as a whole: " + cell(contract, 0));
         if (!shown.isEmpty()) {
             style.wrapped(style.pass() + " so many tests passed; " + style.none() + " there is no such operation; "
-                    + "rules: proved out of those that the database keeps", 0)
+                    + "rules: proved out of those that a request can break", 0)
                     .forEach(line -> out.println(style.faint(line)));
         }
         if (shown.stream().anyMatch(report::hasUntested)) {
@@ -110,16 +110,16 @@ final class Matrix {
         }
         int green = report.service().tables().size() - shown.size();
         List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream())
-                .toList();
+                .filter(RuleOutcome::isBreakable).toList();
         long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
         out.println(style.good(style.pass()) + " " + green + " of " + report.service().tables().size()
                 + " tables: each operation has tests, and all passed");
-        out.println("rules: " + proved + " proved out of " + rules.size() + " that the database keeps");
+        out.println("rules: " + proved + " proved out of " + rules.size() + " that a request can break");
     }
 
-    /** Rules that are proved, out of all that the database keeps. */
+    /** Rules that are proved, out of all that a request can break. */
     private String rules(ServiceDescription.TableDescription table) {
-        List<RuleOutcome> rules = report.rules(table);
+        List<RuleOutcome> rules = report.rules(table).stream().filter(RuleOutcome::isBreakable).toList();
         long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
         boolean broken = rules.stream().anyMatch(rule -> rule.state() == RuleOutcome.State.BROKEN);
         String mark = broken ? style.fail() : proved == 0 ? "?" : style.pass();
@@ -133,7 +133,7 @@ final class Matrix {
     private void unproved() {
         Map<String, List<String>> byReason = new TreeMap<>();
         for (ServiceDescription.TableDescription table : report.service().tables()) {
-            report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED)
+            report.rules(table).stream().filter(RuleOutcome::isUnproved)
                     .forEach(rule -> byReason
                     .computeIfAbsent(words(rule.state()) + ": " + style.cell(rule.reason(), 200),
                             key -> new ArrayList<>())

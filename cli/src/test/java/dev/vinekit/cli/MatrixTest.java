@@ -52,13 +52,15 @@ class MatrixTest {
                 "  not tested: duplicateTest did not run.\n    day_book unique book_name\n",
                 "  not provable: A check is stricter.\n    day_book type VARCHAR(9) of NAME\n");
         assertThat(shown(PLAIN, report(List.of(failed("list", "no")), List.of()))).contains("FAIL 0/3",
-                "  broken: listTest failed.\n    day_book check book_pages\n");
+                "  broken: listTest failed.\n    day_book check book_pages\n")
+                .doesNotContain("A row without a value gets the default.");
     }
 
     @Test
     void ruleThatIsShownInPartIsNotProved() {
         ServiceDescription.RuleDescription rule = new ServiceDescription.RuleDescription(
-                "reference", "book_shelf", "", List.of("listTest"), "No test deletes the row that it refers to.");
+                "reference", "book_shelf", "", List.of("listTest"), "No test deletes the row that it refers to.",
+                false);
         ServiceDescription service = new ServiceDescription("h2", false, List.of(), false, List.of(), "com.example",
                 List.of(
                 new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
@@ -134,7 +136,7 @@ class MatrixTest {
             tables.add(new ServiceDescription.TableDescription("cask_" + i, "cask_" + i, false, "Cask" + i, "casks-"
                     + i, Set.of(Operation.LIST),
                     List.of("Remark " + i), List.of(new ServiceDescription.RuleDescription("check", "c" + i, "",
-                            List.of(), "It is fixed."))));
+                            List.of(), "It is fixed.", false))));
             if (i != 7) {
                 outcomes.add(new TestOutcome("Cask" + i, "list", "Cask" + i + "ControllerTest", "listTest",
                         Duration.ZERO,
@@ -280,11 +282,13 @@ class MatrixTest {
                 new ServiceDescription.TableDescription("DAY_BOOK", "day_book", false, "DayBook", "day-books",
                         Set.of(Operation.LIST, Operation.CREATE), List.of("No key."), List.of(
                         new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0", List.of("listTest"),
-                                ""),
+                                "", false),
                         new ServiceDescription.RuleDescription("unique", "book_name", "name", List.of("duplicateTest"),
-                                ""),
+                                "", false),
                         new ServiceDescription.RuleDescription("type", "NAME", "VARCHAR(9)", List.of(),
-                                "A check is stricter.")))));
+                                "A check is stricter.", false),
+                        new ServiceDescription.RuleDescription("not null", "PRICE", "", List.of(),
+                                "A row without a value gets the default.", true)))));
         return new TestReport(service, outcomes, Duration.ofSeconds(1), 7, changedTables);
     }
 

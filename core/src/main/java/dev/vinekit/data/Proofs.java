@@ -32,6 +32,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Every rule of a table, each with the requests that show whether the service keeps it, or why there can be none. */
 public final class Proofs {
@@ -72,7 +73,9 @@ public final class Proofs {
         String reason = !entity.can(Operation.CREATE) ? "The service creates no rows of this table."
                 : samples.obstacle(entity).map(obstacle -> "No row of this table could be made up. " + obstacle)
                         .orElse("Its keys leave room for a few rows, and the seed has them.");
-        return proofs.found.stream().map(proof -> Proof.none(proof.rule(), reason)).toList();
+        boolean written = Stream.of(Operation.CREATE, Operation.REPLACE, Operation.PATCH).anyMatch(entity::can);
+        return proofs.found.stream().map(proof -> proof.unbreakable() ? proof
+                : written ? Proof.none(proof.rule(), reason) : Proof.unbreakable(proof.rule(), reason)).toList();
     }
 
     private void keys() {
@@ -99,7 +102,7 @@ public final class Proofs {
                     : "No row is known to be among those that it is about.");
         }
         if (fields.stream().anyMatch(field -> field.input() == Field.Input.ASSIGNED)) {
-            return Proof.none(rule, "The database numbers the rows.");
+            return Proof.unbreakable(rule, "The database numbers the rows.");
         }
         if (fields.stream().anyMatch(field -> !field.told())) {
             return Proof.none(rule, "Clients are not told " + names(fields) + ", and cannot send it again.");
@@ -127,7 +130,10 @@ public final class Proofs {
                 .filter(other -> !other.columns().isEmpty() && other.columns().size() < key.columns().size())
                 .filter(other -> key.columns().containsAll(other.columns())).findFirst();
         if (within.isPresent()) {
-            return Proof.none(rule, "Rows that break it break " + within.get().name() + " too.");
+            String reason = "Rows that break it break " + within.get().name() + " too.";
+            boolean always = entity.table().keys().containsAll(List.of(key, within.get()))
+                    && within.get().columns().stream().noneMatch(name -> entity.field(name).column().nullable());
+            return always ? Proof.unbreakable(rule, reason) : Proof.none(rule, reason);
         }
         boolean others = keys.stream().filter(other -> !other.equals(key)).anyMatch(other -> other.columns().stream()
                 .map(entity::field).allMatch(field -> fields.contains(field) || isTheSameInEachRow(field)));
@@ -157,7 +163,7 @@ public final class Proofs {
                         + ")" + (key.onDelete() == ForeignKey.Action.NO_ACTION ? "" : " ON DELETE "
                                 + key.onDelete().sql()));
         List<Trial> trials = new ArrayList<>();
-        List<String> untold = new ArrayList<>();
+        List<String> gaps = new ArrayList<>();
         Field last = relation.fields().get(relation.fields().size() - 1);
         boolean alone = entity.relations().stream().filter(other -> other.fields().contains(last)).count() == 1;
         boolean followed = samples.isFollowed(entity, relation, false);
@@ -166,7 +172,7 @@ public final class Proofs {
                 && (followed || relation.fields().size() == 1)
                 ? wrong.missing(last, stored(target, target.field(key.targetColumns()
                         .get(key.targetColumns().size() - 1)), 0)) : Optional.empty();
-        missing.ifPresentOrElse(value -> trials.add(new Trial.Dangling(relation, value)), () -> untold.add(
+        missing.ifPresentOrElse(value -> trials.add(new Trial.Dangling(relation, value)), () -> gaps.add(
                 alone ? "No request is known that refers to a missing row and breaks nothing else."
                         : last.column().name() + " belongs to another reference too."));
         if (target.can(Operation.DELETE)) {
@@ -184,10 +190,10 @@ public final class Proofs {
                     || key.onDelete() == ForeignKey.Action.SET_NULL && !tied)) {
                 trials.add(new Trial.Released(relation, key.onDelete() == ForeignKey.Action.CASCADE));
             } else {
-                untold.add("No test deletes the row that it refers to.");
+                gaps.add("No test deletes the row that it refers to.");
             }
         }
-        found.add(new Proof(rule, trials, untold.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", untold))));
+        found.add(Proof.by(rule, trials, gaps.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", gaps))));
     }
 
     /** What rows of a table have in a field, at the end of all references. */
@@ -229,7 +235,10 @@ public final class Proofs {
                 : ofRows.stream().anyMatch(Optional::isEmpty)
                 ? Optional.of("No row is known that breaks each part of it alone.")
                 : trials.isEmpty() ? Optional.of("Whatever breaks it breaks another rule too.") : Optional.empty();
-        found.add(new Proof(rule, trials, reason));
+        boolean reachable = check.fields().stream()
+                .anyMatch(field -> field.input() == Field.Input.WRITABLE || field.column().isComputed());
+        found.add(reachable || reason.isEmpty() ? Proof.by(rule, trials, reason)
+                : Proof.unbreakable(rule, reason.get()));
     }
 
     private boolean isOverwritten(Field field) {
@@ -305,12 +314,16 @@ public final class Proofs {
 
     private Proof notNull(Field field) {
         Rule rule = new Rule(Rule.Kind.NOT_NULL, field.column().name(), List.of(field), "");
-        return field.requiredOnCreate() ? Proof.by(rule, new Trial.Omitted(field))
-                : field.requiredOnReplaceOnly() && entity.can(Operation.PATCH)
-                ? Proof.by(rule, new Trial.Cleared(field))
-                : Proof.none(rule, field.filling() == Filling.RANDOM ? "The service makes a value for a row without one."
-                : field.filling() == Filling.OWNER ? "The service takes it from the token where it is left out."
-                        : "A row without a value takes the default.");
+        if (field.requiredOnCreate()) {
+            return Proof.by(rule, new Trial.Omitted(field));
+        } else if (field.requiredOnReplaceOnly() && entity.can(Operation.PATCH)) {
+            return Proof.by(rule, new Trial.Cleared(field));
+        }
+        String reason = field.filling() == Filling.RANDOM ? "The service makes a value for a row without one."
+                : field.filling() == Filling.OWNER ? "The service reads it from the token where it is left out."
+                : "A row without a value gets the default.";
+        return field.requiredOnReplaceOnly() && entity.can(Operation.REPLACE) ? Proof.none(rule, reason)
+                : Proof.unbreakable(rule, reason);
     }
 
     private Optional<Proof> type(Field field) {
@@ -324,8 +337,9 @@ public final class Proofs {
                     .orElse(Proof.none(rule, "No text is known that is not among its values.")));
         }
         if (field.enumeration().isPresent() || field.converter().isPresent()) {
-            return type.length() == 0 || !type.isText() ? Optional.empty() : Optional.of(Proof.none(rule,
-                    field.converter().isPresent() ? "A class of your own converts it." : "A check lists its values."));
+            return type.length() == 0 || !type.isText() ? Optional.empty() : Optional.of(field.converter().isPresent()
+                    ? Proof.none(rule, "A class of your own converts it.")
+                    : Proof.unbreakable(rule, "A check lists its values."));
         }
         List<FieldRule> rules = field.rules().stream().filter(part -> !ofChecks.contains(part))
                 .filter(part -> !(part instanceof FieldRule.Pattern)).toList();
@@ -334,7 +348,7 @@ public final class Proofs {
         }
         List<Trial> trials = rules.stream().flatMap(part -> wrong.against(field, part).stream()).toList();
         return Optional.of(trials.isEmpty() ? Proof.none(rule, "Whatever breaks it breaks another rule too.")
-                : new Proof(rule, trials, Optional.empty()));
+                : Proof.by(rule, trials, Optional.empty()));
     }
 
     private Proof defaulted(Field field, DefaultValue value) {

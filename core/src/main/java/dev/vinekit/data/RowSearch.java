@@ -16,6 +16,7 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -36,6 +37,7 @@ public final class RowSearch {
     private static final int MOST_NUMBERED = 600;
     private static final int AT_A_TIME = 300;
     private static final int MOST_BYTES = 512;
+    private static final int MOST_ITEMS = 64;
 
     /** The greatest number of a row that candidates are tried with. */
     static final int LAST = 14;
@@ -124,7 +126,7 @@ public final class RowSearch {
         List<Map<Field, Sample>> candidates = candidates(entity, fields, texts);
         Map<Field, Sample> sample = Map.of();
         Map<Field, Sample> other = Map.of();
-        Map<String, Map<Field, Sample>> breaking = new LinkedHashMap<>();
+        Map<String, List<Map<Field, Sample>>> breaking = new LinkedHashMap<>();
         Set<Integer> kept = new LinkedHashSet<>();
         for (int from = 0; from < candidates.size(); from += AT_A_TIME) {
             List<Map<Field, Sample>> some = candidates.subList(from, Math.min(candidates.size(), from + AT_A_TIME));
@@ -140,7 +142,8 @@ public final class RowSearch {
                     other = other.isEmpty() || differences(sample, some.get(i)) > differences(sample, other)
                             ? some.get(i) : other;
                 } else if (open.size() == 1 && answers.get(open.get(0)).get(at).breaks()) {
-                    breaking.putIfAbsent(checks.get(open.get(0)).constraint(), some.get(i));
+                    breaking.computeIfAbsent(checks.get(open.get(0)).constraint(), name -> new ArrayList<>())
+                            .add(some.get(i));
                 }
             }
             if (differences(sample, other) == fields.size() && breaking.size() == checks.size()) {
@@ -151,11 +154,16 @@ public final class RowSearch {
                 .filter(check -> kept.size() == checks.size() || !kept.contains(check))
                 .map(check -> named(checks.get(check))).toList();
         Map<Field, Sample> chosen = sample;
-        breaking.values().removeIf(values -> values.keySet().stream().anyMatch(field -> refers(entity, field)
-                && !(values.get(field) instanceof Sample.Nothing) && !values.get(field).equals(chosen.get(field))));
-        return new Solutions.Solution(fields, chosenOnly(entity, sample), chosenOnly(entity, other),
-                breaking.entrySet().stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, values -> chosenOnly(entity, values.getValue()))), clash);
+        Map<String, Map<Field, Sample>> alone = new LinkedHashMap<>();
+        breaking.forEach((check, rows) -> rows.stream().filter(row -> isSendable(entity, row, chosen)).findFirst()
+                .ifPresent(row -> alone.put(check, chosenOnly(entity, row))));
+        return new Solutions.Solution(fields, chosenOnly(entity, sample), chosenOnly(entity, other), alone, clash);
+    }
+
+    /** Whether a row's references are those of the sample row, or go nowhere: other rows are not there. */
+    private static boolean isSendable(Entity entity, Map<Field, Sample> row, Map<Field, Sample> sample) {
+        return row.entrySet().stream().allMatch(value -> !refers(entity, value.getKey())
+                || value.getValue() instanceof Sample.Nothing || value.getValue().equals(sample.get(value.getKey())));
     }
 
     private static boolean refers(Entity entity, Field field) {
@@ -226,8 +234,10 @@ public final class RowSearch {
         int most = numbered ? MOST_NUMBERED : MOST_CANDIDATES;
         int each = Math.max(2, (int) Math.pow(most, 1.0 / fields.size()));
         List<int[]> places = new ArrayList<>(List.of(new int[0]));
+        List<Integer> widths = new ArrayList<>();
         for (List<Sample> ofField : values) {
             int width = Math.min(ofField.size(), fields.size() == 1 ? most : Math.max(each, 2));
+            widths.add(width);
             places = places.stream().flatMap(place -> IntStream.range(0, width).mapToObj(i -> {
                 int[] longer = Arrays.copyOf(place, place.length + 1);
                 longer[place.length] = i;
@@ -237,7 +247,10 @@ public final class RowSearch {
         return places.stream().map(place -> {
             Map<Field, Sample> row = new LinkedHashMap<>();
             for (int i = 0; i < place.length; i++) {
-                row.put(fields.get(i), values.get(i).get(place[i]));
+                List<Sample> ofField = values.get(i);
+                // No value is the last of a field's candidates, and the last one that is tried.
+                boolean last = place[i] > 1 && place[i] == widths.get(i) - 1;
+                row.put(fields.get(i), ofField.get(last ? ofField.size() - 1 : place[i]));
             }
             return row;
         }).toList();
@@ -262,14 +275,16 @@ public final class RowSearch {
         Sample other = samples.free(entity, field, true);
         Stream<Sample> more = field.enumeration().isPresent() ? constants(field) : switch (field.type().nature()) {
             case NUMBER -> numbers(entity, field, conditions, usual);
-            case TEXT -> field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
+            case TEXT -> field.column().type().kind() == SqlType.Kind.RANGE ? ranges(usual)
+                    : field.examples().isEmpty() ? texts(field, conditions, usual) : Stream.of();
             case MOMENT -> switch (field.type()) {
                 case DATE, DATE_TIME, OFFSET_DATE_TIME -> moments(conditions, usual);
                 default -> Stream.of();
             };
             case BYTES -> bytes(conditions, usual);
             case DOCUMENT -> DOCUMENTS.stream().map(Sample.Document::new);
-            case TRUTH, CHOICE, IDENTIFIER, LIST -> Stream.of();
+            case LIST -> lists(field, conditions, usual);
+            case TRUTH, CHOICE, IDENTIFIER -> Stream.of();
         };
         Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase()
                 ? Stream.of(new Sample.Nothing()) : Stream.of();
@@ -289,6 +304,10 @@ public final class RowSearch {
     }
 
     private static boolean fits(Field field, Sample value) {
+        if (value instanceof Sample.Items items) {
+            return items.values().stream().allMatch(item -> field.rules().stream().allMatch(rule ->
+                    WrongValues.keeps(rule, item instanceof Sample.Number number ? number.value() : item.text(1))));
+        }
         return IntStream.of(value.isNumbered() ? NUMBERS : new int[] {1}).mapToObj(value::text).allMatch(text ->
                 field.type().isNumber() ? field.rules().stream()
                 .allMatch(rule -> WrongValues.keeps(rule, new BigDecimal(text)))
@@ -302,8 +321,7 @@ public final class RowSearch {
     }
 
     private static Stream<Sample> numbers(Entity entity, Field field, List<String> conditions, Sample usual) {
-        List<BigDecimal> named = conditions.stream().flatMap(condition -> SqlText.numbers(condition).stream())
-                .flatMap(text -> number(text).stream()).distinct().toList();
+        List<BigDecimal> named = named(conditions).toList();
         List<BigDecimal> listed = entity.rowRules().stream()
                 .filter(rule -> rule instanceof RowRule.OneOf oneOf && oneOf.field().equals(field))
                 .flatMap(rule -> ((RowRule.OneOf) rule).options().stream()).toList();
@@ -322,6 +340,12 @@ public final class RowSearch {
                 : Stream.of(1, 2, 5, 10, 100, -1)
                 .flatMap(step -> Stream.concat(Stream.of(((Sample.NumberedNumber) usual).base()),
                         values.stream().limit(30)).map(base -> new Sample.NumberedNumber(base, step)));
+    }
+
+    /** The numbers that conditions mention. */
+    private static Stream<BigDecimal> named(List<String> conditions) {
+        return conditions.stream().flatMap(condition -> SqlText.numbers(condition).stream())
+                .flatMap(text -> number(text).stream()).distinct();
     }
 
     private static Optional<BigDecimal> number(String text) {
@@ -370,6 +394,34 @@ public final class RowSearch {
                 .filter(length -> length > 0 && length <= MOST_BYTES).distinct()
                 .map(length -> usual.isNumbered() ? new Sample.NumberedBytes(length)
                         : new Sample.Bytes("7F".repeat(length)));
+    }
+
+    /** The empty range, and a usual one without one end or both. */
+    private static Stream<Sample> ranges(Sample usual) {
+        String range = usual.text(1);
+        if (range.startsWith("{")) {
+            return Stream.of("{}", "{(,)}").map(Sample.Text::new);
+        }
+        int comma = range.indexOf(',');
+        return comma < 0 ? Stream.of() : Stream.of("empty", range.substring(0, comma) + ",)",
+                "(" + range.substring(comma), "(,)").map(Sample.Text::new);
+    }
+
+    /** None, one and several of the usual items, as many as the conditions have numbers for, and unusual items. */
+    private static Stream<Sample> lists(Field field, List<String> conditions, Sample usual) {
+        if (!(usual instanceof Sample.Items items) || items.values().isEmpty()) {
+            return Stream.of();
+        }
+        Sample first = items.values().get(0);
+        Stream<Sample> more = first instanceof Sample.Number
+                ? Stream.concat(named(conditions), COMMON.stream().map(BigDecimal::valueOf)).map(Sample.Number::new)
+                : first instanceof Sample.Text ? TEXTS.stream().map(Sample.Text::new) : Stream.of();
+        Stream<List<Sample>> repeated = named(conditions).filter(count -> count.signum() >= 0)
+                .filter(count -> count.compareTo(BigDecimal.valueOf(MOST_ITEMS)) < 0)
+                .flatMap(count -> Stream.of(count.intValue(), count.intValue() + 1))
+                .map(count -> Collections.nCopies(count, first));
+        return Stream.of(Stream.of(List.<Sample>of(), List.of(first)), repeated, more.map(List::of))
+                .flatMap(part -> part).map(Sample.Items::new);
     }
 
     private static int least(Field field) {

@@ -59,14 +59,17 @@ public record ServiceDescription(
      *
      * @param tests the methods of the controller's test that prove that the service keeps it
      * @param reason why it cannot be proved, or with tests, what they leave out; empty if nothing
+     * @param unbreakable whether no request can break it
      */
-    public record RuleDescription(String kind, String name, String text, List<String> tests, String reason) {
+    public record RuleDescription(String kind, String name, String text, List<String> tests, String reason,
+            boolean unbreakable) {
         public RuleDescription {
             tests = tests == null ? List.of() : List.copyOf(tests);
         }
 
         static RuleDescription of(TestedRule rule) {
-            return new RuleDescription(rule.kind(), rule.name(), rule.text(), rule.tests(), rule.reason().orElse(""));
+            return new RuleDescription(rule.kind(), rule.name(), rule.text(), rule.tests(), rule.reason().orElse(""),
+                    rule.unbreakable());
         }
     }
 

@@ -7,6 +7,7 @@ import dev.vinekit.fault.Fault;
 import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.Mapping;
+import dev.vinekit.schema.Schema;
 import dev.vinekit.sql.Dialect;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -27,12 +28,14 @@ final class ScratchConditions implements Conditions, AutoCloseable {
     private static final String CANDIDATES = "vinekit_candidates";
     private static final String NUMBER = "vinekit_number";
 
+    private final Schema schema;
     private final Dialect dialect;
     private final ScratchDatabase scratch;
 
     /** @throws Fault if no scratch database can be made */
     ScratchConditions(ScratchPlace place, Mapping mapping) {
-        dialect = place.engine().dialect(mapping.schema());
+        schema = mapping.schema();
+        dialect = place.engine().dialect(schema);
         try {
             scratch = place.with(mapping.definition());
         } catch (SQLException e) {
@@ -43,7 +46,8 @@ final class ScratchConditions implements Conditions, AutoCloseable {
     @Override
     public List<Answer> ask(Entity entity, String condition, List<Map<Field, Optional<String>>> rows) {
         try (Statement statement = scratch.anchor().createStatement()) {
-            String columns = rows.isEmpty() ? "" : columns(rows.get(0).keySet());
+            String columns = rows.isEmpty() ? "" : rows.get(0).keySet().stream()
+                    .map(field -> ", " + unlimited(field)).collect(Collectors.joining());
             statement.execute("CREATE TABLE " + CANDIDATES + " AS SELECT 0 AS " + NUMBER + columns + " FROM "
                     + entity.sqlTable()
                     + " WHERE 1 = 0");
@@ -77,6 +81,12 @@ final class ScratchConditions implements Conditions, AutoCloseable {
                         .collect(Collectors.joining()) + ")")
                 .collect(Collectors.joining(", ", "INSERT INTO " + CANDIDATES + " (" + NUMBER + columns(fields)
                         + ") VALUES ", ""));
+    }
+
+    /** A column without the checks of its domain, which are asked like those of the table. */
+    private String unlimited(Field field) {
+        return schema.domain(field.column()).map(domain -> "CAST(" + field.sqlName() + " AS " + domain.base().text()
+                + ") AS " + field.sqlName()).orElse(field.sqlName());
     }
 
     private static String columns(Collection<Field> fields) {

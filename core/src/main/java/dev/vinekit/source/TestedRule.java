@@ -11,8 +11,10 @@ import java.util.Optional;
  * @param text what it says
  * @param tests the names of the methods
  * @param reason why it cannot be proved, or with tests, what they leave out
+ * @param unbreakable whether no request can break it
  */
-public record TestedRule(String kind, String name, String text, List<String> tests, Optional<String> reason) {
+public record TestedRule(String kind, String name, String text, List<String> tests, Optional<String> reason,
+        boolean unbreakable) {
     public TestedRule {
         tests = List.copyOf(tests);
     }

@@ -129,6 +129,25 @@ class ProofsTest {
                 .contains("leaves it to the database");
     }
 
+    @Test
+    void ruleIsUnbreakableOnlyIfNoRequestReachesIt() throws Exception {
+        List<Proof> proofs = proofs("""
+                CREATE TABLE cask (
+                    id INT GENERATED ALWAYS AS IDENTITY CONSTRAINT cask_pk PRIMARY KEY,
+                    toast VARCHAR(6) NOT NULL CONSTRAINT cask_toast CHECK (toast IN ('light', 'medium')),
+                    staves INT DEFAULT 27 NOT NULL,
+                    code VARCHAR(8) NOT NULL,
+                    place INT GENERATED ALWAYS AS (staves / 9) CONSTRAINT cask_place UNIQUE,
+                    CONSTRAINT cask_code UNIQUE (id, code),
+                    CONSTRAINT cask_fill CHECK (place < 100)
+                )""");
+
+        assertThat(proofs.stream().filter(Proof::unbreakable)
+                .map(proof -> proof.rule().kind().words() + " " + proof.rule().name()))
+                .containsExactly("primary key CASK_PK", "unique CASK_CODE", "type TOAST");
+        assertThat(of(proofs, Rule.Kind.UNIQUE, "CASK_PLACE").reason()).hasValue("Clients do not write PLACE.");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "NOT NULL, , Abandoned",

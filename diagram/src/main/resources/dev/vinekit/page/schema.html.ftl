@@ -80,7 +80,7 @@ ${diagram?no_esc}</div>
 </dl>
 </#list>
 <#if t.proofs()?has_content>
-<details<#if t.proofs()?filter(p -> p.state() == "broken")?has_content> open</#if>><summary>${t.proofs()?filter(p -> p.state() == "proved")?size} of ${t.proofs()?size} rules proved by the tests</summary>
+<details<#if t.proofs()?filter(p -> p.state() == "broken")?has_content> open</#if>><summary>${t.proofs()?filter(p -> p.state() == "proved")?size} of ${t.proofs()?filter(p -> p.state() != "unbreakable")?size} rules proved by the tests</summary>
 <div class="wide"><table>
 <#list t.proofs() as p>
 <tr><td class="<#if p.state() == "proved" || p.state() == "broken">${p.state()}<#else>part</#if>">${p.state()}</td><td>${p.rule()}</td><td class="soft">${p.reason()}</td></tr>

@@ -81,8 +81,10 @@ class SchemaPageTest {
                 "com.example",
                 List.of(new TableDescription("PRESS", "press", false, "Press", "presses",
                         EnumSet.of(Operation.LIST), List.of("A remark."), List.of(
-                        new RuleDescription("not null", "BARS", "", List.of("barsMissing"), ""),
-                        new RuleDescription("check", "PRESS_C", "bars > 0", List.of(), "Nobody knows it."))))),
+                        new RuleDescription("not null", "BARS", "", List.of("barsMissing"), "", false),
+                        new RuleDescription("check", "PRESS_C", "bars > 0", List.of(),
+                                "No row is known that breaks it.", false),
+                        new RuleDescription("type", "BARS", "", List.of(), "A check lists them.", true))))),
                 List.of(new TestOutcome("Press", "rules", "PressControllerTest", "barsMissing", Duration.ZERO,
                         Optional.empty(), Optional.empty(), "")), Duration.ofSeconds(1), 1, List.of());
 
@@ -90,7 +92,8 @@ class SchemaPageTest {
 
         assertThat(press.select("summary").text()).isEqualTo("1 of 2 rules proved by the tests");
         assertThat(press.select("details tr").eachText()).containsExactly("proved not null BARS",
-                "not provable check PRESS_C Nobody knows it.");
+                "not provable check PRESS_C No row is known that breaks it.",
+                "unbreakable type of BARS A check lists them.");
         assertThat(press.text()).contains("Press, /presses: list", "A remark.");
     }
 

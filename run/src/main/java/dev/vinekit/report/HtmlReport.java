@@ -42,7 +42,7 @@ final class HtmlReport {
         List<String> aspects = report.aspects();
         List<Row> rows = report.service().tables().stream().map(table -> row(report, table, aspects)).toList();
         List<RuleOutcome> rules = report.service().tables().stream().flatMap(table -> report.rules(table).stream())
-                .toList();
+                .filter(RuleOutcome::isBreakable).toList();
         model.put("title", title);
         model.put("schemaPage", schemaPage.orElse(""));
         model.put("green", report.isGreen());
@@ -65,7 +65,7 @@ final class HtmlReport {
     }
 
     private static Row row(TestReport report, ServiceDescription.TableDescription table, List<String> aspects) {
-        List<RuleOutcome> rules = report.rules(table);
+        List<RuleOutcome> rules = report.rules(table).stream().filter(RuleOutcome::isBreakable).toList();
         long proved = rules.stream().filter(rule -> rule.state() == RuleOutcome.State.PROVED).count();
         List<TestOutcome> tests = report.of(table.entity()).stream()
                 .sorted(Comparator.comparing(TestOutcome::testClass).thenComparing(TestOutcome::name)).toList();
@@ -84,7 +84,7 @@ final class HtmlReport {
                     : "good");
         }).toList(), seconds(tests.stream().map(TestOutcome::duration).reduce(Duration.ZERO, Duration::plus)),
                 tests.stream().map(HtmlReport::shown).toList(),
-                rules.stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED)
+                report.rules(table).stream().filter(rule -> rule.state() != RuleOutcome.State.PROVED)
                 .map(rule -> new Unproved(rule.title(),
                         rule.rule().text(), rule.state().name().toLowerCase(Locale.ROOT).replace('_', ' '),
                         rule.reason())).toList());

@@ -16,7 +16,9 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
         PROVED,
         /** One of its tests failed: the service does not keep it. */
         BROKEN,
-        /** There is no request that could show it. */
+        /** No request can break it: the database gives the value, for instance, or another rule forbids more. */
+        UNBREAKABLE,
+        /** A request could break it, but none is known that shows it. */
         NOT_PROVABLE,
         /** There could be a test, but it did not run, or the tests show a part of the rule only. */
         NOT_TESTED
@@ -24,7 +26,7 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
 
     static RuleOutcome of(ServiceDescription.RuleDescription rule, List<TestOutcome> tests) {
         if (rule.tests().isEmpty()) {
-            return new RuleOutcome(rule, State.NOT_PROVABLE, rule.reason());
+            return new RuleOutcome(rule, rule.unbreakable() ? State.UNBREAKABLE : State.NOT_PROVABLE, rule.reason());
         }
         List<String> failed = tests.stream().filter(TestOutcome::failed).map(TestOutcome::name).toList();
         if (!failed.isEmpty()) {
@@ -39,6 +41,16 @@ public record RuleOutcome(ServiceDescription.RuleDescription rule, State state, 
         return missing.isEmpty() ? new RuleOutcome(rule, rule.reason().isEmpty() ? State.PROVED : State.NOT_TESTED,
                 rule.reason())
                 : new RuleOutcome(rule, State.NOT_TESTED, String.join(", ", missing) + " did not run.");
+    }
+
+    /** Whether a request can break the rule, so that it is worth a proof. */
+    public boolean isBreakable() {
+        return state != State.UNBREAKABLE;
+    }
+
+    /** Whether a request can break the rule, and no test has shown that the service keeps it. */
+    public boolean isUnproved() {
+        return isBreakable() && state != State.PROVED;
     }
 
     /** The rule in a few words: the constraint's name, or the column's. */

@@ -42,7 +42,7 @@
 <tr><td><a href="#${r.anchor()}">${r.table()}</a></td><#list r.cells() as c><td class="n ${c.state()}"><#if c.text()?has_content>${c.text()}<#else>&middot;</#if></td></#list><td class="n faint">${r.time()}</td></tr>
 </#list>
 </table></div>
-<p class="faint">A number counts tests that passed; a dot stands for an operation that is not there, a question mark for one that no test is about. Rules: proved out of those that the database keeps.</p>
+<p class="faint">A number counts tests that passed; a dot stands for an operation that is not there, a question mark for one that no test is about. Rules: proved out of those that a request can break.</p>
 
 <#if failures?has_content>
 <h2>Failures</h2>
@@ -54,16 +54,25 @@
 <@tests of=off/>
 </#if>
 
-<#assign any = false>
-<#list rows as r><#if r.unproved()?has_content><#assign any = true></#if></#list>
-<#if any>
-<h2>Rules without proof</h2>
-<div class="wide" tabindex="0" role="region" aria-label="Rules without proof"><table>
-<tr><th>table</th><th>rule</th><th>state</th><th>why</th></tr>
-<#list rows as r><#list r.unproved() as u>
-<tr><td>${r.table()}</td><td>${u.rule()}<#if u.text()?has_content && u.rule()?index_of(u.text()) lt 0><br><span class="faint">${u.text()}</span></#if></td><td class="<#if u.state() == "broken">bad<#else>part</#if>">${u.state()}</td><td>${u.reason()}</td></tr>
+<#macro ruleTable title unbreakable>
+<div class="wide" tabindex="0" role="region" aria-label="${title}"><table>
+<tr><th>table</th><th>rule</th><#if !unbreakable><th>state</th></#if><th>why</th></tr>
+<#list rows as r><#list r.unproved()?filter(u -> (u.state() == "unbreakable") == unbreakable) as u>
+<tr><td>${r.table()}</td><td>${u.rule()}<#if u.text()?has_content && u.rule()?index_of(u.text()) lt 0><br><span class="faint">${u.text()}</span></#if></td><#if !unbreakable><td class="<#if u.state() == "broken">bad<#else>part</#if>">${u.state()}</td></#if><td>${u.reason()}</td></tr>
 </#list></#list>
 </table></div>
+</#macro>
+<#assign unproved = [], beyond = []>
+<#list rows as r><#list r.unproved() as u><#if u.state() == "unbreakable"><#assign beyond += [u]><#else><#assign unproved += [u]></#if></#list></#list>
+<#if unproved?has_content>
+<h2>Rules without proof</h2>
+<@ruleTable title="Rules without proof" unbreakable=false/>
+</#if>
+<#if beyond?has_content>
+<h2>Rules that no request can break</h2>
+<details><summary><b>${beyond?size} rules</b></summary><section>
+<@ruleTable title="Rules that no request can break" unbreakable=true/>
+</section></details>
 </#if>
 
 <h2>Slowest tests</h2>

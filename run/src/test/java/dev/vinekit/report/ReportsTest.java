@@ -32,9 +32,11 @@ class ReportsTest {
                 new ServiceDescription.TableDescription("<b>BOOK</b>", "book", false, "Book", "books",
                         Set.of(Operation.LIST), List.of(),
                         List.of(new ServiceDescription.RuleDescription("check", "book_pages", "pages > 0",
-                                List.of("pagesIsRefused"), ""),
+                                List.of("pagesIsRefused"), "", false),
                                 new ServiceDescription.RuleDescription("type", "TITLE", "VARCHAR(9)", List.of(),
-                                        "A check is stricter.")))));
+                                        "A check is stricter.", false),
+                                new ServiceDescription.RuleDescription("not null", "PRICE", "", List.of(),
+                                        "A row without a value gets the default.", true)))));
         return Reports.write(new TestReport(service, List.of(outcomes), Duration.ofMillis(1500), 7, List.of()),
                 "com.example", Optional.empty(), folder);
     }
@@ -65,7 +67,8 @@ class ReportsTest {
     void pageTellsOfRulesWithoutProofAndWhy() throws Exception {
         String page = Files.readString(write(outcome("BookControllerTest", "pagesIsRefused", null)));
 
-        assertThat(page).contains("1 of 2 rules proved", "A check is stricter.", "not provable")
+        assertThat(page).contains("1 of 2 rules proved", "A check is stricter.", "not provable",
+                "Rules that no request can break", "A row without a value gets the default.")
                 .doesNotContain("<h2>Failures</h2>");
     }
 

@@ -128,3 +128,12 @@ create function context_is_read() returns trigger language plpgsql as $$ begin
     return new;
 end $$;
 create trigger context_is_read before update on lease for each row execute function context_is_read();
+-- Checks that only a list without items, a range without an end and a domain's own words break.
+create domain short_code as text constraint short_code_form check (value ~ '^[A-Z]{2,4}$');
+create table blend(id int primary key, code short_code not null, grapes text[] not null,
+    parts int[] not null, season daterange not null,
+    constraint blend_grapes check (cardinality(grapes) between 1 and 4),
+    constraint blend_parts check (0 < all (parts)),
+    constraint blend_season check (not isempty(season) and not upper_inf(season)));
+create table tie(id int primary key, lot_id int not null references lot, other_id int references lot,
+    constraint tie_two check (lot_id <> other_id or other_id is null));

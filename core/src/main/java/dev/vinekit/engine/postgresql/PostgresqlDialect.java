@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** PostgreSQL's SQL. */
 final class PostgresqlDialect implements Dialect {
@@ -123,7 +124,9 @@ final class PostgresqlDialect implements Dialect {
             case INTERVAL -> List.of("1 day", "2 years");
             case ARRAY -> type.element().map(element -> element.isScalar() ? sampleTexts(element)
                     : List.of("{}", "{NULL}")).orElse(List.of());
-            case RANGE -> type.text().endsWith("multirange") ? List.of("{}", "{(,)}") : List.of("empty", "(,)");
+            case RANGE -> numberedText(type).map(text -> Stream.of("1", "2")
+                    .map(digit -> text.replace("##", "2" + digit).replace("#", digit)).toList())
+                    .orElse(type.text().endsWith("multirange") ? List.of("{}", "{(,)}") : List.of("empty", "(,)"));
             case NETWORK -> type.text().startsWith("mac")
                     ? List.of("08:00:2b:01:02:03".concat(type.text().endsWith("8") ? ":04:05" : ""),
                             "08:00:2b:0a:0b:0c".concat(type.text().endsWith("8") ? ":0d:0e" : ""))

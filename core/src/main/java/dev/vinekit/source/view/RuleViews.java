@@ -63,7 +63,8 @@ final class RuleViews {
         if (!cases.isEmpty()) {
             views.add(new RuleView(doc(rule).map(CommentText::of), cases));
         }
-        rules.add(new TestedRule(rule.kind().words(), rule.name(), rule.text(), tests, proof.reason()));
+        rules.add(new TestedRule(rule.kind().words(), rule.name(), rule.text(), tests, proof.reason(),
+                proof.unbreakable()));
     }
 
     /** What is particular about a request. */
