@@ -4,6 +4,7 @@ import dev.vinekit.mapping.Entity;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.JavaType;
 import dev.vinekit.mapping.RowRule;
+import dev.vinekit.schema.SqlType;
 import dev.vinekit.schema.UniqueKey;
 import java.math.BigDecimal;
 import java.util.List;
@@ -17,6 +18,9 @@ final class KeyRoom {
      */
     private static final int ENOUGH_ROWS = 100;
     private static final int LARGE = 1000;
+
+    /** So many bits distinguish as many rows as the letters do. */
+    static final int ENOUGH_BITS = 5;
     private static final int LETTERS = 26;
 
     private KeyRoom() {
@@ -29,8 +33,8 @@ final class KeyRoom {
     }
 
     /**
-     * The whole numbers of a key in which nothing else can differ much, and none of them much by itself, and the fields
-     * of a few values behind them if all together distinguish enough rows; empty for other keys.
+     * The whole numbers and bits of a key in which nothing else can differ much, and none of them much by itself, and
+     * the fields of a few values behind them if all together distinguish enough rows; empty for other keys.
      */
     static List<Field> digits(Entity entity, UniqueKey key) {
         List<Field> numbers = numbers(entity, key);
@@ -53,16 +57,15 @@ final class KeyRoom {
             return List.of();
         }
         List<Field> digits = fields.stream()
-                .filter(field -> field.type().isExactNumber() && field.enumeration().isEmpty()
-                && choices(entity, field).isEmpty()).toList();
+                .filter(field -> field.type().isExactNumber() || isBits(field) && bits(field) < ENOUGH_BITS)
+                .filter(field -> field.enumeration().isEmpty() && choices(entity, field).isEmpty()).toList();
         int others = fields.stream().filter(field -> !digits.contains(field)).mapToInt(field -> room(entity, field))
                 .max().orElse(0);
         return product(entity, digits) < others ? List.of() : digits;
     }
 
     static long product(Entity entity, List<Field> digits) {
-        return digits.stream().mapToLong(field -> choices(entity, field).isEmpty() ? new NumberSamples(field).room()
-                : choices(entity, field).size()).reduce(1, (a, b) -> a * b);
+        return digits.stream().mapToLong(field -> room(entity, field)).reduce(1, (a, b) -> a * b);
     }
 
     /** About how many values a field can have. */
@@ -70,6 +73,8 @@ final class KeyRoom {
         List<String> choices = choices(entity, field);
         if (!choices.isEmpty()) {
             return choices.size();
+        } else if (isBits(field)) {
+            return bits(field) < Integer.SIZE - 1 ? 1 << bits(field) : Integer.MAX_VALUE;
         }
         return switch (field.type().nature()) {
             case NUMBER -> field.type().isExactNumber() ? new NumberSamples(field).room() : Integer.MAX_VALUE;
@@ -77,6 +82,16 @@ final class KeyRoom {
             case BYTES -> field.column().type().length() == 1 ? ENOUGH_ROWS : Integer.MAX_VALUE;
             case TRUTH, CHOICE, MOMENT, IDENTIFIER, DOCUMENT, LIST -> Integer.MAX_VALUE;
         };
+    }
+
+    static boolean isBits(Field field) {
+        return field.column().type().kind() == SqlType.Kind.BIT;
+    }
+
+    /** How many bits a value of the field has in samples. */
+    static int bits(Field field) {
+        long length = field.column().type().length();
+        return length > 0 && length < Long.SIZE ? (int) length : Long.SIZE;
     }
 
     /** The values of a field of which there are only a few, as texts; empty for others. */

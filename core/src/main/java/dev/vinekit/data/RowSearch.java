@@ -283,7 +283,7 @@ public final class RowSearch {
             };
             case BYTES -> bytes(conditions, usual);
             case DOCUMENT -> DOCUMENTS.stream().map(Sample.Document::new);
-            case LIST -> lists(field, conditions, usual);
+            case LIST -> lists(conditions, usual);
             case TRUTH, CHOICE, IDENTIFIER -> Stream.of();
         };
         Stream<Sample> nothing = field.column().nullable() && !field.column().isFilledByDatabase()
@@ -408,7 +408,7 @@ public final class RowSearch {
     }
 
     /** None, one and several of the usual items, as many as the conditions have numbers for, and unusual items. */
-    private static Stream<Sample> lists(Field field, List<String> conditions, Sample usual) {
+    private static Stream<Sample> lists(List<String> conditions, Sample usual) {
         if (!(usual instanceof Sample.Items items) || items.values().isEmpty()) {
             return Stream.of();
         }

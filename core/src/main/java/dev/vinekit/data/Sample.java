@@ -108,8 +108,13 @@ public sealed interface Sample {
     /** So many bytes, the first of which tell {@code n}: as many as a number has, or one. */
     record NumberedBytes(int length) implements Sample { }
 
-    /** The binary digits of {@code n}, so many of them. */
-    record NumberedBits(int length) implements Sample { }
+    /** The last {@code length} binary digits of {@code n / divisor}. */
+    record NumberedBits(int length, int divisor) implements Sample {
+        /** Whether numbers that rows have share a value. */
+        public boolean isRepeated() {
+            return length < KeyRoom.ENOUGH_BITS;
+        }
+    }
 
     /** The value that the row referred to has in a field. */
     record Reference(Relation relation, Field target) implements Sample { }
@@ -193,7 +198,7 @@ public sealed interface Sample {
             String number = bytes.length() < Integer.BYTES ? String.format("%02x", n & 0xff) : String.format("%08x", n);
             return number + "00".repeat(bytes.length() - number.length() / 2);
         } else if (this instanceof NumberedBits bits) {
-            String number = Integer.toBinaryString(n);
+            String number = Integer.toBinaryString(n / bits.divisor());
             return ("0".repeat(bits.length()) + number).substring(number.length());
         } else if (this instanceof Items items) {
             return ArrayText.of(items.values().stream().map(value -> Optional.of(value.text(n))).toList());

@@ -255,8 +255,7 @@ public final class SampleRows {
         return switch (field.type()) {
             case BOOLEAN -> new Sample.Truth(other == isFalseByDefault(field));
             case INTEGER, LONG, BIG_DECIMAL, FLOAT, DOUBLE -> number(entity, field, other, rank, numbered);
-            case STRING -> numbered && field.column().type().kind() == SqlType.Kind.BIT
-                    ? new Sample.NumberedBits(bits(field))
+            case STRING -> numbered && KeyRoom.isBits(field) ? new Sample.NumberedBits(KeyRoom.bits(field), 1)
                     : numbered && field.numberedExample().isPresent() ? numbered(field.numberedExample().get())
                     : !field.examples().isEmpty() ? new Sample.Text(field.examples().get(other && !numbered ? 1 : 0))
                     : new TextSamples(field, numbered, room, distinctWithin(entity, field)).value(other);
@@ -276,8 +275,9 @@ public final class SampleRows {
 
     private static Sample digit(Entity entity, Field field, int divisor) {
         List<String> choices = KeyRoom.choices(entity, field);
-        return choices.isEmpty() ? new NumberSamples(field).digit(divisor)
-                : new Sample.NumberedChoice(choices, divisor);
+        return !choices.isEmpty() ? new Sample.NumberedChoice(choices, divisor)
+                : KeyRoom.isBits(field) ? new Sample.NumberedBits(KeyRoom.bits(field), divisor)
+                : new NumberSamples(field).digit(divisor);
     }
 
     /** A row begins with the default, from which triggers often let it go to another value but not back. */
@@ -335,10 +335,6 @@ public final class SampleRows {
         int usual = length > 0 && length <= 64 ? (int) length : numbered ? Integer.BYTES : 3;
         int filled = Math.max(least, Math.min(most, usual));
         return numbered ? new Sample.NumberedBytes(filled) : new Sample.Bytes((other ? "CA" : "7F").repeat(filled));
-    }
-
-    private static int bits(Field field) {
-        return (int) Math.min(Math.max(1, field.column().type().length()), 64);
     }
 
     /** A text with the row's number where {@code #} stands, or its last two digits. */

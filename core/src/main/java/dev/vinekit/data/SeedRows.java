@@ -103,6 +103,9 @@ final class SeedRows {
     /** Up to which number a sample keeps the rules of its field. */
     private int distinct(Field field, Sample sample) {
         int most = sample instanceof Sample.Letter ? Math.min(25, wanted) : wanted;
+        if (sample instanceof Sample.NumberedBits bits && bits.length() < Integer.SIZE - 1) {
+            most = Math.min(wanted, 1 << bits.length());
+        }
         if (sample instanceof Sample.NumberedMoment
                 && (field.type() == JavaType.TIME || field.type() == JavaType.OFFSET_TIME)) {
             most = Math.min(wanted, 900);

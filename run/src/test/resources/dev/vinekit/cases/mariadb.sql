@@ -9,6 +9,11 @@ create table d1(id int auto_increment primary key, a int not null, b int not nul
 create table aged(id int auto_increment primary key, n varchar(10)) engine=myisam;
 create table k(k char(10) primary key, constraint kk check (k in ('red','white')));
 create table word(code char(3) primary key, constraint letters check (code regexp '^[A-Z]{3}$'));
+-- Keys of a few bits: eight rows at most, and two columns that distinguish 256 together.
+create table valve(setting bit(3) primary key, note varchar(40));
+create table rack(shelf bit(4) not null, place bit(4) not null, note varchar(40), primary key (shelf, place));
+create table rack_key(mask bit(40) primary key, shelf bit(4), place bit(4),
+    foreign key (shelf, place) references rack (shelf, place));
 -- A change is refused of a row whose text is no document, and accepted of one without a text.
 create table lease(id int primary key, host varchar(40) not null, context text);
 delimiter $$

@@ -20,6 +20,11 @@ create table friend(id int auto_increment primary key, mail varchar(80) not null
 create table slug(id int primary key, slug varchar(40) not null, constraint slugs check (slug regexp '^[a-z][a-z0-9-]{1,38}$'));
 create table prize(id int primary key, word_code char(3), slug_id int, foreign key (word_code) references word (code),
     foreign key (slug_id) references slug (id), constraint one_winner check (word_code is null or slug_id is null));
+-- Keys of a few bits: eight rows at most, and two columns that distinguish 256 together.
+create table valve(setting bit(3) primary key, note varchar(40));
+create table rack(shelf bit(4) not null, place bit(4) not null, note varchar(40), primary key (shelf, place));
+create table rack_key(mask bit(40) primary key, shelf bit(4), place bit(4),
+    foreign key (shelf, place) references rack (shelf, place));
 -- A change is refused of a row whose text is no document, and accepted of one without a text.
 create table lease(id int primary key, host varchar(40) not null, context text);
 delimiter $$

@@ -137,3 +137,8 @@ create table blend(id int primary key, code short_code not null, grapes text[] n
     constraint blend_season check (not isempty(season) and not upper_inf(season)));
 create table tie(id int primary key, lot_id int not null references lot, other_id int references lot,
     constraint tie_two check (lot_id <> other_id or other_id is null));
+-- Keys of a few bits: eight rows at most, and two columns that distinguish 256 together.
+create table valve(setting bit(3) primary key, note text);
+create table rack(shelf bit(4) not null, place bit varying(4) not null, note text, primary key (shelf, place));
+create table rack_key(mask bit varying primary key, shelf bit(4), place bit varying(4),
+    foreign key (shelf, place) references rack (shelf, place));

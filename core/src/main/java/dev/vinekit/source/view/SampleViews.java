@@ -74,7 +74,8 @@ final class SampleViews {
                     && (target.equals(entity) || differs(target, false, reference.target()));
         }
         boolean slow = sample instanceof Sample.NumberedDigit digit && digit.divisor() > 1
-                || sample instanceof Sample.NumberedChoice choice && choice.divisor() > 1;
+                || sample instanceof Sample.NumberedChoice choice && choice.divisor() > 1
+                || sample instanceof Sample.NumberedBits bits && bits.divisor() > 1;
         return sample != null && !field.isFilledByService()
                 && (sample instanceof Sample.Nothing || sample.isNumbered() && !slow);
     }
@@ -82,7 +83,8 @@ final class SampleViews {
     /** Whether the field tells rows apart only together with others. */
     boolean isDigit(Entity entity, Field field) {
         Sample sample = row(entity, false).values().get(field);
-        return sample instanceof Sample.NumberedDigit || sample instanceof Sample.NumberedChoice;
+        return sample instanceof Sample.NumberedDigit || sample instanceof Sample.NumberedChoice
+                || sample instanceof Sample.NumberedBits bits && bits.isRepeated();
     }
 
     /** Whether rows can be made up. */
@@ -204,7 +206,8 @@ final class SampleViews {
                     ? JavaCode.of("Binary.of(Arrays.copyOf(new byte[] {(byte) n}, %s))", bytes.length())
                     : JavaCode.of("Binary.of(ByteBuffer.allocate(%s).putInt(n).array())", bytes.length());
         } else if (sample instanceof Sample.NumberedBits bits) {
-            return JavaCode.of("Numbers.digits(Integer.parseInt(Integer.toBinaryString(n)), %s)", bits.length());
+            return JavaCode.of("Numbers.bits(%s, %s)", bits.divisor() == 1 ? JavaCode.of("n")
+                    : JavaCode.of("n / %s", bits.divisor()), bits.length());
         } else if (sample instanceof Sample.Document document) {
             return JavaCode.of("Json.parse(%s)", JavaString.of(document.json()));
         } else if (sample instanceof Sample.NumberedDocument document) {
