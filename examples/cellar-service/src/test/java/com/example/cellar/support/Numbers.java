@@ -38,6 +38,12 @@ public final class Numbers {
         return String.format(Locale.ROOT, "%0" + length + "d", n);
     }
 
+    /** The last binary digits of a number. */
+    public static String bits(int n, int length) {
+        String digits = "0".repeat(length) + Integer.toBinaryString(n);
+        return digits.substring(digits.length() - length);
+    }
+
     /** A number in base 26, with leading zeros, whose digits are letters. */
     public static String letters(int n, char zero, int length) {
         StringBuilder text = new StringBuilder();
