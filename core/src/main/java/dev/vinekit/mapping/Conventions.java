@@ -12,11 +12,10 @@ import com.fasterxml.jackson.annotation.JsonAlias;
  * @param server whether the service has a server of its own; otherwise an application of somebody's runs it
  * @param page whether the service has a page for people
  * @param metrics whether it measures what it does
- * @param traces whether it tells what belongs to one request
  */
 public record Conventions(
         Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath,
-        boolean server, boolean page, boolean metrics, boolean traces) {
+        boolean server, boolean page, boolean metrics) {
     /** How classes are put into packages. */
     public enum Layout {
         @JsonAlias("by-layer")
@@ -48,7 +47,6 @@ public record Conventions(
                 decisions.http().basePath().orElse("/api"),
                 decisions.http().server().orElse(true),
                 decisions.http().server().orElse(true) && decisions.http().page().orElse(true),
-                decisions.observability().metrics().orElse(true),
-                decisions.observability().traces().orElse(true));
+                decisions.observability().metrics().orElse(true));
     }
 }

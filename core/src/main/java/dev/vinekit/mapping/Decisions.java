@@ -103,10 +103,8 @@ public record Decisions(
      * What can be seen of a running service from outside.
      *
      * @param metrics whether it measures what it does; it does if nothing is decided
-     * @param traces whether it tells what belongs to one request, also over several services; it does if nothing is
-     *     decided
      */
-    public record Observability(Optional<Boolean> metrics, Optional<Boolean> traces) {
+    public record Observability(Optional<Boolean> metrics) {
     }
 
     /**
@@ -234,7 +232,7 @@ public record Decisions(
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
         http = http == null ? new Http(Optional.empty(), null, Optional.empty(), Optional.empty()) : http;
-        observability = observability == null ? new Observability(Optional.empty(), Optional.empty()) : observability;
+        observability = observability == null ? new Observability(Optional.empty()) : observability;
         ownRows = ownRows == null ? OfRows.NONE : ownRows;
         stamps = stamps == null ? OfStamps.NONE : stamps;
         entities = orEmpty(entities);

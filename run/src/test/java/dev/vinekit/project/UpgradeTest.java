@@ -46,7 +46,7 @@ class UpgradeTest {
     private static final Map<String, String> LINES = Map.of(
             "pom.xml", "<properties>\n    <ours>1</ours>",
             "README.md", "\nOurs.\n",
-            "src/main/resources/logback.xml", "<!-- ours -->\n  <root ");
+            "src/main/resources/logback.xml", "<!-- ours -->\n    <appender-ref ");
 
     @TempDir
     private Path directory;
@@ -60,7 +60,7 @@ class UpgradeTest {
         edit("pom.xml", text -> text.replace("<properties>", LINES.get("pom.xml")));
         edit("README.md", text -> text.replaceFirst("\n", LINES.get("README.md")));
         edit("src/main/resources/logback.xml",
-                text -> text.replaceFirst("<root ", LINES.get("src/main/resources/logback.xml")));
+                text -> text.replaceFirst("<appender-ref ", LINES.get("src/main/resources/logback.xml")));
         ChangeSet changes;
         try (Cellar cellar = Cellar.open("h2")) {
             changes = VineKit.plan(VineKit.generate(VineKit.map(VineKit.read(cellar.database(), Scope.all()),

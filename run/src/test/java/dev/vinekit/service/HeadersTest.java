@@ -45,23 +45,25 @@ class HeadersTest {
             HttpResponse<byte[]> missing
                     = send("GET", service.url() + "/vessels/98765", "Origin", "http://localhost:3000");
             HttpResponse<byte[]> foreign = send("GET", service.url() + "/vessels/1", "Origin", "https://other.example");
+            HttpResponse<byte[]> similar = send("GET", service.url() + "/vessels/1", "Origin", "https://cellarxexample");
             HttpResponse<byte[]> foreignAsked = send("OPTIONS", service.url() + "/vessels/1", "Origin",
                     "https://other.example", "Access-Control-Request-Method", "PATCH");
             HttpResponse<byte[]> options
                     = send("OPTIONS", service.url() + "/vessels/1", "Origin", "https://cellar.example");
 
-            assertThat(asked.statusCode()).isEqualTo(204);
+            assertThat(asked.statusCode()).isEqualTo(200);
             assertThat(header(asked, "Access-Control-Allow-Origin")).isEqualTo("https://cellar.example");
-            assertThat(header(asked, "Access-Control-Allow-Methods").split(", ")).contains("PATCH", "DELETE", "PUT");
-            assertThat(header(asked, "Access-Control-Allow-Headers").split(", "))
+            assertThat(header(asked, "Access-Control-Allow-Methods").split(", ?")).contains("PATCH", "DELETE", "PUT");
+            assertThat(header(asked, "Access-Control-Allow-Headers").split(", ?"))
                     .contains("Authorization", "Content-Type", "If-Match");
             assertThat(header(asked, "Vary")).contains("Origin");
             assertThat(header(read, "Access-Control-Allow-Origin")).isEqualTo("http://localhost:3000");
-            assertThat(header(read, "Access-Control-Expose-Headers").split(", ")).contains("ETag", "Location", "Link");
+            assertThat(header(read, "Access-Control-Expose-Headers").split(", ?")).contains("ETag", "Location", "Link");
             assertThat(header(read, "Cross-Origin-Resource-Policy")).isEqualTo("cross-origin");
             assertThat(missing.statusCode()).isEqualTo(404);
             assertThat(header(missing, "Access-Control-Allow-Origin")).isEqualTo("http://localhost:3000");
             assertThat(foreign.headers().map()).doesNotContainKey("access-control-allow-origin");
+            assertThat(similar.headers().map()).doesNotContainKey("access-control-allow-origin");
             assertThat(header(foreign, "Vary")).contains("Origin");
             assertThat(foreignAsked.headers().map()).doesNotContainKeys("access-control-allow-origin",
                     "access-control-allow-methods");
@@ -74,7 +76,7 @@ class HeadersTest {
     void anyOriginAndNone() throws Exception {
         try (RunningService any = ServedCellar.on("h2").replica(Map.of("HTTP_CORS_ORIGINS", "*"))) {
             HttpResponse<byte[]> read = send("GET", any.url() + "/vessels/1", "Origin", "https://other.example");
-            assertThat(header(read, "Access-Control-Allow-Origin")).isEqualTo("*");
+            assertThat(header(read, "Access-Control-Allow-Origin")).isEqualTo("https://other.example");
         }
         HttpResponse<byte[]> read
                 = send("GET", ServedCellar.on("h2").url() + "/vessels/1", "Origin", "https://other.example");
@@ -95,9 +97,9 @@ class HeadersTest {
         HttpResponse<byte[]> head = send("HEAD", url, "Accept-Encoding", accepted);
 
         assertThat(plain.headers().map()).doesNotContainKey("content-encoding");
-        assertThat(header(plain, "Vary")).contains("Accept-Encoding");
+        assertThat(header(answer, "Vary")).isEqualTo(compressed ? "Accept-Encoding" : "");
         assertThat(header(answer, "Content-Encoding")).isEqualTo(compressed ? "gzip" : "");
-        assertThat(header(head, "Content-Length")).isEqualTo(String.valueOf(answer.body().length));
+        assertThat(header(head, "Content-Length")).isEqualTo(String.valueOf(plain.body().length));
         assertThat(text(answer.body(), compressed)).isEqualTo(new String(plain.body(), StandardCharsets.UTF_8));
     }
 
@@ -108,12 +110,12 @@ class HeadersTest {
     }
 
     @Test
-    void shortAnswersAndThoseWithATagAreNotCompressed() throws Exception {
+    void shortAnswersAreNotCompressed() throws Exception {
         String url = ServedCellar.on("h2").url();
         HttpResponse<byte[]> row = send("GET", url + "/vessels/1", "Accept-Encoding", "gzip");
         HttpResponse<byte[]> few = send("GET", url + "/vessels?limit=1&fields=id", "Accept-Encoding", "gzip");
 
-        assertThat(row.headers().map()).containsKey("etag").doesNotContainKeys("content-encoding", "vary");
+        assertThat(row.headers().map()).containsKey("etag").doesNotContainKey("content-encoding");
         assertThat(few.headers().map()).doesNotContainKey("content-encoding");
         try (RunningService service = ServedCellar.on("h2").replica(Map.of("HTTP_COMPRESSION", "false"))) {
             assertThat(send("GET", service.url() + "/harvests?limit=100", "Accept-Encoding", "gzip").headers().map())

@@ -3,26 +3,17 @@ package dev.vinekit.service;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.sun.net.httpserver.HttpServer;
 import dev.vinekit.run.RunningService;
-import java.net.InetSocketAddress;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** What can be seen of a running service from outside: metrics, traces and its log. */
+/** What can be seen of a running service from outside: metrics and its log. */
 class ObservedTest {
-    private static final String TRACE = "0af7651916cd43dd8448eb211c80319c";
-    private static final String PARENT = "00-" + TRACE + "-b7ad6b7169203331-01";
-
     @Test
     void metricsTellRoutesMethodsAndRulesButNoRows() throws Exception {
         try (RunningService service = ServedCellar.on("h2").replica(Map.of())) {
@@ -84,62 +75,23 @@ class ObservedTest {
     }
 
     @Test
-    void tracesGoToWhoeverIsNamedAndHaveNoValues(@TempDir Path directory) throws Exception {
-        BlockingQueue<byte[]> received = new LinkedBlockingQueue<>();
-        HttpServer collector = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
-        collector.createContext("/v1/traces", exchange -> {
-            received.add(exchange.getRequestBody().readAllBytes());
-            exchange.sendResponseHeaders(200, -1);
-            exchange.close();
-        });
-        collector.start();
-        Path log = directory.resolve("log");
-        Process process = ServingTest.process(ServedCellar.on("sqlite"), "", log, Map.of(
-                "OTEL_EXPORTER_OTLP_ENDPOINT", "http://127.0.0.1:" + collector.getAddress().getPort(),
-                "OTEL_BSP_SCHEDULE_DELAY", "200"));
-        try {
-            Http http = new Http(ServingTest.urlOnceReady(process, log)).with("traceparent", PARENT);
-            assertThat(http.get("/grape-varieties/SECRET-KEY").status()).isEqualTo(404);
-            String spans = "";
-            while (!spans.contains("GET /api")) {
-                byte[] more = received.poll(30, TimeUnit.SECONDS);
-                assertThat(more).as(spans).isNotNull();
-                spans += new String(more, StandardCharsets.ISO_8859_1);
-            }
-
-            assertThat(spans).contains("cellar-service", "GET /api/grape-varieties/{key}",
-                    "GrapeVarietyService.find", "GrapeVarietyRepository.findById", "FROM grape_variety",
-                    new String(HexFormat.of().parseHex(TRACE), StandardCharsets.ISO_8859_1),
-                    new String(HexFormat.of().parseHex("b7ad6b7169203331"), StandardCharsets.ISO_8859_1))
-                    .doesNotContain("SECRET");
-        } finally {
-            process.destroy();
-            collector.stop(0);
-        }
-    }
-
-    @Test
-    void logIsJsonOnDemandAndTellsRequestAndTrace(@TempDir Path directory) throws Exception {
+    void logIsJsonOnDemandAndNamesTheRequest(@TempDir Path directory) throws Exception {
         Path log = directory.resolve("log");
         Process process = ServingTest.process(ServedCellar.on("sqlite"), "", log,
                 Map.of("LOG_FORMAT", "json", "SQL_LOG", "DEBUG"));
         try {
             String url = ServingTest.urlOnceReady(process, log);
-            new Http(url).with("traceparent", PARENT).with("X-Request-Id", "r\"1").get("/vessels/3");
-            new Http(url).with("traceparent", "00-nonsense").with("X-Request-Id", "r2").get("/vessels/3");
+            new Http(url).with("X-Request-Id", "r1").get("/vessels/3");
         } finally {
             process.destroy();
         }
         assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
 
         List<JsonNode> lines = Files.readAllLines(log).stream().map(ObservedTest::json).toList();
-        List<JsonNode> ofTrace = lines.stream().filter(line -> line.at("/mdc/trace").asText().equals(TRACE)).toList();
-        assertThat(ofTrace).extracting(line -> line.path("formattedMessage").asText())
+        assertThat(lines.stream().filter(line -> line.at("/mdc/request").asText().equals("r1")))
+                .extracting(line -> line.path("formattedMessage").asText())
                 .anyMatch(message -> message.contains("FROM vessel"))
                 .anyMatch(message -> message.startsWith("GET /api/vessels/3 200 "));
-        assertThat(ofTrace).allMatch(line -> line.at("/mdc/request").asText().length() > 3);
-        assertThat(lines.stream().filter(line -> line.at("/mdc/request").asText().equals("r2")))
-                .hasSize(2).allMatch(line -> line.at("/mdc/trace").isMissingNode());
     }
 
     private static JsonNode json(String line) {

@@ -67,7 +67,7 @@ class OpenApiTest {
         assertThat(http.with("If-None-Match", plain.header("ETag")).get("/openapi.json").status()).isEqualTo(304);
         Http.Answer known = http.with("If-None-Match", tag).with("Accept-Encoding", "gzip").get("/openapi.json");
         assertThat(known.status()).isEqualTo(304);
-        assertThat(known.header("ETag")).isEqualTo(tag);
+        assertThat(known.header("ETag")).isIn(tag, plain.header("ETag"));
         Http.Answer wanted = http.with("If-Match", "\"a\", \"b\"").get("/openapi.json");
         assertThat(wanted.status()).isEqualTo(412);
         assertThat(wanted.body().path("status").asInt()).as(wanted.text()).isEqualTo(412);

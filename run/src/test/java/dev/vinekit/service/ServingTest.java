@@ -175,7 +175,7 @@ class ServingTest {
         String threads = "Requests run on " + (virtual ? "virtual threads" : "64 threads");
         assertThat(log).content().contains("/api/vessels/{key}", threads, "no access control")
                 .containsPattern("Sql seen-before - [0-9.]+ ms  SELECT")
-                .containsPattern("RequestGuard seen-before - GET /api/vessels 200 2 bytes \\d+ ms")
+                .containsPattern("AccessLog seen-before - GET /api/vessels 200 2 bytes \\d+ ms")
                 .doesNotContain("V-SECRET-9");
     }
 

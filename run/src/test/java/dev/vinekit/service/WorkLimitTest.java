@@ -10,8 +10,9 @@ import java.net.URLClassLoader;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.concurrent.TimeUnit;
+import org.eclipse.jetty.util.component.AbstractLifeCycle;
+import org.eclipse.jetty.util.thread.Scheduler;
 import org.junit.jupiter.api.Test;
-import org.xnio.XnioExecutor;
 
 /** How many requests the generated service works on at a time, where they are read late or in time. */
 class WorkLimitTest {
@@ -31,7 +32,6 @@ class WorkLimitTest {
             assertThat(limit.take()).as("one more, for a moment").isTrue();
             TimeUnit.MILLISECONDS.sleep(600);
             assertThat(limit.take()).as("one more, after a moment").isFalse();
-            assertThat(limit.isReached()).isTrue();
 
             readsLate();
             assertThat(limit.now()).isEqualTo(MOST / 2);
@@ -41,7 +41,6 @@ class WorkLimitTest {
             readsLate();
             assertThat(limit.now()).as("one at least").isEqualTo(1);
             limit.free(MOST);
-            assertThat(limit.isReached()).isTrue();
             limit.free(1);
             assertThat(limit.take()).isTrue();
             assertThat(limit.take()).isFalse();
@@ -65,15 +64,12 @@ class WorkLimitTest {
         try (URLClassLoader classes = classes()) {
             Limit limit = limit(classes);
             for (int i = 0; i < 5 * MOST; i++) {
-                assertThat(limit.isReached()).isFalse();
                 assertThat(limit.take()).isTrue();
             }
-            assertThat(limit.isReached()).isTrue();
             assertThat(limit.take()).isFalse();
             limit.free(4 * MOST);
             assertThat(limit.take()).as("there are as many as may be at a time").isFalse();
             limit.free(1);
-            assertThat(limit.isReached()).isFalse();
             assertThat(limit.take()).isTrue();
 
             limit.free(MOST);
@@ -102,27 +98,21 @@ class WorkLimitTest {
 
     private Limit limit(ClassLoader classes) throws ReflectiveOperationException {
         Class<?> type = classes.loadClass("com.example.cellar.support.WorkLimit");
-        Constructor<?> constructor = type.getDeclaredConstructor(int.class, XnioExecutor.class);
+        Constructor<?> constructor = type.getDeclaredConstructor(int.class, String.class, Scheduler.class);
         constructor.setAccessible(true);
-        return new Limit(constructor.newInstance(MOST, new Reader()));
+        return new Limit(constructor.newInstance(MOST, "", new Tasks()));
     }
 
-    /** A thread that does at once what it is to do at once. */
-    private final class Reader implements XnioExecutor {
+    /** Does at once what is to be done at once. */
+    private final class Tasks extends AbstractLifeCycle implements Scheduler {
         @Override
-        public void execute(Runnable command) {
-            command.run();
-        }
-
-        @Override
-        public Key executeAfter(Runnable command, long time, TimeUnit unit) {
-            later.add(command);
-            return () -> later.remove(command);
-        }
-
-        @Override
-        public Key executeAtInterval(Runnable command, long time, TimeUnit unit) {
-            throw new UnsupportedOperationException();
+        public Task schedule(Runnable task, long delay, TimeUnit unit) {
+            if (delay == 0) {
+                task.run();
+                return () -> false;
+            }
+            later.add(task);
+            return () -> later.remove(task);
         }
     }
 
@@ -130,10 +120,6 @@ class WorkLimitTest {
     private record Limit(Object limit) {
         boolean take() throws ReflectiveOperationException {
             return (boolean) call("take");
-        }
-
-        boolean isReached() throws ReflectiveOperationException {
-            return (boolean) call("isReached");
         }
 
         int now() throws ReflectiveOperationException {

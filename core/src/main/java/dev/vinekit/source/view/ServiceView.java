@@ -27,7 +27,6 @@ import java.util.Optional;
  * @param replicas whether it can read from databases that follow the one that it writes to
  * @param poolers whether a pooler may stand before the database that lends a connection for a transaction only
  * @param metrics whether it measures what it does
- * @param traces whether it tells what belongs to one request
  * @param artifactName the name of the project
  * @param description where on the class path the description of the interface is
  * @param firstCollection a collection that can be listed
@@ -97,7 +96,6 @@ public record ServiceView(
         boolean replicas,
         boolean poolers,
         boolean metrics,
-        boolean traces,
         LimitsView limits,
         List<EntityView> entities,
         List<EntityView> tables,

@@ -111,7 +111,6 @@ public final class ServiceViews {
                 mapping.conventions().server() && engine.replicates(),
                 engine.pooled(),
                 mapping.conventions().metrics(),
-                mapping.conventions().traces(),
                 new ServiceView.LimitsView(
                         Limits.ROWS_OF_A_PAGE, Limits.USUAL_ROWS_OF_A_PAGE, Limits.ROWS_TO_CREATE),
                 entities,

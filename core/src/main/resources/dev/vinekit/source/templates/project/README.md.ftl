@@ -91,16 +91,13 @@ providers of that.
 | `HTTP_HOSTS` | those of this machine alone | names that requests may call the service by, with commas between; any where `HTTP_HOST` is another |
 | `HTTP_LEAVE_SECONDS` | 0 | how long the service goes on, and says that it is not ready, when it is stopped |
 | `HTTP_STOP_SECONDS` | 20 | how long running requests may go on then |
-| `HTTP_COMPRESSION` | true | whether long answers are compressed for clients that ask for it; those with an `ETag` are not |
+| `HTTP_COMPRESSION` | true | whether long answers are compressed for clients that ask for it |
 | `HTTP_CORS_ORIGINS` | none | origins whose pages may use the service, with commas between; `*` for any |
 </#if>
 | `LOG_LEVEL` | INFO | DEBUG, INFO, WARN or ERROR |
-| `LOG_FORMAT` | text | json: an object on a line, with the identifiers of request and trace |
+| `LOG_FORMAT` | text | json: an object on a line, with the identifier of the request |
 <#if s.server && s.metrics>
 | `METRICS_PORT` | that of the service | another port on which alone `/metrics` is, for Prometheus |
-</#if>
-<#if s.server && s.traces>
-| `OTEL_EXPORTER_OTLP_ENDPOINT` | no traces | where traces go, such as `http://localhost:4318`; with the other variables of OpenTelemetry |
 </#if>
 | `SQL_LOG` | INFO | DEBUG shows each statement with its time, TRACE its values too |
 <#if s.server>

@@ -33,13 +33,6 @@
       </dependency>
 </#if>
 </#list>
-<#if s.withPage>
-      <dependency>
-        <groupId>org.webjars.npm</groupId>
-        <artifactId>lit-html</artifactId>
-        <version>${v["lit-html"]}</version>
-      </dependency>
-</#if>
 <#if s.server>
       <dependency>
         <groupId>org.jboss.logging</groupId>
@@ -63,9 +56,19 @@
       <version>${v["resteasy"]}</version>
     </dependency>
     <dependency>
-      <groupId>io.undertow</groupId>
-      <artifactId>undertow-servlet</artifactId>
-      <version>${v["undertow"]}</version>
+      <groupId>org.eclipse.jetty.ee10</groupId>
+      <artifactId>jetty-ee10-servlet</artifactId>
+      <version>${v["jetty"]}</version>
+    </dependency>
+    <dependency>
+      <groupId>org.eclipse.jetty.compression</groupId>
+      <artifactId>jetty-compression-server</artifactId>
+      <version>${v["jetty"]}</version>
+    </dependency>
+    <dependency>
+      <groupId>org.eclipse.jetty.compression</groupId>
+      <artifactId>jetty-compression-gzip</artifactId>
+      <version>${v["jetty"]}</version>
     </dependency>
 <#else>
     <dependency>
@@ -99,43 +102,19 @@
       <version>${v["hikaricp"]}</version>
     </dependency>
 </#if>
+<#if s.withPage>
+    <dependency>
+      <groupId>org.webjars.npm</groupId>
+      <artifactId>lit-html</artifactId>
+      <version>${v["lit-html"]}</version>
+      <scope>runtime</scope>
+    </dependency>
+</#if>
 <#if s.metrics>
     <dependency>
       <groupId>io.micrometer</groupId>
       <artifactId>micrometer-<#if s.server>registry-prometheus<#else>core</#if></artifactId>
       <version>${v["micrometer"]}</version>
-    </dependency>
-</#if>
-<#if s.traces>
-    <dependency>
-      <groupId>io.opentelemetry</groupId>
-      <artifactId>opentelemetry-api</artifactId>
-      <version>${v["opentelemetry"]}</version>
-    </dependency>
-</#if>
-<#if s.traces && s.server>
-    <dependency>
-      <groupId>io.opentelemetry</groupId>
-      <artifactId>opentelemetry-sdk-extension-autoconfigure</artifactId>
-      <version>${v["opentelemetry"]}</version>
-    </dependency>
-    <dependency>
-      <groupId>io.opentelemetry</groupId>
-      <artifactId>opentelemetry-exporter-otlp</artifactId>
-      <version>${v["opentelemetry"]}</version>
-      <scope>runtime</scope>
-      <exclusions>
-        <exclusion>
-          <groupId>io.opentelemetry</groupId>
-          <artifactId>opentelemetry-exporter-sender-okhttp</artifactId>
-        </exclusion>
-      </exclusions>
-    </dependency>
-    <dependency>
-      <groupId>io.opentelemetry</groupId>
-      <artifactId>opentelemetry-exporter-sender-jdk</artifactId>
-      <version>${v["opentelemetry"]}</version>
-      <scope>runtime</scope>
     </dependency>
 </#if>
 <#if s.secured>

@@ -1,10 +1,4 @@
-<#if s.traces>
-import io.opentelemetry.sdk.autoconfigure.AutoConfiguredOpenTelemetrySdk;
-</#if>
 import java.util.List;
-<#if s.traces>
-import java.util.Map;
-</#if>
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -26,11 +20,6 @@ public final class Main {
                 Rehearsal.run(System.getenv());
                 return;
             }
-<#if s.traces>
-            if (System.getenv("OTEL_EXPORTER_OTLP_ENDPOINT") != null || System.getenv("OTEL_TRACES_EXPORTER") != null) {
-                exportTraces();
-            }
-</#if>
             Server server = Server.start(Settings.from(System.getenv()));
             Runtime.getRuntime().addShutdownHook(new Thread(server::close, "stop"));
         } catch (IllegalArgumentException | IllegalStateException e) {
@@ -39,13 +28,4 @@ public final class Main {
             System.exit(1);
         }
     }
-<#if s.traces>
-
-    /** Hands traces, and nothing else, to whom the variables of OpenTelemetry name. */
-    private static void exportTraces() {
-        Traces.to(AutoConfiguredOpenTelemetrySdk.builder().setResultAsGlobal().addPropertiesSupplier(() -> Map.of(
-                "otel.service.name", ${s.artifactName}, "otel.exporter.otlp.protocol", "http/protobuf",
-                "otel.metrics.exporter", "none", "otel.logs.exporter", "none")).build().getOpenTelemetrySdk());
-    }
-</#if>
 }

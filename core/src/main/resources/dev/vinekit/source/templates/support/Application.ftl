@@ -84,7 +84,7 @@ public final class Application {
 <#if !s.server>
         providers.add(new RequestIdFilter());
 </#if>
-<#if s.metrics || s.traces>
+<#if s.metrics>
         providers.add(new RouteFilter(settings.http().basePath()));
 </#if>
 <#if s.secured>

@@ -3,28 +3,19 @@ import java.util.Locale;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/** The time that a statement takes, with the reading of its rows: what is logged<#if s.metrics>, measured</#if><#if s.traces> and traced</#if>. */
+/** The time that a statement takes, with the reading of its rows: what is logged<#if s.metrics>, measured</#if>. */
 final class Execution {
     private static final Logger LOG = LoggerFactory.getLogger(Sql.class);
 
     private final String sql;
     private final long begin = System.nanoTime();
-<#if s.traces>
-    private final Traces.Part part;
-</#if>
 
     Execution(String sql) {
         this.sql = sql;
-<#if s.traces>
-        this.part = Traces.statement(sql);
-</#if>
     }
 
     /** Ends it; what is logged has the values only at the level TRACE. */
     void end(Object... values) {
-<#if s.traces>
-        part.end();
-</#if>
 <#if s.metrics>
         Measures.statement(sql, begin);
 </#if>

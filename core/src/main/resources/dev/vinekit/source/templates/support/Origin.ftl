@@ -1,4 +1,4 @@
-<#if s.metrics || s.traces>
+<#if s.metrics>
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 

@@ -36,15 +36,8 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     private static Response response(ProblemException known) {
         Response.ResponseBuilder response = Response.status(known.problem().status());
         if (known.problem().status() == 503) {
-<#if s.server>
-            if (!Cancellation.isCurrent()) {
-                LOG.warn("The database<#if s.secured>, or what has the keys of tokens,</#if> does not answer, or not in time: {}",
-                        String.valueOf(known.getCause()));
-            }
-<#else>
             LOG.warn("The database<#if s.secured>, or what has the keys of tokens,</#if> does not answer, or not in time: {}",
                     String.valueOf(known.getCause()));
-</#if>
             response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
         }
 <#if s.secured>

@@ -13,10 +13,7 @@ public final class RequestIdFilter implements ContainerRequestFilter, ContainerR
 <#if s.metrics>
     private static final String BEGIN = RequestIdFilter.class.getName() + ".begin";
 </#if>
-<#if s.traces>
-    private static final String PART = RequestIdFilter.class.getName() + ".part";
-</#if>
-<#if s.metrics || s.traces>
+<#if s.metrics>
 
 </#if>
     @Override
@@ -25,20 +22,12 @@ public final class RequestIdFilter implements ContainerRequestFilter, ContainerR
 <#if s.metrics>
         request.setProperty(BEGIN, System.nanoTime());
 </#if>
-<#if s.traces>
-        request.setProperty(PART, Traces.request(request::getHeaderString));
-</#if>
     }
 
     @Override
     public void filter(ContainerRequestContext request, ContainerResponseContext response) {
         if (RequestIds.current() != null) {
             response.getHeaders().putSingle(RequestIds.HEADER, RequestIds.current());
-<#if s.traces>
-            if (request.getProperty(PART) instanceof Traces.Part part) {
-                part.end(request.getMethod(), RequestIds.route(), response.getStatus());
-            }
-</#if>
 <#if s.metrics>
             if (request.getProperty(BEGIN) instanceof Long begin) {
                 Measures.request(request.getMethod(), RequestIds.route(), response.getStatus(), begin);

@@ -8,7 +8,7 @@ final class RequestIds {
     static final String HEADER = "X-Request-Id";
 
     private static final String KEY = "request";
-<#if s.metrics || s.traces>
+<#if s.metrics>
     private static final String ROUTE = "route";
 </#if>
     private static final Pattern GIVEN = Pattern.compile("[A-Za-z0-9._~-]{1,64}");
@@ -36,11 +36,11 @@ final class RequestIds {
 
     static void end() {
         MDC.remove(KEY);
-<#if s.metrics || s.traces>
+<#if s.metrics>
         MDC.remove(ROUTE);
 </#if>
     }
-<#if s.metrics || s.traces>
+<#if s.metrics>
 
     /** Puts the route of the request into what this thread logs until {@link #end}. */
     static void route(String route) {

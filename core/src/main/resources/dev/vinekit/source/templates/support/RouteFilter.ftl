@@ -1,4 +1,4 @@
-<#if s.metrics || s.traces>
+<#if s.metrics>
 import jakarta.ws.rs.Path;
 import jakarta.ws.rs.container.ContainerRequestContext;
 import jakarta.ws.rs.container.ContainerRequestFilter;

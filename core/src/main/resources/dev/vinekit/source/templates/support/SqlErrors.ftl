@@ -68,7 +68,7 @@ public final class SqlErrors {
             return ProblemException.uncertain(error.getCause());
         }
         SqlError refusal = SqlError.of(error);
-        if (isConnection(error)<#if s.server> || Cancellation.isCurrent()</#if>) {
+        if (isConnection(error)) {
             return ProblemException.unavailable(error);
         }
         boolean rowIsReferredTo = deleting || refusal.kind() == SqlError.Kind.REFERRED;

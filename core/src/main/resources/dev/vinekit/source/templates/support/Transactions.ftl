@@ -72,9 +72,6 @@ public final class Transactions {
 
     /** Runs work that reads. It may be run again on another connection, if the first breaks. */
     public <T> T read(Work<T> work) {
-<#if s.traces>
-        Traces.Part call = Traces.call();
-</#if>
         long begin = System.nanoTime();
         try {
 <#if s.replicas>
@@ -100,10 +97,6 @@ public final class Transactions {
             }
         } catch (SQLException e) {
             throw errors.translate(e, false);
-<#if s.traces>
-        } finally {
-            call.end();
-</#if>
         }
     }
 
@@ -197,17 +190,6 @@ public final class Transactions {
     }
 
     private <T> T inOne(Work<T> work, boolean deleting) {
-<#if s.traces>
-        Traces.Part call = Traces.call();
-        try {
-            return withPatience(work, deleting);
-        } finally {
-            call.end();
-        }
-    }
-
-    private <T> T withPatience(Work<T> work, boolean deleting) {
-</#if>
         long begin = System.nanoTime();
         for (int pause = SHORTEST_PAUSE_MILLIS; ; pause = Math.min(2 * pause, LONGEST_PAUSE_MILLIS)) {
             try {
