@@ -5,22 +5,19 @@ import java.util.Locale;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/** The time that a statement takes, with the reading of its rows: what is logged, measured and traced. */
+/** The time that a statement takes, with the reading of its rows: what is logged, measured. */
 final class Execution {
     private static final Logger LOG = LoggerFactory.getLogger(Sql.class);
 
     private final String sql;
     private final long begin = System.nanoTime();
-    private final Traces.Part part;
 
     Execution(String sql) {
         this.sql = sql;
-        this.part = Traces.statement(sql);
     }
 
     /** Ends it; what is logged has the values only at the level TRACE. */
     void end(Object... values) {
-        part.end();
         Measures.statement(sql, begin);
         if (LOG.isDebugEnabled()) {
             String time = String.format(Locale.ROOT, "%.1f", (System.nanoTime() - begin) / 1e6);

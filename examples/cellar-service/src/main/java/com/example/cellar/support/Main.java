@@ -1,8 +1,6 @@
 package com.example.cellar.support;
 
-import io.opentelemetry.sdk.autoconfigure.AutoConfiguredOpenTelemetrySdk;
 import java.util.List;
-import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -24,9 +22,6 @@ public final class Main {
                 Rehearsal.run(System.getenv());
                 return;
             }
-            if (System.getenv("OTEL_EXPORTER_OTLP_ENDPOINT") != null || System.getenv("OTEL_TRACES_EXPORTER") != null) {
-                exportTraces();
-            }
             Server server = Server.start(Settings.from(System.getenv()));
             Runtime.getRuntime().addShutdownHook(new Thread(server::close, "stop"));
         } catch (IllegalArgumentException | IllegalStateException e) {
@@ -34,12 +29,5 @@ public final class Main {
             LOG.debug("The reason", e);
             System.exit(1);
         }
-    }
-
-    /** Hands traces, and nothing else, to whom the variables of OpenTelemetry name. */
-    private static void exportTraces() {
-        Traces.to(AutoConfiguredOpenTelemetrySdk.builder().setResultAsGlobal().addPropertiesSupplier(() -> Map.of(
-                "otel.service.name", "cellar-service", "otel.exporter.otlp.protocol", "http/protobuf",
-                "otel.metrics.exporter", "none", "otel.logs.exporter", "none")).build().getOpenTelemetrySdk());
     }
 }

@@ -9,25 +9,18 @@ import jakarta.ws.rs.core.EntityTag;
 import jakarta.ws.rs.core.MediaType;
 import jakarta.ws.rs.core.Request;
 import jakarta.ws.rs.core.Response;
-import jakarta.ws.rs.core.Variant;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
-import java.util.zip.GZIPOutputStream;
 
-/** The description of this interface (OpenAPI 3.1), written once: as it is, and compressed for those who take that. */
+/** The description of this interface (OpenAPI 3.1). */
 @Path("openapi.json")
 @Produces(MediaType.APPLICATION_JSON)
 public final class OpenApi {
-    private static final Variant PLAIN = new Variant(MediaType.APPLICATION_JSON_TYPE, (String) null, "identity");
-    private static final Variant GZIP = new Variant(MediaType.APPLICATION_JSON_TYPE, (String) null, "gzip");
-
     private final String basePath;
-    private final AtomicReference<Texts> texts = new AtomicReference<>();
+    private final AtomicReference<byte[]> text = new AtomicReference<>();
 
     /**
      * The description in {@code openapi.json}, which is read when it is first asked for.
@@ -38,44 +31,26 @@ public final class OpenApi {
         this.basePath = basePath;
     }
 
-    /** What is sent. */
-    private static final class Texts {
-        private final byte[] plain;
-        private final byte[] gzip;
-        private final String state;
-
-        Texts(String basePath) {
-            try (InputStream file = OpenApi.class.getResourceAsStream("/openapi.json")) {
-                ObjectNode description = (ObjectNode) Json.MAPPER.readTree(file);
-                description.putArray("servers").addObject().put("url", basePath);
-                plain = Json.MAPPER.writeValueAsBytes(description);
-                gzip = compressed(plain);
-            } catch (IOException e) {
-                throw new UncheckedIOException("openapi.json cannot be read", e);
-            }
-            state = UUID.nameUUIDFromBytes(plain).toString();
-        }
-
-        private static byte[] compressed(byte[] text) throws IOException {
-            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-            try (GZIPOutputStream zip = new GZIPOutputStream(bytes)) {
-                zip.write(text);
-            }
-            return bytes.toByteArray();
-        }
-    }
-
     /** The description. */
     @GET
     public Response description(@Context Request request) {
-        Texts sent = texts.updateAndGet(made -> made == null ? new Texts(basePath) : made);
-        boolean compressed = GZIP.equals(request.selectVariant(List.of(PLAIN, GZIP)));
-        EntityTag tag = new EntityTag(compressed ? sent.state + "-gzip" : sent.state);
+        byte[] sent = text.updateAndGet(made -> made == null ? text() : made);
+        EntityTag tag = new EntityTag(UUID.nameUUIDFromBytes(sent).toString());
         Response.ResponseBuilder known = request.evaluatePreconditions(tag);
-        if (known != null) {
-            return known.tag(tag).build();
+        if (known != null && known.build().getStatusInfo().getFamily() == Response.Status.Family.CLIENT_ERROR) {
+            throw ProblemException.changed();
         }
-        return (compressed ? Response.ok(sent.gzip, GZIP) : Response.ok(sent.plain, MediaType.APPLICATION_JSON_TYPE))
-                .tag(tag).build();
+        return known != null ? known.tag(tag).build() : Response.ok(sent, MediaType.APPLICATION_JSON_TYPE).tag(tag)
+                .build();
+    }
+
+    private byte[] text() {
+        try (InputStream file = OpenApi.class.getResourceAsStream("/openapi.json")) {
+            ObjectNode description = (ObjectNode) Json.MAPPER.readTree(file);
+            description.putArray("servers").addObject().put("url", basePath);
+            return Json.MAPPER.writeValueAsBytes(description);
+        } catch (IOException e) {
+            throw new UncheckedIOException("openapi.json cannot be read", e);
+        }
     }
 }

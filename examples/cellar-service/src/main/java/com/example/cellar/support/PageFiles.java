@@ -1,12 +1,17 @@
 package com.example.cellar.support;
 
-import io.undertow.Handlers;
-import io.undertow.server.HttpHandler;
-import io.undertow.server.handlers.AllowedMethodsHandler;
-import io.undertow.server.handlers.PathHandler;
-import io.undertow.server.handlers.resource.ClassPathResourceManager;
-import io.undertow.util.HttpString;
-import io.undertow.util.Methods;
+import org.eclipse.jetty.http.HttpHeader;
+import org.eclipse.jetty.http.HttpMethod;
+import org.eclipse.jetty.http.HttpStatus;
+import org.eclipse.jetty.http.pathmap.PathSpec;
+import org.eclipse.jetty.server.Handler;
+import org.eclipse.jetty.server.Request;
+import org.eclipse.jetty.server.Response;
+import org.eclipse.jetty.server.handler.ContextHandler;
+import org.eclipse.jetty.server.handler.PathMappingsHandler;
+import org.eclipse.jetty.server.handler.ResourceHandler;
+import org.eclipse.jetty.util.Callback;
+import org.eclipse.jetty.util.resource.ResourceFactory;
 
 /** The page for people: files of the class path, which read all else that they show from the service itself. */
 final class PageFiles {
@@ -22,28 +27,46 @@ final class PageFiles {
     /**
      * Answers with the page at {@code /}, and with its files below {@code /page}.
      *
-     * @param service answers everything else
      * @param basePath where the service's description is, to which the page finds by a link (RFC 8631)
      */
-    static HttpHandler beside(PathHandler service, String basePath) {
-        return service
-                .addExactPath("/", guarded(folder("page"), "<" + basePath + "/openapi.json>; rel=\"service-desc\""))
-                .addPrefixPath("/page", guarded(folder("page"), ""))
-                .addPrefixPath("/page/lib", guarded(folder(LIBRARY), ""));
+    static void add(PathMappingsHandler paths, String basePath) {
+        paths.addMapping(PathSpec.from(""),
+                new Guarded(folder("/", "page"), "<" + basePath + "/openapi.json>; rel=\"service-desc\""));
+        paths.addMapping(PathSpec.from("/page/*"), new Guarded(folder("/page", "page"), ""));
+        paths.addMapping(PathSpec.from("/page/lib/*"), new Guarded(folder("/page/lib", LIBRARY), ""));
     }
 
-    private static HttpHandler folder(String name) {
-        return Handlers.resource(new ClassPathResourceManager(PageFiles.class.getClassLoader(), name)).setCacheTime(0);
+    private static Handler folder(String path, String name) {
+        ResourceHandler files = new ResourceHandler();
+        ContextHandler context = new ContextHandler(files, path);
+        context.setBaseResource(ResourceFactory.of(context).newClassLoaderResource(name));
+        context.setErrorHandler(new ErrorResponses());
+        files.setCacheControl("no-cache");
+        files.setDirAllowed(false);
+        return context;
     }
 
-    private static HttpHandler guarded(HttpHandler files, String link) {
-        return new AllowedMethodsHandler(exchange -> {
-            exchange.getResponseHeaders().put(new HttpString("Content-Security-Policy"), POLICY)
-                    .put(new HttpString("Referrer-Policy"), "no-referrer");
-            if (!link.isEmpty()) {
-                exchange.getResponseHeaders().put(new HttpString("Link"), link);
+    /** Gives the files their headers. */
+    private static final class Guarded extends Handler.Wrapper {
+        private final String link;
+
+        Guarded(Handler files, String link) {
+            super(files);
+            this.link = link;
+        }
+
+        @Override
+        public boolean handle(Request request, Response response, Callback callback) throws Exception {
+            if (!HttpMethod.GET.is(request.getMethod()) && !HttpMethod.HEAD.is(request.getMethod())) {
+                response.getHeaders().put(HttpHeader.ALLOW, "GET, HEAD");
+                Response.writeError(request, response, callback, HttpStatus.METHOD_NOT_ALLOWED_405);
+                return true;
             }
-            files.handleRequest(exchange);
-        }, Methods.GET, Methods.HEAD);
+            response.getHeaders().put("Content-Security-Policy", POLICY);
+            if (!link.isEmpty()) {
+                response.getHeaders().put(HttpHeader.LINK, link);
+            }
+            return super.handle(request, response, callback);
+        }
     }
 }

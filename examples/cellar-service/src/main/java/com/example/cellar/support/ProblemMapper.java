@@ -38,10 +38,8 @@ public final class ProblemMapper implements ExceptionMapper<Throwable> {
     private static Response response(ProblemException known) {
         Response.ResponseBuilder response = Response.status(known.problem().status());
         if (known.problem().status() == 503) {
-            if (!Cancellation.isCurrent()) {
-                LOG.warn("The database does not answer, or not in time: {}",
-                        String.valueOf(known.getCause()));
-            }
+            LOG.warn("The database does not answer, or not in time: {}",
+                    String.valueOf(known.getCause()));
             response.header(HttpHeaders.RETRY_AFTER, SECONDS_TO_WAIT);
         }
         return response(response, known.problem());

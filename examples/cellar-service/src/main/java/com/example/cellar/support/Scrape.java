@@ -12,20 +12,25 @@ import io.micrometer.core.instrument.binder.system.ProcessorMetrics;
 import io.micrometer.core.instrument.binder.system.UptimeMetrics;
 import io.micrometer.prometheusmetrics.PrometheusConfig;
 import io.micrometer.prometheusmetrics.PrometheusMeterRegistry;
-import io.undertow.Undertow;
-import io.undertow.server.HttpHandler;
-import io.undertow.server.handlers.AllowedMethodsHandler;
-import io.undertow.server.handlers.BlockingHandler;
-import io.undertow.util.Headers;
-import io.undertow.util.Methods;
 import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import org.eclipse.jetty.http.HttpHeader;
+import org.eclipse.jetty.http.HttpMethod;
+import org.eclipse.jetty.http.HttpStatus;
+import org.eclipse.jetty.http.pathmap.PathSpec;
+import org.eclipse.jetty.server.Handler;
+import org.eclipse.jetty.server.Request;
+import org.eclipse.jetty.server.Response;
+import org.eclipse.jetty.server.handler.PathMappingsHandler;
+import org.eclipse.jetty.util.BufferUtil;
+import org.eclipse.jetty.util.Callback;
+import org.eclipse.jetty.util.component.LifeCycle;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.xnio.XnioWorker;
 
-/** What the service measures, in the text format of Prometheus, for whoever scrapes it. */
+/** What the service measures, in the text format of Prometheus, for those who scrape it. */
 final class Scrape implements AutoCloseable {
     static final String PATH = "/metrics";
 
@@ -34,7 +39,7 @@ final class Scrape implements AutoCloseable {
 
     private final PrometheusMeterRegistry registry = new PrometheusMeterRegistry(PrometheusConfig.DEFAULT);
     private final AtomicReference<JvmGcMetrics> collections = new AtomicReference<>();
-    private Optional<Undertow> port = Optional.empty();
+    private Optional<org.eclipse.jetty.server.Server> port = Optional.empty();
 
     Scrape() {
         Metrics.addRegistry(registry);
@@ -64,46 +69,53 @@ final class Scrape implements AutoCloseable {
     }
 
     /** Shows how much there is to do at the moment, and from where on requests are refused. */
-    void measure(Workload workload) {
-        Gauge.builder("http.server.active_requests", workload::size).description("Requests that are worked on")
+    void measure(WorkLimit work) {
+        Gauge.builder("http.server.active_requests", work::size).description("Requests that are worked on")
                 .register(registry);
-        Gauge.builder("http.server.active_requests.limit", workload::limit)
+        Gauge.builder("http.server.active_requests.limit", work::now)
                 .description("From where on requests are refused, after a moment").register(registry);
     }
 
-    HttpHandler handler() {
-        return new AllowedMethodsHandler(new BlockingHandler(exchange -> {
-            if (collections.get() == null) {
-                measureJava();
+    Handler handler() {
+        return new Handler.Abstract() {
+            @Override
+            public boolean handle(Request request, Response response, Callback callback) {
+                if (!HttpMethod.GET.is(request.getMethod()) && !HttpMethod.HEAD.is(request.getMethod())) {
+                    response.getHeaders().put(HttpHeader.ALLOW, "GET, HEAD");
+                    Response.writeError(request, response, callback, HttpStatus.METHOD_NOT_ALLOWED_405);
+                    return true;
+                }
+                if (collections.get() == null) {
+                    measureJava();
+                }
+                response.getHeaders().put(HttpHeader.CONTENT_TYPE, TEXT);
+                response.write(true, BufferUtil.toBuffer(registry.scrape(), StandardCharsets.UTF_8), callback);
+                return true;
             }
-            exchange.getResponseHeaders().put(Headers.CONTENT_TYPE, TEXT);
-            exchange.getResponseSender().send(registry.scrape());
-        }), Methods.GET, Methods.HEAD);
+        };
     }
 
     /** Answers on a port of its own. */
-    void listen(XnioWorker worker, String host, int number) {
-        Undertow server = Undertow.builder().setWorker(worker).addHttpListener(number, host, exchange -> {
-            if (exchange.getRequestPath().equals(PATH)) {
-                handler().handleRequest(exchange);
-            } else {
-                exchange.setStatusCode(404).endExchange();
-            }
-        }).build();
+    void listen(String host, int number) {
+        org.eclipse.jetty.server.Server server
+                = new org.eclipse.jetty.server.Server(new InetSocketAddress(host, number));
+        PathMappingsHandler paths = new PathMappingsHandler();
+        paths.addMapping(PathSpec.from(PATH), handler());
+        server.setHandler(paths);
+        server.setErrorHandler(new ErrorResponses());
         try {
             server.start();
-        } catch (RuntimeException e) {
+        } catch (Exception e) {
             throw new IllegalStateException("Port " + number + " on " + host
                     + " is in use. Set METRICS_PORT to another one.", e);
         }
         port = Optional.of(server);
-        int open = ((InetSocketAddress) server.getListenerInfo().get(0).getAddress()).getPort();
-        LOG.info("Metrics are at http://{}:{}{}", host, open, PATH);
+        LOG.info("Metrics are at http://{}:{}{}", host, server.getURI().getPort(), PATH);
     }
 
     @Override
     public void close() {
-        port.ifPresent(Undertow::stop);
+        port.ifPresent(server -> LifeCycle.stop(server));
         Metrics.removeRegistry(registry);
         JvmGcMetrics bound = collections.get();
         if (bound != null) {

@@ -88,7 +88,6 @@ public final class Sql {
 
     /** Binds values in order. */
     static PreparedStatement bind(PreparedStatement statement, Object... values) throws SQLException {
-        Cancellation.note(statement);
         for (int i = 0; i < values.length; i++) {
             statement.setObject(i + 1, databaseValue(values[i]));
         }

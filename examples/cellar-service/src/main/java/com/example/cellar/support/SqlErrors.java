@@ -74,7 +74,7 @@ public final class SqlErrors {
             return ProblemException.uncertain(error.getCause());
         }
         SqlError refusal = SqlError.of(error);
-        if (isConnection(error) || Cancellation.isCurrent()) {
+        if (isConnection(error)) {
             return ProblemException.unavailable(error);
         }
         boolean rowIsReferredTo = deleting || refusal.kind() == SqlError.Kind.REFERRED;

@@ -57,7 +57,6 @@ public final class Transactions {
 
     /** Runs work that reads. It may be run again on another connection, if the first breaks. */
     public <T> T read(Work<T> work) {
-        Traces.Part call = Traces.call();
         long begin = System.nanoTime();
         try {
             try {
@@ -70,8 +69,6 @@ public final class Transactions {
             }
         } catch (SQLException e) {
             throw errors.translate(e, false);
-        } finally {
-            call.end();
         }
     }
 
@@ -158,15 +155,6 @@ public final class Transactions {
     }
 
     private <T> T inOne(Work<T> work, boolean deleting) {
-        Traces.Part call = Traces.call();
-        try {
-            return withPatience(work, deleting);
-        } finally {
-            call.end();
-        }
-    }
-
-    private <T> T withPatience(Work<T> work, boolean deleting) {
         long begin = System.nanoTime();
         for (int pause = SHORTEST_PAUSE_MILLIS; ; pause = Math.min(2 * pause, LONGEST_PAUSE_MILLIS)) {
             try {

@@ -3,14 +3,19 @@ package com.example.cellar.support;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
-import org.xnio.XnioExecutor;
+import org.eclipse.jetty.http.HttpStatus;
+import org.eclipse.jetty.server.Handler;
+import org.eclipse.jetty.server.Request;
+import org.eclipse.jetty.server.Response;
+import org.eclipse.jetty.util.Callback;
+import org.eclipse.jetty.util.thread.Scheduler;
 
 /**
  * How many requests may be worked on at a time. What comes all at once may be many; when there are too many for longer
  * than a moment, it is no more than can be answered soon, and fewer still while requests wait in their sockets, because
  * what is worked on takes the processor from the threads that read them.
  */
-final class WorkLimit {
+final class WorkLimit extends Handler.Wrapper {
     /** A moment: what comes all at once, or while the database pauses, may be more than can be answered all at once. */
     private static final long MOMENT = TimeUnit.MILLISECONDS.toNanos(500);
     private static final int TIMES_AT_ONCE = 5;
@@ -20,11 +25,12 @@ final class WorkLimit {
 
     private static final long LOOK = TimeUnit.MILLISECONDS.toNanos(20);
 
-    /** So late may a thread that reads requests be. */
+    /** So late may a task be that is to run now. */
     private static final long LATE = TimeUnit.MILLISECONDS.toNanos(10);
 
     private final int most;
-    private final XnioExecutor reader;
+    private final String health;
+    private final Scheduler scheduler;
     private final AtomicInteger count = new AtomicInteger();
     private final AtomicInteger limit;
 
@@ -37,12 +43,29 @@ final class WorkLimit {
     /** When somebody last came for whom there was no place. */
     private final AtomicLong last = new AtomicLong();
 
-    /** @param reader a thread that reads requests */
-    WorkLimit(int most, XnioExecutor reader) {
+    /** @param health below which every request is worked on */
+    WorkLimit(int most, String health, Scheduler scheduler) {
         this.most = most;
-        this.reader = reader;
+        this.health = health;
+        this.scheduler = scheduler;
         this.limit = new AtomicInteger(most);
         this.more = new AtomicInteger(atOnce());
+    }
+
+    @Override
+    public boolean handle(Request request, Response response, Callback callback) throws Exception {
+        String path = request.getHttpURI().getPath();
+        if (path.equals(health) || path.startsWith(health + "/")) {
+            return super.handle(request, response, callback);
+        } else if (!take()) {
+            Response.writeError(request, response, callback, HttpStatus.SERVICE_UNAVAILABLE_503);
+            return true;
+        }
+        try {
+            return super.handle(request, response, callback);
+        } finally {
+            free(); // the response is made, if not sent: a client that does not read it holds no place
+        }
     }
 
     /** What may come all at once beyond what is worked on at a time. */
@@ -51,7 +74,7 @@ final class WorkLimit {
     }
 
     /** Takes one more if there is room, or only now is none. */
-    boolean take() {
+    private boolean take() {
         boolean taken = count.incrementAndGet() <= limit.get()
                 || isMoment() && more.getAndUpdate(left -> Math.max(0, left - 1)) > 0;
         if (!taken) {
@@ -61,13 +84,13 @@ final class WorkLimit {
     }
 
     /** One less is worked on. */
-    void free() {
+    private void free() {
         count.decrementAndGet();
     }
 
-    /** Whether one more would not be taken. */
-    boolean isReached() {
-        return crowded.get() != 0 && count.get() >= limit.get() && !(isMoment() && more.get() > 0);
+    /** How many are worked on. */
+    int size() {
+        return count.get();
     }
 
     /** The limit at the moment. */
@@ -80,15 +103,15 @@ final class WorkLimit {
         long now = System.nanoTime();
         last.set(now);
         if (crowded.compareAndSet(0, now | 1)) {
-            reader.execute(this::look);
+            scheduler.schedule(this::look, 0, TimeUnit.NANOSECONDS);
         }
         return now - crowded.get() < MOMENT;
     }
 
-    /** Looks, as long as there is too much to do, how late the thread comes to what it has to do. */
+    /** Looks, as long as there is too much to do, how late tasks are. */
     private void look() {
         long begin = System.nanoTime();
-        reader.executeAfter(() -> adapt(System.nanoTime() - begin - LOOK), LOOK, TimeUnit.NANOSECONDS);
+        scheduler.schedule(() -> adapt(System.nanoTime() - begin - LOOK), LOOK, TimeUnit.NANOSECONDS);
     }
 
     private void adapt(long late) {
