@@ -18,6 +18,16 @@ prepare() { # ENGINE [NAME...]: makes the service, and a database for each name,
     while [ ! -s "$work/url" ]; do sleep 0.2; done
   fi
 }
+with_features() { # FEATURE...: makes the service again with these
+  local features; features=$(printf '%s: true, ' "$@")
+  cat > "$work/service/vinekit.yaml" <<Y
+source: {script: src/main/resources/db/schema.sql, engine: $engine}
+project: {package: com.example.cellar}
+features: { ${features%, } }
+Y
+  "$home/vinekit" generate --dir "$work/service" --quiet >/dev/null
+  (cd "$work/service" && mvn -q -B compile)
+}
 database() { # NAME: sets the variables that say where its database is
   export DB_USER=sa DB_PASSWORD= DB_URL="jdbc:h2:$work/$1"
   if [ "$engine" != h2 ]; then

@@ -59,7 +59,8 @@ class DecisionsTest {
               file-header: |
                 Copyright the Made-Up Winery.
                 Odd: */ \\u002a/
-            http: { base-path: /cellar/v1, page: false }
+            http: { base-path: /cellar/v1 }
+            features: { page: false, cors: true, class-archive: true, container: true, systemd: true }
             entities:
               vessel_transfer:
                 name: Transfer

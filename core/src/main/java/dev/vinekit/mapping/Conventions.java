@@ -1,6 +1,7 @@
 package dev.vinekit.mapping;
 
 import com.fasterxml.jackson.annotation.JsonAlias;
+import java.util.List;
 
 /**
  * The ways of a house that hold for all of its code.
@@ -10,12 +11,15 @@ import com.fasterxml.jackson.annotation.JsonAlias;
  * @param indentation one step of it: spaces or a tab
  * @param basePath what every path begins with: a slash in front and none behind
  * @param server whether the service has a server of its own; otherwise an application of somebody's runs it
- * @param page whether the service has a page for people
- * @param metrics whether it measures what it does
+ * @param features what it has beyond its tables
  */
 public record Conventions(
         Layout layout, boolean interfaces, JsonNames jsonNames, String fileHeader, String indentation, String basePath,
-        boolean server, boolean page, boolean metrics) {
+        boolean server, List<Feature> features) {
+    public Conventions {
+        features = List.copyOf(features);
+    }
+
     /** How classes are put into packages. */
     public enum Layout {
         @JsonAlias("by-layer")
@@ -46,7 +50,11 @@ public record Conventions(
                 },
                 decisions.http().basePath().orElse("/api"),
                 decisions.http().server().orElse(true),
-                decisions.http().server().orElse(true) && decisions.http().page().orElse(true),
-                decisions.observability().metrics().orElse(true));
+                Feature.of(decisions));
+    }
+
+    /** Whether the service has a feature. */
+    public boolean has(Feature feature) {
+        return features.contains(feature);
     }
 }

@@ -12,11 +12,12 @@ import java.util.Set;
  * What a person has decided about a mapping. Whatever is not decided follows the rule.
  *
  * @param connections databases by names that a person gave them, to be chosen by these
+ * @param features whether the service has one, by {@link Feature#key}
  * @param entities by the table's name in the database, with its schema in front where that is needed
  */
 public record Decisions(
         Source source, Map<String, Source> connections, Tables tables, Project project, Seed seed, Http http,
-        Observability observability, OfRows ownRows, OfStamps stamps, Map<String, OfEntity> entities) {
+        Map<String, Boolean> features, OfRows ownRows, OfStamps stamps, Map<String, OfEntity> entities) {
     /** Nothing decided. */
     public static final Decisions NONE = new Decisions(null, null, null, null, null, null, null, null, null, null);
 
@@ -90,21 +91,12 @@ public record Decisions(
      * @param otherTables the roles that may do everything with tables of which nothing is said; nobody, if anything is
      *     said of any
      * @param server whether the project has a server of its own; it does if nothing is decided
-     * @param page whether the project has a page for people; it does if nothing is decided, where it has a server
      */
     public record Http(
-            Optional<String> basePath, List<String> otherTables, Optional<Boolean> server, Optional<Boolean> page) {
+            Optional<String> basePath, List<String> otherTables, Optional<Boolean> server) {
         public Http {
             otherTables = orEmpty(otherTables);
         }
-    }
-
-    /**
-     * What can be seen of a running service from outside.
-     *
-     * @param metrics whether it measures what it does; it does if nothing is decided
-     */
-    public record Observability(Optional<Boolean> metrics) {
     }
 
     /**
@@ -231,8 +223,8 @@ public record Decisions(
                 Optional.empty(), Optional.empty(),
                 Optional.empty(), Optional.empty(), Optional.empty()) : project;
         seed = seed == null ? new Seed(Optional.empty(), Optional.empty(), Optional.empty()) : seed;
-        http = http == null ? new Http(Optional.empty(), null, Optional.empty(), Optional.empty()) : http;
-        observability = observability == null ? new Observability(Optional.empty()) : observability;
+        http = http == null ? new Http(Optional.empty(), null, Optional.empty()) : http;
+        features = orEmpty(features);
         ownRows = ownRows == null ? OfRows.NONE : ownRows;
         stamps = stamps == null ? OfStamps.NONE : stamps;
         entities = orEmpty(entities);
@@ -243,12 +235,12 @@ public record Decisions(
         Project inPackage = new Project(Optional.of(basePackage), project.layout, project.interfaces, project.jsonNames,
                 project.fileHeader, project.indentation, project.templates, project.changeScripts);
         return new Decisions(
-                source, connections, tables, inPackage, seed, http, observability, ownRows, stamps, entities);
+                source, connections, tables, inPackage, seed, http, features, ownRows, stamps, entities);
     }
 
     /** These decisions, but for where the schema is read from. */
     public Decisions withoutSource() {
-        return new Decisions(null, null, tables, project, seed, http, observability, ownRows, stamps, entities);
+        return new Decisions(null, null, tables, project, seed, http, features, ownRows, stamps, entities);
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

@@ -99,6 +99,7 @@ public final class Mapper {
     private Result map(Set<String> settled) {
         JavaName basePackage = basePackage();
         verifyPage();
+        verifyFeatures();
         stamps.verifyEverywhere(access.isRestricted());
         rows.verifyEverywhere(access.isRestricted());
         List<Table> byClaim = schema.tables().stream().sorted(Comparator.comparing(table -> claim(table, settled)))
@@ -126,10 +127,20 @@ public final class Mapper {
     }
 
     private void verifyPage() {
-        if (conventions.page() && (conventions.basePath() + "/").startsWith(PAGE)) {
+        if (conventions.has(Feature.PAGE) && (conventions.basePath() + "/").startsWith(PAGE)) {
             mistakes.add(new Mistake(List.of("http", "base-path"),
                     "The files of the service's page are at /page; choose "
-                    + "another base path, or leave the page out with page: false."));
+                    + "another base path, or leave the page out with page: false in features."));
+        }
+    }
+
+    private void verifyFeatures() {
+        for (Feature feature : Feature.values()) {
+            if (!conventions.server() && feature.isOfServer()
+                    && decisions.features().getOrDefault(feature.key(), false)) {
+                mistakes.add(new Mistake(List.of("features", feature.key()), "Only a service with a server of its own "
+                        + "has this. Leave it out, or leave out server: false in http."));
+            }
         }
     }
 

@@ -151,8 +151,10 @@ public final class Sources {
         file("src/main/resources/logback.xml", templates.render("project/logback.xml", model), "project/logback.xml");
         file("src/main/resources/logback/text.xml", templates.render("project/logText", model), "project/logText");
         file("src/main/resources/logback/json.xml", templates.render("project/logJson", model), "project/logJson");
-        if (service.server()) {
+        if (service.container()) {
             file("Containerfile", templates.render("project/Containerfile", model), "project/Containerfile");
+        }
+        if (service.systemd()) {
             file(mapping.artifact() + ".service", templates.render("project/unit", model), "project/unit");
         }
         if (service.interfaces()) {

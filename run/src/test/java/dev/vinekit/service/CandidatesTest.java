@@ -24,6 +24,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Several databases, of which one takes changes, and later another. */
 class CandidatesTest {
+    private static final String FEATURES = "features: { replicas: true, failover: true }\n";
+
     private static final String NOBODY = "127.0.0.1:9";
 
     private static RunningService service(Project project, SeededDatabase login, String urls) {
@@ -61,7 +63,7 @@ class CandidatesTest {
     @Test
     void changesGoWhereTheyAreTakenByThen() throws Exception {
         TestDatabases.require("postgresql");
-        Project project = ServedCellar.project("postgresql", "");
+        Project project = ServedCellar.project("postgresql", FEATURES);
         try (SeededDatabase first = SeededDatabase.of(project); SeededDatabase second = SeededDatabase.of(project)) {
             run(first, readOnly(first, "on"));
             try (RunningService service = service(project, first, first.url() + " " + second.url())) {
@@ -90,7 +92,7 @@ class CandidatesTest {
     @ValueSource(strings = {"postgresql", "mariadb", "mysql"})
     void oneThatDoesNotAnswerIsPassedOver(String engine) throws Exception {
         TestDatabases.require(engine);
-        Project project = ServedCellar.project(engine, "");
+        Project project = ServedCellar.project(engine, FEATURES);
         try (SeededDatabase database = SeededDatabase.of(project)) {
             URI url = URI.create(database.url().substring("jdbc:".length()));
             String nowhere = database.url().replace(url.getAuthority(), NOBODY);

@@ -20,6 +20,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** The headers of the service beside those of its rows: other origins, compression, what browsers may do. */
 class HeadersTest {
+    private static final String CORS = "features: { cors: true }\n";
+
     private static final HttpClient CLIENT = HttpClient.newHttpClient();
 
     private static HttpResponse<byte[]> send(String method, String url, String... headers) throws Exception {
@@ -38,7 +40,7 @@ class HeadersTest {
     @Test
     void pagesOfOtherOriginsMayUseItIfTheSettingsSaySo() throws Exception {
         Map<String, String> settings = Map.of("HTTP_CORS_ORIGINS", "https://Cellar.example,http://localhost:3000");
-        try (RunningService service = ServedCellar.on("h2").replica(settings)) {
+        try (ServedCellar service = ServedCellar.alone(ServedCellar.project("h2", CORS), settings)) {
             HttpResponse<byte[]> asked = send("OPTIONS", service.url() + "/vessels/1",
                     "Origin", "https://cellar.example", "Access-Control-Request-Method", "PATCH", "Access-Control-Request-Headers", "if-match");
             HttpResponse<byte[]> read = send("GET", service.url() + "/vessels/1", "Origin", "http://localhost:3000");
@@ -74,7 +76,8 @@ class HeadersTest {
 
     @Test
     void anyOriginAndNone() throws Exception {
-        try (RunningService any = ServedCellar.on("h2").replica(Map.of("HTTP_CORS_ORIGINS", "*"))) {
+        try (ServedCellar any = ServedCellar.alone(ServedCellar.project("h2", CORS),
+                Map.of("HTTP_CORS_ORIGINS", "*"))) {
             HttpResponse<byte[]> read = send("GET", any.url() + "/vessels/1", "Origin", "https://other.example");
             assertThat(header(read, "Access-Control-Allow-Origin")).isEqualTo("https://other.example");
         }

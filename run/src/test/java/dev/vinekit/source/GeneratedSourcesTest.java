@@ -7,6 +7,7 @@ import dev.vinekit.TestDatabases;
 import dev.vinekit.VineKit;
 import dev.vinekit.cellar.Cellar;
 import dev.vinekit.engine.Database;
+import dev.vinekit.mapping.Feature;
 import dev.vinekit.mapping.JavaName;
 import dev.vinekit.source.view.CommentText;
 import dev.vinekit.source.view.DocText;
@@ -159,7 +160,7 @@ class GeneratedSourcesTest {
                 type = list.getActualTypeArguments()[0];
             }
             Set<Type> safe = Set.of(JavaName.class, JavaString.class, DocText.class, CommentText.class,
-                    JavaCode.class, boolean.class, int.class);
+                    JavaCode.class, Feature.class, boolean.class, int.class);
             if (safe.contains(type) || !seen.add(type)) {
                 continue;
             }

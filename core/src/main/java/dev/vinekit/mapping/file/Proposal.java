@@ -68,6 +68,17 @@ public record Proposal(String text, List<String> added, List<String> byHand) {
                 # http:
                 #   base-path: /api
 
+                # What the service has beyond its tables; page and metrics are there unless they are false.
+                # features:
+                #   page: false           # a page for people
+                #   metrics: false        # for Prometheus
+                #   replicas: true        # lists are read from databases that follow the first
+                #   failover: true        # several databases, of which one at a time takes changes
+                #   cors: true            # pages of other origins may use the service
+                #   class-archive: true   # a quicker start
+                #   container: true       # a Containerfile
+                #   systemd: true         # a unit for systemd
+
                 """.formatted(mapping.basePackage()));
         if (!mapping.usualStamps().isEmpty()) {
             text.append("# The service fills these, in every table that has them; of deleted rows it keeps the time.\n# stamps:\n");

@@ -1,5 +1,6 @@
 package dev.vinekit.source.view;
 
+import dev.vinekit.mapping.Feature;
 import dev.vinekit.mapping.JavaName;
 import java.util.List;
 import java.util.Optional;
@@ -24,9 +25,8 @@ import java.util.Optional;
  * @param roles every role
  * @param tables the entities that tests write to, each after those that it refers to
  * @param server whether the service has a server of its own
- * @param replicas whether it can read from databases that follow the one that it writes to
  * @param poolers whether a pooler may stand before the database that lends a connection for a transaction only
- * @param metrics whether it measures what it does
+ * @param features what it has beyond its tables
  * @param artifactName the name of the project
  * @param description where on the class path the description of the interface is
  * @param firstCollection a collection that can be listed
@@ -92,10 +92,8 @@ public record ServiceView(
         DocText basePathText,
         boolean server,
         JavaString description,
-        boolean withPage,
-        boolean replicas,
         boolean poolers,
-        boolean metrics,
+        List<Feature> features,
         LimitsView limits,
         List<EntityView> entities,
         List<EntityView> tables,
@@ -104,6 +102,38 @@ public record ServiceView(
         boolean createsMany,
         List<LibraryView> libraries,
         List<RemarkView> remarks) {
+    public boolean withPage() {
+        return features.contains(Feature.PAGE);
+    }
+
+    public boolean metrics() {
+        return features.contains(Feature.METRICS);
+    }
+
+    public boolean replicas() {
+        return features.contains(Feature.REPLICAS);
+    }
+
+    public boolean failover() {
+        return features.contains(Feature.FAILOVER);
+    }
+
+    public boolean cors() {
+        return features.contains(Feature.CORS);
+    }
+
+    public boolean classArchive() {
+        return features.contains(Feature.CLASS_ARCHIVE);
+    }
+
+    public boolean container() {
+        return features.contains(Feature.CONTAINER);
+    }
+
+    public boolean systemd() {
+        return features.contains(Feature.SYSTEMD);
+    }
+
     /** How many rows go at a time: of a page at most, of a page by rule, into one request that creates some. */
     public record LimitsView(int page, int usualPage, int created) {
     }

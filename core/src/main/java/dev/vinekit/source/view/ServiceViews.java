@@ -3,6 +3,7 @@ package dev.vinekit.source.view;
 import dev.vinekit.data.SampleRows;
 import dev.vinekit.mapping.Conventions;
 import dev.vinekit.mapping.Entity;
+import dev.vinekit.mapping.Feature;
 import dev.vinekit.mapping.Field;
 import dev.vinekit.mapping.FieldRule;
 import dev.vinekit.mapping.JavaType;
@@ -107,10 +108,10 @@ public final class ServiceViews {
                 DocText.of(mapping.conventions().basePath()),
                 mapping.conventions().server(),
                 JavaString.of("/" + resources(mapping) + "openapi.json"),
-                mapping.conventions().page(),
-                mapping.conventions().server() && engine.replicates(),
                 engine.pooled(),
-                mapping.conventions().metrics(),
+                mapping.conventions().features().stream()
+                        .filter(feature -> feature != Feature.REPLICAS && feature != Feature.FAILOVER || engine.replicates())
+                        .toList(),
                 new ServiceView.LimitsView(
                         Limits.ROWS_OF_A_PAGE, Limits.USUAL_ROWS_OF_A_PAGE, Limits.ROWS_TO_CREATE),
                 entities,

@@ -303,7 +303,7 @@ class MappingFileTest {
 
         assertThat(schema.path("$schema").textValue()).endsWith("2020-12/schema");
         assertThat(schema.path("properties").fieldNames()).toIterable()
-                .containsExactly("source", "connections", "tables", "project", "seed", "http", "observability",
+                .containsExactly("source", "connections", "tables", "project", "seed", "http", "features",
                         "own-rows", "stamps", "entities");
         schema.path("$defs").path("entity").path("properties").properties().forEach(property ->
                 assertThat(property.getValue().has("description") || property.getValue().has("$ref"))

@@ -5,9 +5,11 @@ FROM ${r"${JAVA}"}
 WORKDIR /service
 COPY target/app/lib/ lib/
 COPY target/app/${s.artifact}.jar ./
+<#if s.classArchive>
 # Which classes a start takes, written down, so that the next one is quicker.
 RUN ["java", "-Xlog:disable", "-XX:ArchiveClassesAtExit=classes.jsa", "-jar", "${s.artifact}.jar", "rehearse"]
+</#if>
 USER 10001:10001
 ENV HTTP_HOST=0.0.0.0
 EXPOSE 8080
-ENTRYPOINT ["java", "-XX:SharedArchiveFile=classes.jsa", "-XX:MaxRAMPercentage=75", "-jar", "${s.artifact}.jar"]
+ENTRYPOINT ["java", <#if s.classArchive>"-XX:SharedArchiveFile=classes.jsa", </#if>"-XX:MaxRAMPercentage=75", "-jar", "${s.artifact}.jar"]

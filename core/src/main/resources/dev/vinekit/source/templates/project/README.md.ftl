@@ -25,20 +25,28 @@ version 17 or later, set the variables below, and
 
     java -jar ${s.artifact}.jar
 
+<#if s.classArchive>
 It starts in about half the time with its classes written down, once after each change:
 `java -Xlog:disable -XX:ArchiveClassesAtExit=classes.jsa -jar ${s.artifact}.jar rehearse`, and `-XX:SharedArchiveFile=classes.jsa` at each
-start. `Containerfile` and `${s.artifact}.service`, for systemd, do that.
+start.
 
+</#if>
+<#if s.container || s.systemd>
+<#if s.container>`Containerfile` makes an image of it<#if s.systemd>, and `${s.artifact}.service` runs it under systemd</#if><#else>`${s.artifact}.service` runs it under systemd</#if>.
+
+</#if>
 `GET ${s.basePathText}/health/live` answers for as long as the service runs; `GET ${s.basePathText}/health` only while it can do its work and
 wants to. On SIGTERM it says that it does not want to for `HTTP_LEAVE_SECONDS`, so that the proxy in front sends no more, then
 finishes what it has, and ends. Twice the proxy's interval between checks is a good time.
 
-<#if s.replicas>
+<#if s.failover>
 `DB_URL` may name several hosts in the form of the driver, or be several URLs with blanks between, of which connections are made to
 the one that takes changes. A server that ends its connections, or has become a standby, is left at
 once; work that was not committed is done again elsewhere, for three seconds, then answered with 503. Where the connection breaks
 at the commit itself, the answer says that the change may have been done or not.
 
+</#if>
+<#if s.replicas>
 With `DB_READ_URL`, the answer to a change has the header `Write-Position`. A client that sends it back as `Read-After` gets what
 has at least that change; others get what is at most `DB_READ_LAG_SECONDS` old.
 
@@ -54,7 +62,7 @@ providers of that.
 | variable | default | what |
 |---|---|---|
 <#if s.server>
-| `DB_URL` | | JDBC URL of the database<#if s.replicas>; several, with blanks between, where another can take its place</#if> |
+| `DB_URL` | | JDBC URL of the database<#if s.failover>; several, with blanks between, where another can take its place</#if> |
 | `DB_USER`, `DB_PASSWORD` | empty | the login |
 | `DB_POOL_SIZE` | 10 | connections kept at most; one more for `/health` |
 | `DB_POOL_WAIT_SECONDS` | 5 | how long a request waits for one |
@@ -92,7 +100,9 @@ providers of that.
 | `HTTP_LEAVE_SECONDS` | 0 | how long the service goes on, and says that it is not ready, when it is stopped |
 | `HTTP_STOP_SECONDS` | 20 | how long running requests may go on then |
 | `HTTP_COMPRESSION` | true | whether long answers are compressed for clients that ask for it |
+<#if s.cors>
 | `HTTP_CORS_ORIGINS` | none | origins whose pages may use the service, with commas between; `*` for any |
+</#if>
 </#if>
 | `LOG_LEVEL` | INFO | DEBUG, INFO, WARN or ERROR |
 | `LOG_FORMAT` | text | json: an object on a line, with the identifier of the request |

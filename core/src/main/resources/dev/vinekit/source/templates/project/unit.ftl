@@ -1,6 +1,10 @@
 # Put target/app at /opt/${s.artifact}, the settings (DB_URL=... on lines of their own) into /etc/${s.artifact}.env, readable by
-# root alone, and this file into /etc/systemd/system. A quicker start: in /opt/${s.artifact}, as root, once after each change,
+# root alone, and this file into /etc/systemd/system.<#if s.classArchive>
+# A quicker start: in /opt/${s.artifact}, as root, once after each change,
 #   java -Xlog:disable -XX:ArchiveClassesAtExit=classes.jsa -jar ${s.artifact}.jar rehearse
+<#else>
+
+</#if>
 [Unit]
 Description=${s.artifact}
 Wants=network-online.target
@@ -10,7 +14,7 @@ After=network-online.target
 Type=exec
 EnvironmentFile=/etc/${s.artifact}.env
 WorkingDirectory=/opt/${s.artifact}
-ExecStart=/usr/bin/java -XX:SharedArchiveFile=classes.jsa -jar ${s.artifact}.jar
+ExecStart=/usr/bin/java <#if s.classArchive>-XX:SharedArchiveFile=classes.jsa </#if>-jar ${s.artifact}.jar
 # What Java ends with when it is told to stop.
 SuccessExitStatus=143
 # More than HTTP_LEAVE_SECONDS and HTTP_STOP_SECONDS together.

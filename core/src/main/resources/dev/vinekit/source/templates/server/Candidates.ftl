@@ -1,4 +1,4 @@
-<#if s.replicas>
+<#if s.failover>
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.util.DriverDataSource;
 import java.io.PrintWriter;

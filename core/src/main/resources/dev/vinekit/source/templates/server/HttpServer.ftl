@@ -1,12 +1,18 @@
 import java.io.IOException;
 import java.net.BindException;
+<#if s.cors>
 import java.time.Duration;
+</#if>
+<#if s.cors>
 import java.util.Set;
+</#if>
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+<#if s.cors>
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+</#if>
 import org.eclipse.jetty.compression.gzip.GzipCompression;
 import org.eclipse.jetty.compression.server.CompressionConfig;
 import org.eclipse.jetty.compression.server.CompressionHandler;
@@ -20,7 +26,9 @@ import org.eclipse.jetty.server.HttpConfiguration;
 import org.eclipse.jetty.server.HttpConnectionFactory;
 import org.eclipse.jetty.server.NetworkConnectionLimit;
 import org.eclipse.jetty.server.ServerConnector;
+<#if s.cors>
 import org.eclipse.jetty.server.handler.CrossOriginHandler;
+</#if>
 import org.eclipse.jetty.server.handler.GracefulHandler;
 import org.eclipse.jetty.server.handler.PathMappingsHandler;
 import org.eclipse.jetty.util.VirtualThreads;
@@ -73,7 +81,7 @@ final class HttpServer implements AutoCloseable {
         paths.addMapping(PathSpec.from(""), new EntryRedirect(settings.basePath() + "/"));
 </#if>
         Handler responses = around(settings.compression() ? around(paths, compression()) : paths, new ResponseBudget(settings));
-        server.setHandler(around(settings.origins().isEmpty() ? responses : around(responses, crossOrigin()), guard, graceful));
+        server.setHandler(around(<#if s.cors>settings.origins().isEmpty() ? responses : around(responses, crossOrigin())<#else>responses</#if>, guard, graceful));
     }
 
     /** Adds a handler for a path. */
@@ -147,6 +155,7 @@ final class HttpServer implements AutoCloseable {
         return compression;
     }
 
+<#if s.cors>
     /** Lets the pages of other origins use the service (the Fetch standard of WHATWG, "CORS protocol"); cookies are of no use here. */
     private CrossOriginHandler crossOrigin() {
         CrossOriginHandler cors = new CrossOriginHandler();
@@ -162,6 +171,7 @@ final class HttpServer implements AutoCloseable {
         return cors;
     }
 
+</#if>
     private ServletContextHandler controllers(Application application) {
         ResteasyDeployment rest = new ResteasyDeploymentImpl();
         rest.setResources(application.controllers());

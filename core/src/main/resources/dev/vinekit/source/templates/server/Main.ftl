@@ -1,4 +1,6 @@
+<#if s.classArchive>
 import java.util.List;
+</#if>
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -12,14 +14,16 @@ public final class Main {
     /**
      * Runs the service.
      *
-     * @param arguments {@code rehearse} to start, look and stop; none to run
+     * @param arguments <#if s.classArchive>{@code rehearse} to start, look and stop; none to run<#else>none</#if>
      */
     public static void main(String[] arguments) {
         try {
+<#if s.classArchive>
             if (List.of(arguments).contains("rehearse")) {
                 Rehearsal.run(System.getenv());
                 return;
             }
+</#if>
             Server server = Server.start(Settings.from(System.getenv()));
             Runtime.getRuntime().addShutdownHook(new Thread(server::close, "stop"));
         } catch (IllegalArgumentException | IllegalStateException e) {

@@ -30,15 +30,19 @@ final class Pools implements AutoCloseable {
         HikariConfig config = config(settings, settings.url(), "database");
         config.setMaximumPoolSize(settings.poolSize());
         config.setInitializationFailTimeout(-1);
+<#if s.failover>
         Standby standby = new Standby();
         config.setExceptionOverride(standby);
+</#if>
         observer.accept(config);
         try {
             main = new HikariDataSource(config);
         } catch (RuntimeException e) {
             throw unusable(e);
         }
+<#if s.failover>
         standby.watch(main);
+</#if>
         readiness = later(config(settings, settings.url(), "readiness"), 1);
 <#if s.replicas>
         List<HikariDataSource> pools = new ArrayList<>();
@@ -86,7 +90,7 @@ final class Pools implements AutoCloseable {
         config.setConnectionTimeout(settings.poolWait().toMillis());
         config.setValidationTimeout(Math.min(1000, settings.poolWait().toMillis()));
 <#include "_pool.ftl">
-<#if s.replicas>
+<#if s.failover>
         if (url.strip().indexOf(' ') > 0) {
             config.setDataSource(Candidates.of(url, config));
         }

@@ -1,3 +1,4 @@
+<#if s.classArchive>
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -47,3 +48,4 @@ final class Rehearsal {
         }
     }
 }
+</#if>

@@ -38,7 +38,7 @@ final class RequestGuard extends Handler.Wrapper {
 
     @Override
     public boolean handle(Request request, Response response, Callback callback) throws Exception {
-        prepare(request, response, settings.origins().isEmpty());
+        prepare(request, response<#if s.cors>, settings.origins().isEmpty()</#if>);
         if (leaving.get()) {
             response.getHeaders().put(HttpHeader.CONNECTION, "close");
         }
@@ -52,12 +52,12 @@ final class RequestGuard extends Handler.Wrapper {
     }
 
     /** Gives a response the headers that every one has. */
-    static void prepare(Request request, Response response, boolean sameOrigin) {
+    static void prepare(Request request, Response response<#if s.cors>, boolean sameOrigin</#if>) {
         response.getHeaders().put(RequestIds.HEADER, RequestIds.of(request.getHeaders().get(RequestIds.HEADER)))
                 .put("X-Content-Type-Options", "nosniff")
                 .put("Content-Security-Policy", "default-src 'none'; frame-ancestors 'none'")
                 .put("Referrer-Policy", "no-referrer")
-                .put("Cross-Origin-Resource-Policy", sameOrigin ? "same-origin" : "cross-origin")<#if s.secured>
+                .put("Cross-Origin-Resource-Policy", <#if s.cors>sameOrigin ? "same-origin" : "cross-origin"<#else>"same-origin"</#if>)<#if s.secured>
                 .put(HttpHeader.CACHE_CONTROL, "no-store")</#if>;
     }
 

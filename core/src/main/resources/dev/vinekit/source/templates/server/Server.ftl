@@ -15,7 +15,7 @@ public final class Server implements AutoCloseable {
     private final Application application;
     private final HttpServer http;
 
-    private Server(Settings settings, boolean rehearsing) {
+    private Server(Settings settings<#if s.classArchive>, boolean rehearsing</#if>) {
         this.settings = settings;
         this.pools = new Pools(settings.database(), <#if s.metrics>scrape::measure<#else>config -> { }</#if>);
         try {
@@ -27,9 +27,13 @@ public final class Server implements AutoCloseable {
                 http.add(Scrape.PATH, scrape.handler());
             }
 </#if>
+<#if s.classArchive>
             if (!rehearsing) {
                 pools.verify();
             }
+<#else>
+            pools.verify();
+</#if>
             http.start();
 <#if s.metrics>
             settings.metricsPort().ifPresent(port -> scrape.listen(settings.http().host(), port));
@@ -49,7 +53,7 @@ public final class Server implements AutoCloseable {
      * @throws IllegalStateException if the database does not answer or the port is taken
      */
     public static Server start(Settings settings) {
-        Server server = new Server(settings, false);
+        Server server = new Server(settings<#if s.classArchive>, false</#if>);
 <#if s.withPage>
         LOG.info(settings.http().page() ? "A page to look at the rows and to try requests is at {}/"
                 : "There is no page at {}/: HTTP_PAGE=true makes one", server.http.origin());
@@ -65,11 +69,13 @@ public final class Server implements AutoCloseable {
         return server;
     }
 
+<#if s.classArchive>
     /** The service, whether there is a database or not. */
     static Server rehearsing(Settings settings) {
         return new Server(settings, true);
     }
 
+</#if>
     /** Where the entry point is, without a slash at the end. */
     public String url() {
         return http.origin() + settings.http().basePath();

@@ -1,3 +1,4 @@
+<#if s.failover>
 import static com.zaxxer.hikari.SQLExceptionOverride.Override.CONTINUE_EVICT;
 import static com.zaxxer.hikari.SQLExceptionOverride.Override.MUST_EVICT;
 
@@ -39,3 +40,4 @@ final class Standby implements SQLExceptionOverride {
         return MUST_EVICT;
     }
 }
+</#if>

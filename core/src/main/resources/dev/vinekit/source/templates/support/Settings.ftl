@@ -38,7 +38,9 @@ public record Settings(Database database, Http http<#if s.server && s.metrics>, 
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
     private static final int GREATEST = 1_000_000_000;
     private static final String NAMES = "[a-z0-9._:\\[\\]-]+";
+<#if s.cors>
     private static final String ORIGINS = "(?:\\*|[a-z][a-z0-9+.-]*://[a-z0-9._:\\[\\]-]+)";
+</#if>
 
     /** What a connection is reckoned at, with the headers that it may be sending. */
     private static final int BYTES_OF_CONNECTION = 1 << 17;
@@ -48,7 +50,7 @@ public record Settings(Database database, Http http<#if s.server && s.metrics>, 
      * The database.
      *
 <#if s.server>
-     * @param url {@code DB_URL}<#if s.replicas>; several, with blanks between, are candidates of which one takes changes</#if>
+     * @param url {@code DB_URL}<#if s.failover>; several, with blanks between, are candidates of which one takes changes</#if>
      * @param user {@code DB_USER}; empty by default
      * @param password {@code DB_PASSWORD}; empty by default
      * @param poolSize {@code DB_POOL_SIZE}: connections kept at most
@@ -124,8 +126,10 @@ public record Settings(Database database, Http http<#if s.server && s.metrics>, 
      * @param leavingTime {@code HTTP_LEAVE_SECONDS}: how long the service goes on, and says that it is not ready, before it
      *     stops
      * @param compression {@code HTTP_COMPRESSION}: whether long answers are compressed for clients that ask for it
+<#if s.cors>
      * @param origins {@code HTTP_CORS_ORIGINS}: the origins, with commas between, whose pages may use the service; none by
      *     default, {@code *} for any
+</#if>
 </#if>
 <#if s.withPage>
      * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
@@ -152,8 +156,8 @@ public record Settings(Database database, Http http<#if s.server && s.metrics>, 
             int maxBodyBytesInWork,
             int maxResponseBytesInWork,
             Duration leavingTime,
-            boolean compression,
-            Set<String> origins<#if s.withPage>,
+            boolean compression<#if s.cors>,
+            Set<String> origins</#if><#if s.withPage>,
             boolean page</#if>) {
     }
 <#else>
@@ -234,8 +238,8 @@ public record Settings(Database database, Http http<#if s.server && s.metrics>, 
                 read.number("HTTP_MAX_BYTES_COMING", Math.max(maxBodyBytes, shareOfHeap(64)), maxBodyBytes, GREATEST),
                 read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST),
                 read.seconds("HTTP_LEAVE_SECONDS", 0, 0, 3600),
-                read.truth("HTTP_COMPRESSION", true),
-                read.list("HTTP_CORS_ORIGINS", "", ORIGINS, "origins such as https://cellar.example")<#if s.withPage>,
+                read.truth("HTTP_COMPRESSION", true)<#if s.cors>,
+                read.list("HTTP_CORS_ORIGINS", "", ORIGINS, "origins such as https://shop.example")</#if><#if s.withPage>,
                 read.truth("HTTP_PAGE", LOOPBACK.contains(host))</#if>);
 <#else>
         Database database = new Database(read.number("DB_MAX_SCANS", 5, 1, 1000));

@@ -1,14 +1,19 @@
-<#if s.replicas>
+<#if s.replicas || s.failover>
 import java.sql.Connection;
 import java.sql.SQLException;
+<#if s.replicas>
 import java.util.regex.Pattern;
+</#if>
 
 /** How far a database is in the order of all changes. */
 final class Replication {
+<#if s.replicas>
     private static final Pattern POSITION = Pattern.compile("[0-9]{1,10}-[0-9]{1,10}-[0-9]{1,20}(?:,[0-9]{1,10}-[0-9]{1,10}-[0-9]{1,20}){0,99}");
 
+</#if>
     private Replication() {
     }
+<#if s.replicas>
 
     /** Whether a text has the form of a position. */
     static boolean isPosition(String text) {
@@ -24,10 +29,13 @@ final class Replication {
     static boolean hasReached(Connection replica, String position) throws SQLException {
         return Sql.first(replica, "SELECT MASTER_GTID_WAIT(?, 0) = 0", row -> row.getBoolean(1), position).orElse(false);
     }
+</#if>
+<#if s.failover>
 
     /** Whether it is no standby. */
     static boolean takesChanges(Connection database) throws SQLException {
         return Sql.first(database, "SELECT @@global.read_only IN ('0', 'OFF')", row -> row.getBoolean(1)).orElse(false);
     }
+</#if>
 }
 </#if>
