@@ -18,7 +18,7 @@ final class ErrorResponses extends ErrorHandler {
     @Override
     public boolean handle(Request request, Response response, Callback callback) {
         if (!response.getHeaders().contains(RequestIds.HEADER)) {
-            RequestGuard.prepare(request, response, true);
+            RequestGuard.prepare(request, response);
         }
         Object error = request.getAttribute(ERROR_EXCEPTION);
         if (error instanceof HttpException refusal) {

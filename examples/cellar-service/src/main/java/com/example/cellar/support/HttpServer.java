@@ -2,13 +2,9 @@ package com.example.cellar.support;
 
 import java.io.IOException;
 import java.net.BindException;
-import java.time.Duration;
-import java.util.Set;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import org.eclipse.jetty.compression.gzip.GzipCompression;
 import org.eclipse.jetty.compression.server.CompressionConfig;
 import org.eclipse.jetty.compression.server.CompressionHandler;
@@ -22,7 +18,6 @@ import org.eclipse.jetty.server.HttpConfiguration;
 import org.eclipse.jetty.server.HttpConnectionFactory;
 import org.eclipse.jetty.server.NetworkConnectionLimit;
 import org.eclipse.jetty.server.ServerConnector;
-import org.eclipse.jetty.server.handler.CrossOriginHandler;
 import org.eclipse.jetty.server.handler.GracefulHandler;
 import org.eclipse.jetty.server.handler.PathMappingsHandler;
 import org.eclipse.jetty.util.VirtualThreads;
@@ -72,8 +67,7 @@ final class HttpServer implements AutoCloseable {
         }
         Handler responses
                 = around(settings.compression() ? around(paths, compression()) : paths, new ResponseBudget(settings));
-        server.setHandler(
-                around(settings.origins().isEmpty() ? responses : around(responses, crossOrigin()), guard, graceful));
+        server.setHandler(around(responses, guard, graceful));
     }
 
     /** Adds a handler for a path. */
@@ -147,24 +141,6 @@ final class HttpServer implements AutoCloseable {
                 .compressIncludeMethod("POST")
                 .decompressExcludePath("/*").build());
         return compression;
-    }
-
-    /**
-     * Lets the pages of other origins use the service (the Fetch standard of WHATWG, "CORS protocol"); cookies are of
-     * no use here.
-     */
-    private CrossOriginHandler crossOrigin() {
-        CrossOriginHandler cors = new CrossOriginHandler();
-        cors.setAllowedOriginPatterns(settings.origins().stream()
-                .map(origin -> origin.equals("*") ? origin : Pattern.quote(origin)).collect(Collectors.toSet()));
-        cors.setAllowCredentials(false);
-        cors.setAllowedMethods(Set.of("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE"));
-        cors.setAllowedHeaders(Set.of("Accept", "Authorization", "Content-Type", "If-Match", "If-None-Match",
-                "traceparent", "tracestate", RequestIds.HEADER));
-        cors.setExposedHeaders(Set.of("ETag", "Link", "Location", "Retry-After", "Total-Count",
-                RequestIds.HEADER));
-        cors.setPreflightMaxAge(Duration.ofMinutes(10));
-        return cors;
     }
 
     private ServletContextHandler controllers(Application application) {

@@ -1,6 +1,5 @@
 package com.example.cellar.support;
 
-import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -14,14 +13,10 @@ public final class Main {
     /**
      * Runs the service.
      *
-     * @param arguments {@code rehearse} to start, look and stop; none to run
+     * @param arguments none
      */
     public static void main(String[] arguments) {
         try {
-            if (List.of(arguments).contains("rehearse")) {
-                Rehearsal.run(System.getenv());
-                return;
-            }
             Server server = Server.start(Settings.from(System.getenv()));
             Runtime.getRuntime().addShutdownHook(new Thread(server::close, "stop"));
         } catch (IllegalArgumentException | IllegalStateException e) {

@@ -25,15 +25,12 @@ final class Pools implements AutoCloseable {
         HikariConfig config = config(settings, settings.url(), "database");
         config.setMaximumPoolSize(settings.poolSize());
         config.setInitializationFailTimeout(-1);
-        Standby standby = new Standby();
-        config.setExceptionOverride(standby);
         observer.accept(config);
         try {
             main = new HikariDataSource(config);
         } catch (RuntimeException e) {
             throw unusable(e);
         }
-        standby.watch(main);
         readiness = later(config(settings, settings.url(), "readiness"), 1);
     }
 

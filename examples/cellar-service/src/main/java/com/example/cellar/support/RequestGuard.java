@@ -45,7 +45,7 @@ final class RequestGuard extends Handler.Wrapper {
 
     @Override
     public boolean handle(Request request, Response response, Callback callback) throws Exception {
-        prepare(request, response, settings.origins().isEmpty());
+        prepare(request, response);
         if (leaving.get()) {
             response.getHeaders().put(HttpHeader.CONNECTION, "close");
         }
@@ -60,12 +60,12 @@ final class RequestGuard extends Handler.Wrapper {
     }
 
     /** Gives a response the headers that every one has. */
-    static void prepare(Request request, Response response, boolean sameOrigin) {
+    static void prepare(Request request, Response response) {
         response.getHeaders().put(RequestIds.HEADER, RequestIds.of(request.getHeaders().get(RequestIds.HEADER)))
                 .put("X-Content-Type-Options", "nosniff")
                 .put("Content-Security-Policy", "default-src 'none'; frame-ancestors 'none'")
                 .put("Referrer-Policy", "no-referrer")
-                .put("Cross-Origin-Resource-Policy", sameOrigin ? "same-origin" : "cross-origin");
+                .put("Cross-Origin-Resource-Policy", "same-origin");
     }
 
     /** The status for a request that is out of bounds; 0 for others. */

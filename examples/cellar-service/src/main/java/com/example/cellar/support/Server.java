@@ -15,7 +15,7 @@ public final class Server implements AutoCloseable {
     private final Application application;
     private final HttpServer http;
 
-    private Server(Settings settings, boolean rehearsing) {
+    private Server(Settings settings) {
         this.settings = settings;
         this.pools = new Pools(settings.database(), scrape::measure);
         try {
@@ -25,9 +25,7 @@ public final class Server implements AutoCloseable {
             if (settings.metricsPort().isEmpty()) {
                 http.add(Scrape.PATH, scrape.handler());
             }
-            if (!rehearsing) {
-                pools.verify();
-            }
+            pools.verify();
             http.start();
             settings.metricsPort().ifPresent(port -> scrape.listen(settings.http().host(), port));
         } catch (RuntimeException e) {
@@ -43,7 +41,7 @@ public final class Server implements AutoCloseable {
      * @throws IllegalStateException if the database does not answer or the port is taken
      */
     public static Server start(Settings settings) {
-        Server server = new Server(settings, false);
+        Server server = new Server(settings);
         LOG.info(settings.http().page() ? "A page to look at the rows and to try requests is at {}/"
                 : "There is no page at {}/: HTTP_PAGE=true makes one", server.http.origin());
         LOG.info("Endpoints:\n    {}", String.join("\n    ", server.endpoints()));
@@ -52,11 +50,6 @@ public final class Server implements AutoCloseable {
                 : settings.http().threads() + " threads", settings.database().poolSize());
         LOG.info("Ready at {}/ (no access control: everyone who reaches the port may read and write)", server.url());
         return server;
-    }
-
-    /** The service, whether there is a database or not. */
-    static Server rehearsing(Settings settings) {
-        return new Server(settings, true);
     }
 
     /** Where the entry point is, without a slash at the end. */

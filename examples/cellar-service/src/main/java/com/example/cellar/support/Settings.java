@@ -21,7 +21,6 @@ public record Settings(Database database, Http http, OptionalInt metricsPort) {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
     private static final int GREATEST = 1_000_000_000;
     private static final String NAMES = "[a-z0-9._:\\[\\]-]+";
-    private static final String ORIGINS = "(?:\\*|[a-z][a-z0-9+.-]*://[a-z0-9._:\\[\\]-]+)";
 
     /** What a connection is reckoned at, with the headers that it may be sending. */
     private static final int BYTES_OF_CONNECTION = 1 << 17;
@@ -80,8 +79,6 @@ public record Settings(Database database, Http http, OptionalInt metricsPort) {
      * @param leavingTime {@code HTTP_LEAVE_SECONDS}: how long the service goes on, and says that it is not ready,
      *     before it stops
      * @param compression {@code HTTP_COMPRESSION}: whether long answers are compressed for clients that ask for it
-     * @param origins {@code HTTP_CORS_ORIGINS}: the origins, with commas between, whose pages may use the service; none
-     *     by default, {@code *} for any
      * @param page {@code HTTP_PAGE}: whether there is a page for people at {@code /}; by default where nobody but this
      *     machine reaches the service
      */
@@ -105,7 +102,6 @@ public record Settings(Database database, Http http, OptionalInt metricsPort) {
             int maxResponseBytesInWork,
             Duration leavingTime,
             boolean compression,
-            Set<String> origins,
             boolean page) {
     }
 
@@ -152,7 +148,6 @@ public record Settings(Database database, Http http, OptionalInt metricsPort) {
                 read.number("HTTP_MAX_BYTES_GOING", shareOfHeap(8), 1_000_000, GREATEST),
                 read.seconds("HTTP_LEAVE_SECONDS", 0, 0, 3600),
                 read.truth("HTTP_COMPRESSION", true),
-                read.list("HTTP_CORS_ORIGINS", "", ORIGINS, "origins such as https://cellar.example"),
                 read.truth("HTTP_PAGE", LOOPBACK.contains(host)));
         OptionalInt metricsPort = read.text("METRICS_PORT", "").isEmpty() ? OptionalInt.empty()
                 : OptionalInt.of(read.number("METRICS_PORT", 0, 0, 65_535));
