@@ -152,6 +152,20 @@ class LimitsTest {
     }
 
     @Test
+    void requestsThatAreOverHoldNoPlaceWhateverTheirAnswer() throws Exception {
+        try (ServedCellar served = ServedCellar.alone(project("h2"), Map.of("HTTP_MAX_REQUESTS", "3"))) {
+            Http root = new Http(served.url().substring(0, served.url().lastIndexOf("/api")));
+            for (int i = 0; i < 10; i++) {
+                assertThat(root.get("/nowhere").status()).isEqualTo(404);
+                assertThat(root.get("/page/no-such-file").status()).isEqualTo(404);
+                assertThat(root.with("Accept", "SECRET;;").get("/api/casks").status()).isEqualTo(400);
+                assertThat(root.post("/api/casks", "{").status()).isEqualTo(400);
+                assertThat(root.get("/api/casks").status()).isEqualTo(200);
+            }
+        }
+    }
+
+    @Test
     void theServiceIsAliveAndReadyThoughAllConnectionsAreBusy() throws Exception {
         try (ServedCellar served = ServedCellar.alone(project("h2"),
                 Map.of("DB_POOL_SIZE", "1", "DB_POOL_WAIT_SECONDS", "2"));

@@ -42,12 +42,12 @@ final class RequestGuard extends Handler.Wrapper {
         if (leaving.get()) {
             response.getHeaders().put(HttpHeader.CONNECTION, "close");
         }
-        Callback counted = Callback.from(callback, requests::decrementAndGet);
+        Request.addCompletionListener(request, failure -> requests.decrementAndGet());
         int refusal = requests.incrementAndGet() > settings.maxRequests() ? HttpStatus.SERVICE_UNAVAILABLE_503 : refusal(request);
         if (refusal == 0) {
-            return super.handle(request, response, counted);
+            return super.handle(request, response, callback);
         }
-        Response.writeError(request, response, counted, refusal);
+        Response.writeError(request, response, callback, refusal);
         return true;
     }
 
