@@ -179,6 +179,22 @@ class ServingTest {
                 .doesNotContain("V-SECRET-9");
     }
 
+    @Test
+    void rehearsalNeedsNoDatabaseAndEnds(@TempDir Path directory) throws Exception {
+        Path classes = ServedCellar.project("h2", "features: { class-archive: true }\n").directory()
+                .resolve("target/classes");
+        Path log = directory.resolve("log");
+        Process process = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin/java").toString(),
+                "-Dlogback.configurationFile=" + classes + "/logback.xml",
+                "-cp", classes + System.getProperty("path.separator") + System.getProperty("java.class.path"),
+                "com.example.cellar.support.Main", "rehearse").redirectErrorStream(true).redirectOutput(log.toFile())
+                .start();
+
+        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.exitValue()).as(Files.readString(log)).isZero();
+        assertThat(log).content().contains("paths are answered", "GET /api/openapi.json 200");
+    }
+
     static boolean hasLaterJava() {
         return laterJava() != null;
     }
